@@ -1,0 +1,47 @@
+package palegate.cli;
+
+import java.io.PrintWriter;
+import java.nio.file.Path;
+import java.time.Clock;
+import java.time.Instant;
+import java.util.List;
+import java.util.concurrent.Callable;
+import palegate.core.bundle.BundleReader;
+import palegate.core.findings.Finding;
+import palegate.core.findings.Findings;
+import palegate.core.snapshot.Snapshot;
+import palegate.core.structure.Structure;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Model.CommandSpec;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Spec;
+
+/** Validates a bundle and lists what a careful person would want to know about it. */
+@Command(name = "check", mixinStandardHelpOptions = true,
+    description = "Validates a bundle, and lists what was found in it.")
+final class CheckCommand implements Callable<Integer> {
+  private final Clock clock;
+  @Spec private CommandSpec spec;
+  @Option(names = "--bundle", required = true, paramLabel = "FILE", description = "The bundle to read.") private Path bundle;
+  @Option(names = "--at", paramLabel = "INSTANT", converter = InstantConverter.class, description = "The instant asked about; now if left out.") private Instant at;
+
+  CheckCommand(Clock clock) {
+    this.clock = clock;
+  }
+
+  @Override
+  public Integer call() throws Exception {
+    PrintWriter out = spec.commandLine().getOut();
+    BundleReader.Read read = BundleFile.read(bundle);
+    Structure structure = read.structure();
+    read.completed().forEach(out::println);
+    List<Finding> findings = Findings.of(Snapshot.of(structure), at == null ? clock.instant() : at);
+    findings.forEach(finding -> out.println(finding.thing() + ": " + finding.what()));
+    out.println("Valid: " + structure.people().size() + " people, " + structure.groups().size() + " groups, "
+        + structure.places().size() + " places, " + structure.grants().size() + " grants, "
+        + structure.withholdings().size() + " withholdings; "
+        + (findings.size() + read.completed().size()) + " findings.");
+    out.flush();
+    return 0;
+  }
+}

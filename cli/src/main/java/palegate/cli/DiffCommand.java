@@ -1,0 +1,67 @@
+package palegate.cli;
+
+import java.io.IOException;
+import java.io.Writer;
+import java.nio.file.Path;
+import java.time.Clock;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.concurrent.Callable;
+import palegate.core.drafts.Difference;
+import palegate.core.snapshot.Snapshot;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Model.CommandSpec;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Spec;
+
+/** Prints what everyone gained and lost between two bundles, in standing rights. */
+@Command(name = "diff", mixinStandardHelpOptions = true,
+    description = "Prints what everyone gained and lost between two bundles, in standing rights.")
+final class DiffCommand implements Callable<Integer> {
+  private final Clock clock;
+  @Spec private CommandSpec spec;
+  @Option(names = "--before", required = true, paramLabel = "FILE", description = "The earlier bundle.") private Path before;
+  @Option(names = "--after", required = true, paramLabel = "FILE", description = "The later bundle.") private Path after;
+  @Option(names = "--at", paramLabel = "INSTANT", converter = InstantConverter.class, description = "The instant asked about; now if left out.") private Instant at;
+  @Option(names = "--out", paramLabel = "FILE", description = "Where to write; standard output if left out.") private Path out;
+
+  DiffCommand(Clock clock) {
+    this.clock = clock;
+  }
+
+  @Override
+  public Integer call() throws Exception {
+    List<BundleFile.Refused> refused = new ArrayList<>();
+    Snapshot first = readOrNote(before, refused);
+    Snapshot second = readOrNote(after, refused);
+    if (!refused.isEmpty()) {
+      refused.forEach(file -> file.lines().forEach(spec.commandLine().getErr()::println));
+      return 1;
+    }
+    Difference difference = Difference.between(first, second, at == null ? clock.instant() : at);
+    Output.write(out, spec.commandLine().getOut(), writer -> writeRows(difference, writer));
+    return 0;
+  }
+
+  /** Both files are read before giving up, so that the faults of both are listed. */
+  private static Snapshot readOrNote(Path file, List<BundleFile.Refused> refused) throws IOException {
+    try {
+      return BundleFile.snapshot(file);
+    } catch (BundleFile.Refused faulty) {
+      refused.add(faulty);
+      return null;
+    }
+  }
+
+  private static void writeRows(Difference difference, Writer writer) throws IOException {
+    writer.write("person,place,gained,lost\n");
+    List<Difference.Pair> pairs = difference.pairs()
+        .sorted(Comparator.comparing((Difference.Pair pair) -> pair.person().id())
+            .thenComparing(pair -> pair.place().id())).toList();
+    for (Difference.Pair pair : pairs) {
+      writer.write(pair.person().id() + "," + pair.place().id() + "," + pair.gained() + "," + pair.lost() + "\n");
+    }
+  }
+}

@@ -1,0 +1,34 @@
+package palegate.cli;
+
+import java.time.Clock;
+import picocli.CommandLine;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Model.CommandSpec;
+import picocli.CommandLine.ParameterException;
+import picocli.CommandLine.Spec;
+
+/** The entry point. Exit codes: 0 done, 1 the bundle has errors, 2 wrong usage. */
+@Command(
+    name = "palegate",
+    mixinStandardHelpOptions = true,
+    description = "Answers questions about a permission structure held in a bundle.",
+    subcommands = {AccessCommand.class, ExplainCommand.class, DiffCommand.class, CheckCommand.class})
+public final class Main implements Runnable {
+  @Spec private CommandSpec spec;
+
+  public static void main(String[] arguments) {
+    System.exit(run(Clock.systemUTC(), arguments));
+  }
+
+  /** Runs one command; the clock says what "now" is. */
+  static int run(Clock clock, String... arguments) {
+    return new CommandLine(new Main(), new CommandFactory(clock))
+        .setExecutionExceptionHandler(new PlainErrors())
+        .execute(arguments);
+  }
+
+  @Override
+  public void run() {
+    throw new ParameterException(spec.commandLine(), "Name a command: access, explain, diff or check.");
+  }
+}

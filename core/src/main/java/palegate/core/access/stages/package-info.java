@@ -1,0 +1,5 @@
+/**
+ * The stages of evaluation (access rules, section 6): one class each, in one pipeline. A stage works
+ * for one person and for everyone at once; a test holds the two to the same answer.
+ */
+package palegate.core.access.stages;

@@ -1,0 +1,144 @@
+package palegate.core.bundle;
+
+import java.time.DateTimeException;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.function.BiConsumer;
+import palegate.core.people.Period;
+import tools.jackson.databind.JsonNode;
+
+/**
+ * What a schema cannot say about people, types, entries and walls: that ids lead somewhere, that
+ * dates are in order, that memberships do not overlap. Works on what is well-shaped and leaves the
+ * rest to the schema, so that all faults come at once.
+ */
+final class ReferenceCheck {
+  private final JsonNode bundle;
+  private final Ids ids;
+  private final List<Fault> faults;
+
+  private ReferenceCheck(JsonNode bundle, Ids ids, List<Fault> faults) {
+    this.bundle = bundle;
+    this.ids = ids;
+    this.faults = faults;
+  }
+
+  static void check(JsonNode bundle, Ids ids, List<Fault> faults) {
+    new ReferenceCheck(bundle, ids, faults).checkAll();
+  }
+
+  private void checkAll() {
+    each(bundle, "units", "", (unit, at) -> ids.checkReference(unit, "parent", "units", at));
+    each(bundle, "people", "", (person, at) -> ids.checkReference(person, "unit", "units", at));
+    each(bundle, "groups", "", this::checkGroup);
+    each(bundle, "types", "", (type, at) -> each(type, "clearances", at, (clearance, there) -> {
+      ids.checkSubject(clearance, there);
+      ids.checkReference(clearance, "role", "roles", there);
+      checkPeriod(clearance, there);
+    }));
+    each(bundle, "grants", "", (grant, at) -> {
+      ids.checkReference(grant, "role", "roles", at);
+      checkEntry(grant, at);
+    });
+    each(bundle, "withholdings", "", this::checkEntry);
+    each(bundle, "oversights", "", this::checkEntry);
+    each(bundle, "walls", "", this::checkWall);
+  }
+
+  private void checkEntry(JsonNode entry, String at) {
+    ids.checkReference(entry, "place", "places", at);
+    ids.checkSubject(entry, at);
+    ids.checkReferences(entry, "types", "types", at);
+    checkPeriod(entry, at);
+  }
+
+  private void checkGroup(JsonNode group, String at) {
+    Map<String, List<Period>> periods = new HashMap<>();
+    each(group, "members", at, (member, there) -> {
+      ids.checkReference(member, "person", "people", there);
+      ids.checkReference(member, "group", "groups", there);
+      boolean person = member.path("person").isString();
+      if (member.has("person") == member.has("group")) {
+        faults.add(new Fault(there, "A member must name exactly one of person or group.", "Name one of the two."));
+        return;
+      }
+      Period period = checkPeriod(member, there);
+      String key = person ? "p:" + member.path("person").asString("") : "g:" + member.path("group").asString("");
+      List<Period> earlier = periods.computeIfAbsent(key, any -> new ArrayList<>());
+      if (period != null && earlier.stream().anyMatch(period::overlaps)) {
+        faults.add(new Fault(there, "[" + key.substring(2) + "] is already a member for an overlapping period.",
+            "Let the periods of one member follow each other."));
+      }
+      if (period != null) {
+        earlier.add(period);
+      }
+    });
+  }
+
+  private void checkWall(JsonNode wall, String at) {
+    boolean sides = "sides".equals(wall.path("kind").asString(""));
+    for (String key : List.of("scope", "subjects", "sides")) {
+      boolean wanted = key.equals("sides") == sides;
+      if (wall.has(key) != wanted && wall.has("kind")) {
+        faults.add(new Fault(at, "A wall of kind [" + wall.path("kind").asString("") + "] "
+            + (wanted ? "needs \"" + key + "\"." : "has no \"" + key + "\"."), wanted ? "Add it." : "Leave it out."));
+      }
+    }
+    checkScope(wall, at);
+    ids.checkSubjects(wall, at);
+    each(wall, "sides", at, (side, there) -> {
+      checkScope(side, there);
+      ids.checkSubjects(side, there);
+    });
+    each(wall, "exceptions", at, (exception, there) -> {
+      ids.checkSubject(exception, there);
+      checkInstant(exception, "until", there);
+    });
+    checkPeriod(wall, at);
+  }
+
+  private void checkScope(JsonNode holder, String at) {
+    ids.checkReferences(holder.path("scope"), "places", "places", at + "/scope");
+    ids.checkReferences(holder.path("scope"), "types", "types", at + "/scope");
+  }
+
+  /** The period, or null if it cannot be read or is out of order. */
+  private Period checkPeriod(JsonNode holder, String at) {
+    int before = faults.size();
+    Instant from = checkInstant(holder, "from", at);
+    Instant until = checkInstant(holder, "until", at);
+    if (from != null && until != null && !until.isAfter(from)) {
+      faults.add(new Fault(at + "/until", "The end [" + until + "] is not after the beginning [" + from + "].",
+          "until is exclusive: choose an instant after from."));
+    }
+    return faults.size() == before ? new Period(from, until) : null;
+  }
+
+  private Instant checkInstant(JsonNode holder, String key, String at) {
+    JsonNode value = holder.get(key);
+    if (value == null || !value.isString()) {
+      return null;
+    }
+    try {
+      return Instants.parse(value.asString());
+    } catch (DateTimeException impossible) {
+      String text = value.asString();
+      if (text.toUpperCase(Locale.ROOT).matches("\\d{4}-\\d{2}-\\d{2}T.*(Z|\\+00:00)")) {
+        // Any other shape has been reported by the schema already.
+        faults.add(new Fault(at + "/" + key, "[" + text + "] is not a day or time that exists.", "Choose a date of the calendar."));
+      }
+      return null;
+    }
+  }
+
+  private static void each(JsonNode holder, String key, String at, BiConsumer<JsonNode, String> check) {
+    JsonNode items = holder.path(key);
+    for (int i = 0; items.isArray() && i < items.size(); i++) {
+      check.accept(items.get(i), at + "/" + key + "/" + i);
+    }
+  }
+}

@@ -1,0 +1,107 @@
+package palegate.core.bundle;
+
+import java.time.Instant;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.function.Function;
+import palegate.core.access.Grant;
+import palegate.core.access.Withholding;
+import palegate.core.people.Group;
+import palegate.core.people.Membership;
+import palegate.core.people.Period;
+import palegate.core.people.Person;
+import palegate.core.people.Subject;
+import palegate.core.people.Unit;
+import palegate.core.places.Place;
+import palegate.core.places.PlaceKind;
+import palegate.core.roles.Rights;
+import palegate.core.roles.Role;
+import palegate.core.structure.Structure;
+import palegate.core.types.DocumentType;
+import tools.jackson.databind.JsonNode;
+
+/** Makes a structure of a bundle that has been checked and is sound. */
+final class StructureBinder {
+  private StructureBinder() {}
+
+  static Structure bind(JsonNode bundle) {
+    return Structure.of(
+        list(bundle, "units", unit -> new Unit(text(unit, "id"), text(unit, "name"), text(unit, "parent"))),
+        list(bundle, "people", StructureBinder::person),
+        list(bundle, "groups", group -> new Group(text(group, "id"), text(group, "name"),
+            text(group, "description"), list(group, "members", StructureBinder::membership))),
+        list(bundle, "roles", role -> new Role(text(role, "id"), text(role, "name"), rights(role))),
+        list(bundle, "types", type -> new DocumentType(
+            text(type, "id"), text(type, "name"), list(type, "fields", StructureBinder::field))),
+        list(bundle, "places", StructureBinder::place),
+        list(bundle, "grants", grant -> new Grant(text(grant, "id"), text(grant, "place"), subject(grant),
+            text(grant, "role"), types(grant), period(grant), text(grant, "note"))),
+        list(bundle, "withholdings", taken -> new Withholding(text(taken, "id"), text(taken, "place"),
+            subject(taken), rights(taken), types(taken), period(taken), text(taken, "note"))));
+  }
+
+  private static Person person(JsonNode person) {
+    return new Person(text(person, "id"), text(person, "name"), text(person, "login"), text(person, "email"),
+        person.path("external").asBoolean(false), person.path("active").asBoolean(true), text(person, "unit"));
+  }
+
+  private static Membership membership(JsonNode member) {
+    String person = text(member, "person");
+    return new Membership(
+        person == null ? new Membership.GroupMember(text(member, "group")) : new Membership.PersonMember(person),
+        period(member));
+  }
+
+  private static DocumentType.Field field(JsonNode field) {
+    String label = text(field, "label");
+    return new DocumentType.Field(text(field, "key"), label == null ? text(field, "key") : label,
+        DocumentType.Kind.parse(text(field, "kind")), list(field, "choices", JsonNode::asString),
+        field.path("required").asBoolean(false));
+  }
+
+  private static Place place(JsonNode place) {
+    Map<String, String> labels = new LinkedHashMap<>();
+    place.path("labels").propertyStream()
+        .filter(label -> !label.getValue().asString().isEmpty())
+        .forEach(label -> labels.put(label.getKey(), label.getValue().asString()));
+    return new Place(text(place, "id"), PlaceKind.parse(text(place, "kind")), text(place, "parent"),
+        text(place, "name"), place.path("standsAlone").asBoolean(false), labels,
+        text(place, "type"), text(place, "owner"), text(place, "target"));
+  }
+
+  private static Subject subject(JsonNode entry) {
+    Map.Entry<String, JsonNode> named = entry.path("subject").propertyStream().findFirst().orElseThrow();
+    return Subject.of(named.getKey(), named.getValue().asString());
+  }
+
+  private static Rights rights(JsonNode holder) {
+    return Rights.parse(list(holder, "rights", JsonNode::asString));
+  }
+
+  private static Set<String> types(JsonNode entry) {
+    return new LinkedHashSet<>(list(entry, "types", JsonNode::asString));
+  }
+
+  private static Period period(JsonNode holder) {
+    Instant from = instant(holder, "from");
+    Instant until = instant(holder, "until");
+    return from == null && until == null ? Period.ALWAYS : new Period(from, until);
+  }
+
+  private static Instant instant(JsonNode holder, String key) {
+    String text = text(holder, key);
+    return text == null ? null : Instants.parse(text);
+  }
+
+  private static String text(JsonNode holder, String key) {
+    JsonNode value = holder.path(key);
+    return value.isString() ? value.asString() : null;
+  }
+
+  private static <T> List<T> list(JsonNode holder, String key, Function<JsonNode, T> bind) {
+    return holder.path(key).valueStream().map(bind).toList();
+  }
+}

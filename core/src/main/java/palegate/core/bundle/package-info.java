@@ -1,0 +1,2 @@
+/** The open bundle format: reading, validating, writing. */
+package palegate.core.bundle;

@@ -1,0 +1,46 @@
+package palegate.core.findings;
+
+import java.time.Instant;
+import java.util.List;
+import java.util.stream.Stream;
+import palegate.core.access.Entry;
+import palegate.core.drafts.LockOuts;
+import palegate.core.people.Group;
+import palegate.core.people.Subject;
+import palegate.core.snapshot.Moment;
+import palegate.core.snapshot.Snapshot;
+
+/** Everything found in a structure at an instant, in a stable order. */
+public final class Findings {
+  private Findings() {}
+
+  public static List<Finding> of(Snapshot snapshot, Instant instant) {
+    Moment moment = snapshot.at(instant);
+    return Stream.of(emptyGroups(snapshot, moment), endedEntries(snapshot, instant), withoutKeeper(snapshot, instant))
+        .flatMap(found -> found).toList();
+  }
+
+  private static Stream<Finding> emptyGroups(Snapshot snapshot, Moment moment) {
+    return snapshot.structure().groups().values().stream()
+        .filter(group -> moment.matching(new Subject.OfGroup(group.id())).isEmpty())
+        .map(Group::id).sorted()
+        .map(id -> new Finding("group " + id, "Nobody is in \"" + snapshot.structure().groups().get(id).name() + "\"."));
+  }
+
+  private static Stream<Finding> endedEntries(Snapshot snapshot, Instant instant) {
+    return Stream.<Entry>concat(snapshot.structure().grants().values().stream(), snapshot.structure().withholdings().values().stream())
+        .filter(entry -> entry.period().endedBy(instant))
+        .sorted((a, b) -> a.id().compareTo(b.id()))
+        .map(entry -> new Finding("entry " + entry.id(), "It ended at " + entry.period().until() + " and still stands in the list of \""
+            + snapshot.structure().places().get(entry.place()).name() + "\"."));
+  }
+
+  private static Stream<Finding> withoutKeeper(Snapshot snapshot, Instant instant) {
+    Moment moment = snapshot.at(instant);
+    // Only the topmost place of each locked-out subtree: the rest follow from it.
+    return LockOuts.all(snapshot, instant).stream().filter(place -> {
+      int parent = snapshot.parent(snapshot.placeNumber(place.id()));
+      return parent < 0 || !LockOuts.at(moment, parent);
+    }).map(place -> new Finding("place " + place.id(), "Nobody active and on staff holds govern on \"" + place.name() + "\"."));
+  }
+}

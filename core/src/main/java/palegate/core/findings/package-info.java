@@ -1,0 +1,2 @@
+/** What a careful person would want to know about a structure. */
+package palegate.core.findings;

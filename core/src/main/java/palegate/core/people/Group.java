@@ -1,0 +1,13 @@
+package palegate.core.people;
+
+import java.util.List;
+import java.util.Objects;
+
+/** A group of people and of other groups, nested to any depth (section 1). */
+public record Group(String id, String name, String description, List<Membership> members) {
+  public Group {
+    Objects.requireNonNull(id);
+    Objects.requireNonNull(name);
+    members = List.copyOf(members);
+  }
+}

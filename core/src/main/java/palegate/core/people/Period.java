@@ -1,0 +1,33 @@
+package palegate.core.people;
+
+import java.time.Instant;
+
+/**
+ * A stretch of time, open at an end that is null.
+ *
+ * @param from the first instant, inclusive
+ * @param until the end, exclusive
+ */
+public record Period(Instant from, Instant until) {
+  public static final Period ALWAYS = new Period(null, null);
+
+  public Period {
+    if (from != null && until != null && !until.isAfter(from)) {
+      throw new IllegalArgumentException(
+          "until [" + until + "] must be after from [" + from + "].");
+    }
+  }
+
+  public boolean holdsAt(Instant instant) {
+    return (from == null || !instant.isBefore(from)) && (until == null || instant.isBefore(until));
+  }
+
+  public boolean endedBy(Instant instant) {
+    return until != null && !instant.isBefore(until);
+  }
+
+  public boolean overlaps(Period other) {
+    return (until == null || other.from == null || other.from.isBefore(until))
+        && (other.until == null || from == null || from.isBefore(other.until));
+  }
+}

@@ -1,0 +1,11 @@
+package palegate.core.people;
+
+import java.util.Objects;
+
+/** A unit of the organisation; {@code parent} is the id of the unit above, or null at the top. */
+public record Unit(String id, String name, String parent) {
+  public Unit {
+    Objects.requireNonNull(id);
+    Objects.requireNonNull(name);
+  }
+}

@@ -1,0 +1,40 @@
+package palegate.core.places;
+
+import java.util.Map;
+import java.util.Objects;
+
+/**
+ * A node of the repository tree (section 2).
+ *
+ * @param parent the id of the place above; null for the repository alone
+ * @param standsAlone whether the place has a break; the repository stands alone by nature
+ * @param labels own labels; an empty text is no value and is not kept
+ * @param type the id of a document's type, or null
+ * @param owner the id of a document's owner, or null
+ * @param target the id of the place that a link shows; null for all other kinds
+ */
+public record Place(
+    String id, PlaceKind kind, String parent, String name, boolean standsAlone,
+    Map<String, String> labels, String type, String owner, String target) {
+  public Place {
+    Objects.requireNonNull(id);
+    Objects.requireNonNull(kind);
+    Objects.requireNonNull(name);
+    standsAlone = standsAlone || kind == PlaceKind.REPOSITORY;
+    labels = Map.copyOf(labels);
+  }
+
+  public boolean isDocument() {
+    return kind == PlaceKind.DOCUMENT;
+  }
+
+  /** This place with a break. */
+  public Place broken() {
+    return new Place(id, kind, parent, name, true, labels, type, owner, target);
+  }
+
+  /** This place following its parent again. */
+  public Place following() {
+    return new Place(id, kind, parent, name, false, labels, type, owner, target);
+  }
+}

@@ -1,0 +1,12 @@
+package palegate.core.roles;
+
+import java.util.Objects;
+
+/** A named set of rights; the set always holds what its rights need (section 3). */
+public record Role(String id, String name, Rights rights) {
+  public Role {
+    Objects.requireNonNull(id);
+    Objects.requireNonNull(name);
+    rights = rights.complete();
+  }
+}

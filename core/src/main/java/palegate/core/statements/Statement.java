@@ -1,0 +1,129 @@
+package palegate.core.statements;
+
+import java.time.Instant;
+import java.util.List;
+import java.util.Objects;
+import java.util.stream.IntStream;
+import java.util.stream.Stream;
+import org.roaringbitmap.RoaringBitmap;
+import palegate.core.access.Grant;
+import palegate.core.people.Person;
+import palegate.core.places.Place;
+import palegate.core.roles.Rights;
+import palegate.core.snapshot.Moment;
+import palegate.core.snapshot.Snapshot;
+
+/**
+ * The rows of a report on standing rights at one instant: who can reach a place and what is below
+ * it, or what one person can reach. Rows are made lazily, in tree order, then by person; the totals
+ * are counted first and without making them.
+ */
+public final class Statement {
+  /** What a statement is about. */
+  public sealed interface Scope {
+    /** Everyone who can reach a place or what is below it; named by its number. */
+    record PlaceAndBelow(int place) implements Scope {}
+
+    /** Everything that one person can reach; named by their number. */
+    record OnePerson(int person) implements Scope {}
+  }
+
+  /** One person at one place. */
+  public record Row(Person person, Place place, String path, Rights rights, List<Source> sources) {
+    public Row {
+      sources = List.copyOf(sources);
+    }
+  }
+
+  /** A grant that contributed: the role, to whom, and where it stands. */
+  public record Source(Grant grant, String roleName, Place place, boolean here) {}
+
+  /** Counted over all rows; a row is one person at one place. */
+  public record Totals(long rows, int people, int outsiders, int places, int documents) {}
+
+  /** A grant that acts at a place and the people it names. */
+  private record Acting(Source source, RoaringBitmap people) {}
+
+  private final Snapshot snapshot;
+  private final Moment moment;
+  private final Instant instant;
+  private final Scope scope;
+  private final boolean documents;
+
+  /**
+   * Prepares a statement.
+   *
+   * @param documents whether documents and links have rows of their own, beside libraries and folders
+   */
+  public Statement(Snapshot snapshot, Instant instant, Scope scope, boolean documents) {
+    this.snapshot = Objects.requireNonNull(snapshot);
+    this.instant = Objects.requireNonNull(instant);
+    this.scope = Objects.requireNonNull(scope);
+    this.documents = documents;
+    moment = snapshot.at(instant);
+  }
+
+  /** O(places in scope + classes). */
+  public Totals totals() {
+    RoaringBitmap people = new RoaringBitmap();
+    long rows = 0;
+    int places = 0;
+    int papers = 0;
+    for (int place : places().toArray()) {
+      RoaringBitmap here = peopleAt(place);
+      if (!here.isEmpty()) {
+        people.or(here);
+        rows += here.getCardinality();
+        places++;
+        papers += snapshot.place(place).isDocument() ? 1 : 0;
+      }
+    }
+    return new Totals(rows, people.getCardinality(),
+        RoaringBitmap.andCardinality(people, moment.activeOutsiders()), places, papers);
+  }
+
+  /** Lazily; memory does not grow with the number of rows. */
+  public Stream<Row> rows() {
+    return places().boxed().flatMap(this::rowsAt);
+  }
+
+  private IntStream places() {
+    IntStream all = scope instanceof Scope.PlaceAndBelow below
+        ? IntStream.range(below.place(), snapshot.endOf(below.place()))
+        : IntStream.range(0, snapshot.placeCount());
+    return documents ? all : all.filter(place -> snapshot.place(place).kind().isContainer());
+  }
+
+  private RoaringBitmap peopleAt(int place) {
+    if (scope instanceof Scope.OnePerson one) {
+      return moment.holders(place).of(one.person()).isEmpty()
+          ? new RoaringBitmap() : RoaringBitmap.bitmapOf(one.person());
+    }
+    return moment.holders(place).anyone();
+  }
+
+  private Stream<Row> rowsAt(int place) {
+    RoaringBitmap people = peopleAt(place);
+    if (people.isEmpty()) {
+      return Stream.empty();
+    }
+    String path = snapshot.pathText(place);
+    List<Acting> acting = acting(place);
+    return people.stream().mapToObj(person -> new Row(
+        snapshot.person(person), snapshot.place(place), path, moment.holders(place).of(person),
+        acting.stream().filter(grant -> grant.people().contains(person)).map(Acting::source).toList()));
+  }
+
+  private List<Acting> acting(int place) {
+    Place here = snapshot.place(place);
+    return snapshot.reachingEntries(place).stream()
+        .filter(entry -> entry instanceof Grant && entry.period().holdsAt(instant) && entry.touches(here.type()))
+        .map(entry -> new Acting(source((Grant) entry, here), moment.matching(entry.subject())))
+        .toList();
+  }
+
+  private Source source(Grant grant, Place here) {
+    Place source = snapshot.structure().places().get(grant.place());
+    return new Source(grant, snapshot.structure().roles().get(grant.role()).name(), source, source.equals(here));
+  }
+}

@@ -1,0 +1,2 @@
+/** The rows of each report; no file formats. */
+package palegate.core.statements;

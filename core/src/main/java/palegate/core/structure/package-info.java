@@ -1,0 +1,2 @@
+/** The whole permission structure as one immutable value. */
+package palegate.core.structure;

@@ -213,7 +213,7 @@ public final class Snapshot {
       placeNumbers.put(place.id(), number);
       parents[number] = place.parent() == null ? -1 : placeNumbers.get(place.parent());
       depths[number] = parents[number] < 0 ? 0 : depths[parents[number]] + 1;
-      List<Place> children = below.getOrDefault(place.id(), List.of());
+      List<Place> children = new ArrayList<>(below.getOrDefault(place.id(), List.of()));
       children.sort(PlaceOrder.BY_KIND_AND_NAME);
       for (int i = children.size() - 1; i >= 0; i--) {
         open.push(children.get(i));

@@ -1,0 +1,154 @@
+package palegate.cli;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.ByteArrayOutputStream;
+import java.io.PrintStream;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Clock;
+import java.time.Instant;
+import java.time.ZoneOffset;
+import java.util.ArrayList;
+import java.util.List;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+class CommandLineTest {
+  private static final String BUNDLE = """
+      {"format":"pale-gate-bundle","version":1,
+       "people":[{"id":"p-b","name":"Bo"},{"id":"p-a","name":"Ada"},{"id":"p-x","name":"Xi","external":true}],
+       "groups":[{"id":"g","name":"Surveyors","members":[{"person":"p-a","until":"2026-06-01T00:00:00Z"}]}],
+       "roles":[{"id":"r","name":"Reader","rights":["copy"]}],
+       "places":[{"id":"root","kind":"repository","name":"R"},{"id":"b","kind":"library","parent":"root","name":"B"},
+                 {"id":"Z","kind":"library","parent":"root","name":"Z","standsAlone":true}],
+       "grants":[{"id":"e1","place":"root","subject":{"group":"g"},"role":"r"},
+                 {"id":"e2","place":"Z","subject":{"person":"p-b"},"role":"r"}]}
+      """;
+
+  @TempDir Path folder;
+  private Path bundle;
+
+  private record Ran(int code, String out, String err) {}
+
+  @BeforeEach
+  void writeBundle() throws Exception {
+    bundle = Files.writeString(folder.resolve("a bundle.json"), BUNDLE);
+  }
+
+  private Ran run(String... arguments) {
+    PrintStream oldOut = System.out;
+    PrintStream oldErr = System.err;
+    ByteArrayOutputStream out = new ByteArrayOutputStream();
+    ByteArrayOutputStream err = new ByteArrayOutputStream();
+    try {
+      System.setOut(new PrintStream(out, true, StandardCharsets.UTF_8));
+      System.setErr(new PrintStream(err, true, StandardCharsets.UTF_8));
+      int code = Main.run(Clock.fixed(Instant.parse("2026-05-01T00:00:00Z"), ZoneOffset.UTC), arguments);
+      return new Ran(code, out.toString(StandardCharsets.UTF_8), err.toString(StandardCharsets.UTF_8));
+    } finally {
+      System.setOut(oldOut);
+      System.setErr(oldErr);
+    }
+  }
+
+  @Test
+  void access_prints_rows_by_person_then_place_in_byte_order() {
+    assertThat(run("access", "--bundle", bundle.toString())).isEqualTo(new Ran(0, """
+        person,place,rights
+        p-a,b,find read copy
+        p-a,root,find read copy
+        p-b,Z,find read copy
+        """, ""));
+  }
+
+  @Test
+  void access_asks_at_the_instant_given() {
+    assertThat(run("access", "--bundle", bundle.toString(), "--at", "2026-06-01T00:00:00Z").out())
+        .isEqualTo("person,place,rights\np-b,Z,find read copy\n");
+  }
+
+  @Test
+  void access_as_json_lines_into_a_file_with_a_space_in_its_name() throws Exception {
+    Path out = folder.resolve("the rows.jsonl");
+    assertThat(run("access", "--bundle", bundle.toString(), "--format", "jsonl", "--out", out.toString()).code()).isZero();
+    assertThat(Files.readAllLines(out)).first().isEqualTo("{\"person\":\"p-a\",\"place\":\"b\",\"rights\":[\"find\",\"read\",\"copy\"]}");
+  }
+
+  @Test
+  void explain_prints_the_stages_the_entry_and_the_path() {
+    assertThat(run("explain", "--bundle", bundle.toString(), "--person", "p-a", "--place", "b").out())
+        .contains("stage 0", "stage 2", "stage 3", "stage 6", "grant e1", "by  group g (Surveyors)", "rights  find read copy");
+    assertThat(run("explain", "--bundle", bundle.toString(), "--person", "p-a", "--place", "Z").out())
+        .contains("no effect: grant e1", "a break below it stops it");
+  }
+
+  @Test
+  void diff_prints_gained_and_lost() throws Exception {
+    Path after = Files.writeString(folder.resolve("after.json"),
+        BUNDLE.replace("\"standsAlone\":true", "\"standsAlone\":false").replace("[\"copy\"]", "[\"read\"]"));
+    assertThat(run("diff", "--before", bundle.toString(), "--after", after.toString()).out()).isEqualTo("""
+        person,place,gained,lost
+        p-a,Z,find read,
+        p-a,b,,copy
+        p-a,root,,copy
+        p-b,Z,,copy
+        """);
+  }
+
+  @Test
+  void check_says_what_it_found_and_exits_0_if_the_bundle_is_valid() {
+    Ran ran = run("check", "--bundle", bundle.toString());
+    assertThat(ran.code()).isZero();
+    assertThat(ran.out()).contains("Role [r] was completed with find read", "Valid: 3 people");
+  }
+
+  @Test
+  void every_fault_goes_to_stderr_with_file_and_pointer_and_nothing_is_written() throws Exception {
+    Path bad = Files.writeString(folder.resolve("bad.json"), BUNDLE.replace("\"person\":\"p-b\"", "\"person\":\"p-q\"").replace("\"external\"", "\"outside\""));
+    Path out = folder.resolve("out.csv");
+    Ran ran = run("access", "--bundle", bad.toString(), "--out", out.toString());
+    assertThat(ran.code()).isEqualTo(1);
+    assertThat(ran.out()).isEmpty();
+    List<String> lines = new ArrayList<>(ran.err().lines().toList());
+    assertThat(lines).hasSize(2).allSatisfy(line -> assertThat(line).startsWith(bad + ": /"));
+    assertThat(lines.get(0)).contains("/grants/1/subject/person: There is no [p-q]");
+    assertThat(out).doesNotExist();
+    try (var left = Files.list(folder)) {
+      assertThat(left).noneMatch(file -> file.toString().endsWith(".part"));
+    }
+  }
+
+  @Test
+  void diff_lists_the_faults_of_both_files() throws Exception {
+    Path bad = Files.writeString(folder.resolve("bad.json"), "{");
+    Path worse = Files.writeString(folder.resolve("worse.json"), "");
+    Ran ran = run("diff", "--before", bad.toString(), "--after", worse.toString());
+    assertThat(ran.code()).isEqualTo(1);
+    assertThat(ran.err()).contains(bad.toString(), worse.toString());
+  }
+
+  @Test
+  void wrong_usage_exits_2_with_a_plain_sentence() {
+    assertThat(run().code()).isEqualTo(2);
+    assertThat(run("access").code()).isEqualTo(2);
+    assertThat(run("access", "--bundle", folder.resolve("none.json").toString()).code()).isEqualTo(2);
+    assertThat(run("access", "--bundle", bundle.toString(), "--at", "yesterday").err()).contains("[yesterday] is not an instant");
+    assertThat(run("explain", "--bundle", bundle.toString(), "--person", "p-q", "--place", "b")).satisfies(ran -> {
+      assertThat(ran.code()).isEqualTo(2);
+      assertThat(ran.err()).contains("There is no person [p-q]");
+    });
+  }
+
+  @Test
+  void help_is_there_for_every_command() {
+    for (String command : List.of("access", "explain", "diff", "check")) {
+      assertThat(run(command, "--help")).satisfies(ran -> {
+        assertThat(ran.code()).isZero();
+        assertThat(ran.out()).contains("palegate " + command);
+      });
+    }
+  }
+}

@@ -1,0 +1,30 @@
+package palegate.core;
+
+import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.classes;
+import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
+
+import com.tngtech.archunit.core.importer.ImportOption;
+import com.tngtech.archunit.junit.AnalyzeClasses;
+import com.tngtech.archunit.junit.ArchTest;
+import com.tngtech.archunit.lang.ArchRule;
+
+@AnalyzeClasses(packages = "palegate.core", importOptions = ImportOption.DoNotIncludeTests.class)
+class CoreStandsAloneTest {
+  @ArchTest
+  static final ArchRule the_core_knows_nothing_of_web_database_or_framework = classes().should().onlyDependOnClassesThat()
+      .resideInAnyPackage("palegate.core..", "java.lang..", "java.util..", "java.time..", "java.io..", "java.nio.charset..", "java.nio",
+          "org.roaringbitmap..", "com.networknt.schema..", "tools.jackson..");
+
+  @ArchTest
+  static final ArchRule json_stays_in_the_bundle_room = noClasses().that().resideOutsideOfPackage("palegate.core.bundle..")
+      .should().dependOnClassesThat().resideInAnyPackage("tools.jackson..", "com.networknt..");
+
+  @ArchTest
+  static final ArchRule the_model_knows_nothing_of_what_is_computed_from_it = noClasses()
+      .that().resideInAnyPackage("palegate.core.roles", "palegate.core.people", "palegate.core.places", "palegate.core.types", "palegate.core.structure")
+      .should().dependOnClassesThat().resideInAnyPackage("palegate.core.snapshot..", "palegate.core.questions..", "palegate.core.drafts..", "palegate.core.statements..", "palegate.core.bundle..");
+
+  @ArchTest
+  static final ArchRule the_clock_is_passed_in = noClasses().should().callMethod(java.time.Instant.class, "now")
+      .orShould().dependOnClassesThat().areAssignableTo(java.time.Clock.class);
+}

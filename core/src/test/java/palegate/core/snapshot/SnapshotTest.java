@@ -1,0 +1,61 @@
+package palegate.core.snapshot;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.List;
+import org.junit.jupiter.api.Test;
+import palegate.core.Harbour;
+import palegate.core.roles.Rights;
+
+class SnapshotTest {
+  private final Snapshot snapshot = Harbour.snapshot();
+
+  @Test
+  void a_membership_counts_from_its_first_instant_and_no_longer_at_its_last() {
+    int mia = snapshot.personNumber("mia");
+    int c1 = snapshot.placeNumber("c1");
+    assertThat(snapshot.at(Harbour.JULY.minusNanos(1)).rights(mia, c1)).hasToString("find read copy add describe revise");
+    assertThat(snapshot.at(Harbour.JULY).rights(mia, c1)).isEqualTo(Rights.NONE);
+  }
+
+  @Test
+  void a_break_stops_what_comes_from_above_for_the_place_and_all_below() {
+    int ola = snapshot.personNumber("ola");
+    Moment moment = snapshot.at(Harbour.NOW);
+    assertThat(moment.rights(ola, snapshot.placeNumber("c1"))).isEqualTo(Rights.ALL);
+    assertThat(moment.rights(ola, snapshot.placeNumber("let2"))).hasToString("find read copy");
+  }
+
+  @Test
+  void a_narrowed_entry_touches_documents_of_its_types_only() {
+    int mia = snapshot.personNumber("mia");
+    Moment moment = snapshot.at(Harbour.NOW);
+    assertThat(moment.rights(mia, snapshot.placeNumber("val1"))).hasToString("find read add describe revise");
+    assertThat(moment.rights(mia, snapshot.placeNumber("c1")).words()).contains("copy");
+  }
+
+  @Test
+  void what_may_be_added_is_asked_of_an_imagined_document_of_the_type() {
+    int mia = snapshot.personNumber("mia");
+    Moment moment = snapshot.at(Harbour.NOW);
+    int c1 = snapshot.placeNumber("c1");
+    assertThat(moment.rightsOnNew(mia, c1, "valuation").words()).contains("add").doesNotContain("copy");
+    assertThat(moment.rightsOnNew(mia, c1, "letter").words()).contains("add", "copy");
+  }
+
+  @Test
+  void places_with_the_same_entries_share_a_class_and_instants_with_the_same_facts_share_a_moment() {
+    Moment moment = snapshot.at(Harbour.NOW);
+    assertThat(moment.classOf(snapshot.placeNumber("cas"))).isEqualTo(moment.classOf(snapshot.placeNumber("c1")));
+    assertThat(snapshot.at(Harbour.NOW.plusSeconds(60))).isSameAs(moment);
+    assertThat(snapshot.at(Harbour.JULY)).isNotSameAs(moment);
+  }
+
+  @Test
+  void everything_below_a_place_follows_it_directly() {
+    int cas = snapshot.placeNumber("cas");
+    assertThat(snapshot.endOf(cas) - cas).isEqualTo(5);
+    assertThat(snapshot.children(cas)).extracting(child -> snapshot.place(child).id()).isEqualTo(List.of("c1", "c2"));
+    assertThat(snapshot.pathText(snapshot.placeNumber("let2"))).isEqualTo("CAS / C2 / LET2");
+  }
+}

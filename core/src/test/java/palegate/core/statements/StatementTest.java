@@ -1,0 +1,57 @@
+package palegate.core.statements;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.List;
+import org.junit.jupiter.api.Test;
+import palegate.core.Harbour;
+import palegate.core.random.RandomStructures;
+import palegate.core.snapshot.Snapshot;
+
+class StatementTest {
+  private final Snapshot snapshot = Harbour.snapshot();
+
+  private Statement below(String place, boolean documents) {
+    return new Statement(snapshot, Harbour.NOW, new Statement.Scope.PlaceAndBelow(snapshot.placeNumber(place)), documents);
+  }
+
+  @Test
+  void a_place_statement_has_a_row_for_everyone_at_the_place_and_at_every_place_below() {
+    assertThat(below("cas", true).rows().map(row -> row.person().id() + "@" + row.place().id()))
+        .containsExactly("mia@cas", "ola@cas", "mia@c1", "ola@c1", "mia@val1", "ola@val1", "mia@c2", "ola@c2", "mia@let2", "ola@let2");
+  }
+
+  @Test
+  void each_row_names_the_grants_that_contributed_and_where_they_stand() {
+    Statement.Row row = below("val1", true).rows().findFirst().orElseThrow();
+    assertThat(row.rights()).hasToString("find read add describe revise");
+    assertThat(row.sources()).singleElement().satisfies(source -> {
+      assertThat(source.roleName()).isEqualTo("Preparer");
+      assertThat(source.place().id()).isEqualTo("cas");
+      assertThat(source.here()).isFalse();
+    });
+  }
+
+  @Test
+  void documents_can_be_left_out() {
+    assertThat(below("cas", false).rows()).allSatisfy(row -> assertThat(row.place().kind().isContainer()).isTrue());
+  }
+
+  @Test
+  void a_person_statement_has_the_places_they_reach() {
+    Statement mia = new Statement(snapshot, Harbour.NOW, new Statement.Scope.OnePerson(snapshot.personNumber("mia")), true);
+    assertThat(mia.rows().map(row -> row.place().id())).containsExactly("cas", "c1", "val1", "c2", "let2");
+    assertThat(mia.totals()).isEqualTo(new Statement.Totals(5, 1, 0, 5, 2));
+  }
+
+  @Test
+  void the_totals_count_the_rows_on_random_structures() {
+    for (long seed = 1; seed <= 200; seed++) {
+      Snapshot any = Snapshot.of(RandomStructures.fromSeed(seed));
+      Statement statement = new Statement(any, RandomStructures.NOW, new Statement.Scope.PlaceAndBelow(0), true);
+      List<Statement.Row> rows = statement.rows().toList();
+      assertThat(statement.totals().rows()).as("seed %d", seed).isEqualTo(rows.size());
+      assertThat(statement.totals().people()).as("seed %d", seed).isEqualTo((int) rows.stream().map(Statement.Row::person).distinct().count());
+    }
+  }
+}

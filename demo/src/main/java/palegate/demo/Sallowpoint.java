@@ -1,0 +1,177 @@
+package palegate.demo;
+
+import java.time.Duration;
+import java.time.Instant;
+import java.time.temporal.ChronoUnit;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Random;
+import java.util.Set;
+import palegate.core.access.Grant;
+import palegate.core.access.Withholding;
+import palegate.core.drafts.Change;
+import palegate.core.people.Period;
+import palegate.core.people.Subject;
+import palegate.core.roles.Rights;
+import palegate.core.roles.Role;
+import palegate.core.structure.Structure;
+
+/** The demo: Sallowpoint Adjusting as it was two years ago, and what was changed since. */
+public final class Sallowpoint {
+  private static final long SEED = 2_406;
+
+  /** A draft that was put in force at an earlier day. */
+  public record PastChange(Instant at, String author, String note, List<Change> changes) {}
+
+  /** Who signs in to the demo: the login, the person, and what they are there to do. */
+  public record SignIn(String login, String person, String duty, String does) {}
+
+  private final Instant today;
+  private final Company company;
+  private final Papers papers;
+  private final List<Grant> grants = new ArrayList<>();
+  private final List<Withholding> withholdings = new ArrayList<>();
+
+  private Sallowpoint(Instant now) {
+    today = now.truncatedTo(ChronoUnit.DAYS);
+    Random random = new Random(SEED);
+    company = new Company(random, today);
+    papers = new Papers(random, company.people);
+    grantAtTheTop();
+    grantInCasualties();
+    grantToOutsiders();
+    plantTrouble();
+  }
+
+  /** The structure that the demo starts from; the same day gives the same structure. */
+  public static Structure structure(Instant now) {
+    return new Sallowpoint(now).build();
+  }
+
+  public static List<SignIn> signIns() {
+    return List.of(
+        new SignIn("wenna.carrow", "p-wenna", "access", "chief administrator: changes access everywhere"),
+        new SignIn("teodor.brask", "p-teodor", "access", "second administrator: to see two people drafting at once"),
+        new SignIn("oriel.fenn", "p-oriel", "audit", "auditor: sees everything, changes nothing"));
+  }
+
+  /** What has been changed since, oldest first. */
+  public static List<PastChange> history(Instant now) {
+    Instant today = now.truncatedTo(ChronoUnit.DAYS);
+    return List.of(
+        new PastChange(ago(today, 412), "wenna.carrow", "Tenders are for management and whoever writes the tender.", List.of(
+            new Change.Break("lib-ten", Change.Start.EMPTY, List.of(
+                grant("h-ten-1", "lib-ten", group("g-keepers"), "r-keeper"), grant("h-ten-2", "lib-ten", group("g-management"), "r-curator")), "h-ten"))),
+        new PastChange(ago(today, 233), "teodor.brask", "Saint Orrin: the owners ask for a closed file.", List.of(
+            new Change.Break("f-2519", Change.Start.CARRY_OVER, List.of(), "h-orrin"))),
+        new PastChange(ago(today, 97), "wenna.carrow", "Year-end audit, fees only.", List.of(
+            new Change.AddGrant(new Grant("h-audit", "lib-acc", group("g-firm-3"), "r-reader", Set.of("fee"),
+                new Period(null, today.plus(Duration.ofDays(3))), "Tarn Audit, until the report is signed")))),
+        new PastChange(ago(today, 41), "teodor.brask", "Trainees do not take valuations away.", List.of(
+            new Change.AddWithholding(new Withholding("h-val", "lib-cas", group("g-trainees"), Rights.parse(List.of("copy")),
+                Set.of("valuation"), Period.ALWAYS, "Agreed with the partners")))),
+        new PastChange(ago(today, 12), "wenna.carrow", "Halcyon Reach: the survey section follows the case again.", List.of(
+            new Change.Rejoin("f-2508-survey", false))));
+  }
+
+  private Structure build() {
+    papers.breakAt("lib-people");
+    papers.breakAt("lib-board");
+    papers.breakAt("f-2406");
+    papers.breakAt("f-2411");
+    papers.breakAt("f-2508-survey");
+    // Nobody noticed that this break says what its parent says, and that that one lost its keeper.
+    papers.breakAt("f-2513");
+    papers.breakAt("lib-acc-2024-contracts");
+    return Structure.of(company.units, company.people, company.groups(), roles(), papers.types,
+        papers.places.values(), grants, withholdings);
+  }
+
+  private static List<Role> roles() {
+    return List.of(
+        new Role("r-onlooker", "Onlooker", Rights.parse(List.of("find"))),
+        new Role("r-reader", "Reader", Rights.parse(List.of("find", "read"))),
+        new Role("r-filer", "Filer", Rights.parse(List.of("find", "read", "add"))),
+        new Role("r-preparer", "Preparer", Rights.parse(List.of("find", "read", "copy", "add", "describe", "revise"))),
+        new Role("r-curator", "Curator", Rights.parse(List.of("find", "read", "copy", "add", "describe", "revise", "delete", "share"))),
+        new Role("r-keeper", "Keeper", Rights.ALL));
+  }
+
+  private void grantAtTheTop() {
+    give("root", group("g-keepers"), "r-keeper");
+    give("lib-cas", group("g-adjusters"), "r-preparer");
+    give("lib-cas", group("g-surveyors"), "r-reader");
+    give("lib-cas", group("g-management"), "r-reader");
+    give("lib-cas", group("g-accounts"), "r-reader", Set.of("fee"), Period.ALWAYS, "Accounts read the fee notes of every case");
+    give("lib-ves", Subject.BuiltIn.STAFF, "r-reader");
+    give("lib-ves", group("g-surveyors"), "r-preparer");
+    give("lib-charts", Subject.BuiltIn.STAFF, "r-reader");
+    give("lib-hand", Subject.BuiltIn.STAFF, "r-reader");
+    give("lib-hand", new Subject.OfPerson("p-hesper"), "r-curator");
+    give("lib-hand", new Subject.OfPerson("p-teodor"), "r-curator");
+    give("lib-acc", group("g-accounts"), "r-curator");
+    give("lib-acc", group("g-management"), "r-reader");
+    give("lib-people", group("g-keepers"), "r-keeper");
+    give("lib-people", group("g-personnel"), "r-curator");
+    give("lib-people", new Subject.OfUnit("u-man"), "r-onlooker");
+    give("lib-board", group("g-keepers"), "r-keeper");
+    give("lib-board", group("g-management"), "r-preparer");
+  }
+
+  private void grantInCasualties() {
+    for (String name : Company.CASES) {
+      String number = Company.caseNumber(name);
+      give("f-" + number, group("g-team-" + number), "r-curator");
+    }
+    give("f-2406", group("g-keepers"), "r-keeper");
+    give("f-2406", group("g-surveyors"), "r-reader");
+    give("f-2411", group("g-keepers"), "r-keeper");
+    give("f-2411", group("g-cargo"), "r-preparer");
+    give("f-2508-survey", group("g-keepers"), "r-keeper");
+    give("f-2508-survey", group("g-surveyors"), "r-preparer");
+    give("f-2513", group("g-keepers"), "r-keeper");
+    give("f-2513", group("g-adjusters"), "r-preparer");
+    give("f-2513", group("g-surveyors"), "r-reader");
+    give("f-2513", group("g-management"), "r-reader");
+    give("f-2513", group("g-accounts"), "r-reader", Set.of("fee"), Period.ALWAYS, null);
+    give("f-2607", new Subject.OfPerson("p-hesper"), "r-reader", Set.of(), new Period(null, today.plus(Duration.ofDays(11))), "Covers for a colleague");
+  }
+
+  private void grantToOutsiders() {
+    give("lib-out", Subject.BuiltIn.OUTSIDERS, "r-onlooker");
+    give("lib-out", group("g-adjusters"), "r-preparer");
+    for (int i = 0; i < Company.FIRMS.size(); i++) {
+      give("out-" + i, group("g-firm-" + i), "r-filer", Set.of(), new Period(null, today.plus(Duration.ofDays(60L + 30 * i))), null);
+    }
+    give("f-2423-survey", group("g-firm-0"), "r-filer", Set.of("dive"), new Period(today.minus(Duration.ofDays(200)), today.minus(Duration.ofDays(30))), "Hull inspection, first season");
+  }
+
+  private void plantTrouble() {
+    give("f-2502", group("g-marrow-region"), "r-keeper");
+    give("f-2519", group("g-marrow-region"), "r-keeper");
+    give("f-2604", group("g-ice"), "r-preparer");
+    give("lib-acc-2024-contracts", group("g-accounts"), "r-curator");
+    withholdings.add(new Withholding("w-1", "f-2417", group("g-firm-2"), Rights.parse(List.of("copy")), Set.of(), Period.ALWAYS, "Counsel read, they do not take away"));
+    withholdings.add(new Withholding("w-2", "f-2406", group("g-surveyors"), Rights.parse(List.of("copy", "revise")), Set.of(), Period.ALWAYS, null));
+  }
+
+  private void give(String place, Subject subject, String role) {
+    give(place, subject, role, Set.of(), Period.ALWAYS, null);
+  }
+
+  private void give(String place, Subject subject, String role, Set<String> types, Period period, String note) {
+    grants.add(new Grant("e-" + (100 + grants.size()), place, subject, role, types, period, note));
+  }
+
+  private static Grant grant(String id, String place, Subject subject, String role) {
+    return new Grant(id, place, subject, role, Set.of(), Period.ALWAYS, null);
+  }
+
+  private static Subject group(String id) {
+    return new Subject.OfGroup(id);
+  }
+
+  private static Instant ago(Instant today, int days) {
+    return today.minus(Duration.ofDays(days)).plus(Duration.ofHours(9).plusMinutes(days % 50));
+  }
+}

@@ -67,11 +67,11 @@ final class Papers {
       // One case was filed under a wrong number, and everything that hangs on the label misses it.
       Map<String, String> labels = Map.of("case", number.equals("2417") ? "C-2471" : "C-" + number);
       places.put(id, new Place(id, PlaceKind.FOLDER, "lib-cas", name, false, labels, null, null, null));
-      section(id, "survey", "Survey", "Survey report", "survey", 7);
-      section(id, "corr", "Correspondence", "Letter", "letter", 12);
+      section(id, "survey", "Survey", "Survey report", "survey", 16);
+      section(id, "corr", "Correspondence", "Letter", "letter", 27);
       section(id, "val", "Valuation", "Valuation", "valuation", 4);
       section(id, "stat", "Statement", "Statement of adjustment", "statement", 3);
-      section(id, "fees", "Fees", "Fee note", "fee", 5);
+      section(id, "fees", "Fees", "Fee note", "fee", 12);
       folder("f-" + number + "-survey-photos", "f-" + number + "-survey", "Photographs");
       papers("f-" + number + "-survey-photos", "Photo log", "photos", 4);
       papers("f-" + number + "-survey", "Diver's log", "dive", 2);

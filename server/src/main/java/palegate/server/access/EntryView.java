@@ -1,0 +1,30 @@
+package palegate.server.access;
+
+import java.time.Instant;
+import java.util.List;
+import palegate.core.access.Entry;
+import palegate.core.access.Grant;
+import palegate.core.roles.Rights;
+import palegate.core.structure.Structure;
+import palegate.server.people.SubjectNames;
+
+/**
+ * An entry as the interface shows it.
+ *
+ * @param kind grant or withholding
+ * @param role the role's name; null for a withholding
+ * @param types the names of the types it is narrowed to
+ */
+public record EntryView(
+    String id, String kind, String place, String placeName, String subjectKind, String subjectId, String subjectName,
+    String role, List<String> rights, List<String> types, Instant from, Instant until, String note) {
+
+  public static EntryView of(Entry entry, Rights rights, Structure structure) {
+    String role = entry instanceof Grant grant ? structure.roles().get(grant.role()).name() : null;
+    return new EntryView(entry.id(), entry instanceof Grant ? "grant" : "withholding", entry.place(),
+        structure.places().get(entry.place()).name(), entry.subject().kind(), entry.subject().id(),
+        SubjectNames.of(entry.subject(), structure), role, rights.words(),
+        entry.types().stream().map(type -> structure.types().get(type).name()).sorted().toList(),
+        entry.period().from(), entry.period().until(), entry.note());
+  }
+}

@@ -1,0 +1,2 @@
+/** The why panel's answers. */
+package palegate.server.access;

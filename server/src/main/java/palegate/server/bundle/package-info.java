@@ -1,0 +1,2 @@
+/** Bundles into and out of the running database. */
+package palegate.server.bundle;

@@ -1,0 +1,77 @@
+package palegate.server.demo;
+
+import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.List;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.boot.ApplicationArguments;
+import org.springframework.boot.ApplicationRunner;
+import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
+import org.springframework.security.crypto.password.PasswordEncoder;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.support.TransactionTemplate;
+import palegate.core.drafts.Application;
+import palegate.core.structure.Structure;
+import palegate.demo.Sallowpoint;
+import palegate.server.bundle.Bundles;
+import palegate.server.drafts.Touches;
+import palegate.server.session.Accounts;
+import palegate.server.store.ChangeLog;
+import palegate.server.store.StructureStore;
+
+/** Fills an empty database with the demo: the structure, two years of changes, and the sign-ins. */
+@Component
+@ConditionalOnProperty(name = "palegate.demo", havingValue = "true")
+class DemoSetUp implements ApplicationRunner {
+  /** Printed by the start command and shown on the sign-in page; the demo holds nothing that is real. */
+  private static final String PASSWORD = "pale-gate-demo";
+  private static final Logger LOG = LoggerFactory.getLogger(DemoSetUp.class);
+
+  private final StructureStore store;
+  private final ChangeLog log;
+  private final Bundles bundles;
+  private final Accounts accounts;
+  private final PasswordEncoder passwords;
+  private final TransactionTemplate transaction;
+  private final Clock clock;
+
+  DemoSetUp(StructureStore store, ChangeLog log, Bundles bundles, Accounts accounts, PasswordEncoder passwords,
+      TransactionTemplate transaction, Clock clock) {
+    this.store = store;
+    this.log = log;
+    this.bundles = bundles;
+    this.accounts = accounts;
+    this.passwords = passwords;
+    this.transaction = transaction;
+    this.clock = clock;
+  }
+
+  @Override
+  public void run(ApplicationArguments arguments) {
+    transaction.executeWithoutResult(status -> {
+      if (store.head() == 0) {
+        setUp(clock.instant());
+        LOG.info("The demo is set up");
+      }
+    });
+  }
+
+  private void setUp(Instant now) {
+    Structure structure = Sallowpoint.structure(now);
+    bundles.bringIn(structure, "set-up", "Set-up", "Sallowpoint Adjusting as it was two years ago.", now.minus(Duration.ofDays(730)));
+    for (Sallowpoint.SignIn signIn : Sallowpoint.signIns()) {
+      accounts.add(new Accounts.Account(signIn.login(), structure.people().get(signIn.person()).name(),
+          passwords.encode(PASSWORD), signIn.person(), List.of(signIn.duty())));
+    }
+    for (Sallowpoint.PastChange past : Sallowpoint.history(now)) {
+      Structure after = Application.of(structure, past.changes(), past.at()).structure();
+      long number = log.takeNextNumber();
+      String author = accounts.find(past.author()).orElseThrow().name();
+      log.write(new ChangeLog.Logged(number, past.author(), author, past.at(), past.note(), "draft", "[]"), Touches.between(structure, after));
+      store.write(structure, after, number);
+      structure = after;
+    }
+  }
+}

@@ -1,0 +1,2 @@
+/** Sets up the demo in an empty database. */
+package palegate.server.demo;

@@ -1,0 +1,45 @@
+package palegate.server.drafts;
+
+import java.util.Map;
+import java.util.Set;
+import java.util.TreeSet;
+import java.util.function.Function;
+import palegate.core.access.Entry;
+import palegate.core.structure.Structure;
+
+/** What a change touches, as names of things; two drafts that share one clash. */
+public final class Touches {
+  private Touches() {}
+
+  /** Everything that differs between two structures; an entry counts as its place's access list. */
+  public static Set<String> between(Structure before, Structure after) {
+    Set<String> things = new TreeSet<>();
+    collect(things, before.units(), after.units(), unit -> "unit:" + unit.id());
+    collect(things, before.people(), after.people(), person -> "person:" + person.id());
+    collect(things, before.groups(), after.groups(), group -> "group:" + group.id());
+    collect(things, before.roles(), after.roles(), role -> "role:" + role.id());
+    collect(things, before.types(), after.types(), type -> "type:" + type.id());
+    collect(things, before.places(), after.places(), place -> place(place.id()));
+    Function<Entry, String> list = entry -> place(entry.place());
+    collect(things, before.grants(), after.grants(), list);
+    collect(things, before.withholdings(), after.withholdings(), list);
+    return things;
+  }
+
+  static String place(String id) {
+    return "place:" + id;
+  }
+
+  private static <T> void collect(Set<String> things, Map<String, ? extends T> before, Map<String, ? extends T> after, Function<T, String> name) {
+    before.forEach((id, thing) -> {
+      if (!thing.equals(after.get(id))) {
+        things.add(name.apply(thing));
+      }
+    });
+    after.forEach((id, thing) -> {
+      if (!thing.equals(before.get(id))) {
+        things.add(name.apply(thing));
+      }
+    });
+  }
+}

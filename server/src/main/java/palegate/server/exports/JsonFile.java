@@ -1,0 +1,39 @@
+package palegate.server.exports;
+
+import java.io.OutputStream;
+import java.util.Iterator;
+import java.util.List;
+import java.util.Map;
+import tools.jackson.core.JsonEncoding;
+import tools.jackson.core.JsonGenerator;
+import tools.jackson.core.ObjectWriteContext;
+import tools.jackson.core.json.JsonFactory;
+
+/** A sheet as one JSON object: the facts of the cover, then the rows as objects. */
+public final class JsonFile {
+  private JsonFile() {}
+
+  public static void write(Sheet sheet, OutputStream out) {
+    try (JsonGenerator json = new JsonFactory().createGenerator(ObjectWriteContext.empty(), out, JsonEncoding.UTF8)) {
+      json.writeStartObject();
+      json.writeStringProperty("title", sheet.title());
+      json.writeObjectPropertyStart("facts");
+      for (Map.Entry<String, String> fact : sheet.facts().entrySet()) {
+        json.writeStringProperty(fact.getKey(), fact.getValue());
+      }
+      json.writeEndObject();
+      json.writeArrayPropertyStart("rows");
+      for (Iterator<List<String>> rows = sheet.rows().iterator(); rows.hasNext();) {
+        List<String> row = rows.next();
+        json.writeRaw("\n");
+        json.writeStartObject();
+        for (int i = 0; i < row.size(); i++) {
+          json.writeStringProperty(sheet.columns().get(i).key(), row.get(i));
+        }
+        json.writeEndObject();
+      }
+      json.writeEndArray();
+      json.writeEndObject();
+    }
+  }
+}

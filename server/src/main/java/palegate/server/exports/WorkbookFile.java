@@ -1,0 +1,135 @@
+package palegate.server.exports;
+
+import java.io.IOException;
+import java.io.OutputStream;
+import java.util.Iterator;
+import java.util.List;
+import org.apache.poi.ss.usermodel.BorderStyle;
+import org.apache.poi.ss.usermodel.Cell;
+import org.apache.poi.ss.usermodel.CellStyle;
+import org.apache.poi.ss.usermodel.FillPatternType;
+import org.apache.poi.ss.usermodel.Font;
+import org.apache.poi.ss.usermodel.Row;
+import org.apache.poi.ss.usermodel.VerticalAlignment;
+import org.apache.poi.ss.util.CellRangeAddress;
+import org.apache.poi.xssf.streaming.SXSSFSheet;
+import org.apache.poi.xssf.streaming.SXSSFWorkbook;
+import org.apache.poi.xssf.usermodel.XSSFCellStyle;
+import org.apache.poi.xssf.usermodel.XSSFColor;
+import org.apache.poi.xssf.usermodel.XSSFFont;
+
+/** A sheet as a workbook: a cover, and a table with a frozen header, filters and widths. */
+public final class WorkbookFile {
+  private static final int ROWS_IN_MEMORY = 200;
+  private static final int CHARACTER = 256;
+  /** The file format ends here; what does not fit goes on in another table. */
+  private static final int ROWS_IN_A_TABLE = 1_048_575;
+  private static final byte[] SLATE = {0x23, 0x31, 0x3c};
+  private static final byte[] PAPER = {(byte) 0xf4, (byte) 0xf1, (byte) 0xea};
+
+  private final SXSSFWorkbook workbook;
+  private final CellStyle heading;
+  private final CellStyle title;
+  private final CellStyle label;
+  private final CellStyle wrapped;
+
+  private WorkbookFile(SXSSFWorkbook workbook) {
+    this.workbook = workbook;
+    heading = heading();
+    title = font((short) 16);
+    label = font((short) 11);
+    wrapped = workbook.createCellStyle();
+    wrapped.setWrapText(true);
+    wrapped.setVerticalAlignment(VerticalAlignment.TOP);
+  }
+
+  /** Streams the workbook; memory does not grow with the number of rows. */
+  public static void write(Sheet sheet, OutputStream out) throws IOException {
+    try (SXSSFWorkbook workbook = new SXSSFWorkbook(ROWS_IN_MEMORY)) {
+      WorkbookFile file = new WorkbookFile(workbook);
+      file.cover(sheet);
+      file.tables(sheet);
+      workbook.write(out);
+    }
+  }
+
+  private void cover(Sheet sheet) {
+    SXSSFSheet cover = workbook.createSheet("Cover");
+    cover.setColumnWidth(0, 24 * CHARACTER);
+    cover.setColumnWidth(1, 90 * CHARACTER);
+    cell(cover.createRow(0), 0, sheet.title(), title);
+    int number = 2;
+    for (var fact : sheet.facts().entrySet()) {
+      Row row = cover.createRow(number++);
+      cell(row, 0, fact.getKey(), label);
+      cell(row, 1, fact.getValue(), wrapped);
+    }
+    cover.setDisplayGridlines(false);
+    cover.setFitToPage(true);
+  }
+
+  private void tables(Sheet sheet) {
+    Iterator<List<String>> rows = sheet.rows().iterator();
+    int part = 1;
+    do {
+      table(sheet, rows, part++);
+    } while (rows.hasNext());
+  }
+
+  private void table(Sheet sheet, Iterator<List<String>> rows, int part) {
+    SXSSFSheet table = workbook.createSheet(part == 1 ? "Statement" : "Statement " + part);
+    Row header = table.createRow(0);
+    header.setHeightInPoints(22);
+    for (int i = 0; i < sheet.columns().size(); i++) {
+      table.setColumnWidth(i, sheet.columns().get(i).width() * CHARACTER);
+      cell(header, i, sheet.columns().get(i).title(), heading);
+    }
+    table.createFreezePane(0, 1);
+    int number = 1;
+    while (rows.hasNext() && number <= ROWS_IN_A_TABLE) {
+      Row row = table.createRow(number++);
+      List<String> values = rows.next();
+      for (int i = 0; i < values.size(); i++) {
+        if (!values.get(i).isEmpty()) {
+          cell(row, i, values.get(i), null);
+        }
+      }
+    }
+    table.setAutoFilter(new CellRangeAddress(0, number - 1, 0, sheet.columns().size() - 1));
+    table.setRepeatingRows(CellRangeAddress.valueOf("1:1"));
+    table.getPrintSetup().setLandscape(true);
+    table.setFitToPage(true);
+    table.getPrintSetup().setFitHeight((short) 0);
+  }
+
+  private static void cell(Row row, int column, String text, CellStyle style) {
+    Cell cell = row.createCell(column);
+    cell.setCellValue(Cells.neutral(text));
+    if (style != null) {
+      cell.setCellStyle(style);
+    }
+  }
+
+  private CellStyle heading() {
+    XSSFCellStyle style = (XSSFCellStyle) workbook.createCellStyle();
+    style.setFillForegroundColor(new XSSFColor(SLATE));
+    style.setFillPattern(FillPatternType.SOLID_FOREGROUND);
+    style.setVerticalAlignment(VerticalAlignment.CENTER);
+    style.setBorderBottom(BorderStyle.THIN);
+    XSSFFont font = (XSSFFont) workbook.createFont();
+    font.setBold(true);
+    font.setColor(new XSSFColor(PAPER));
+    style.setFont(font);
+    return style;
+  }
+
+  private CellStyle font(short points) {
+    Font font = workbook.createFont();
+    font.setBold(true);
+    font.setFontHeightInPoints(points);
+    CellStyle style = workbook.createCellStyle();
+    style.setFont(font);
+    style.setVerticalAlignment(VerticalAlignment.TOP);
+    return style;
+  }
+}

@@ -1,0 +1,2 @@
+/** Files from rows: workbook, CSV, JSON. */
+package palegate.server.exports;

@@ -1,0 +1,2 @@
+/** Finding people and subjects. */
+package palegate.server.people;

@@ -1,0 +1,101 @@
+package palegate.server.places;
+
+import java.security.Principal;
+import java.time.Clock;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Set;
+import java.util.stream.Collectors;
+import org.roaringbitmap.RoaringBitmap;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+import palegate.core.access.Entry;
+import palegate.core.questions.AccessList;
+import palegate.core.snapshot.Moment;
+import palegate.core.snapshot.Snapshot;
+import palegate.server.access.EntryView;
+import palegate.server.drafts.Drafts;
+import palegate.server.people.PersonView;
+import palegate.server.shell.Page;
+import palegate.server.shell.Problem;
+
+/** The access list of a place, with what the asker's draft would add to it and remove from it. */
+@RestController
+class AccessListController {
+  /** Whether the asker's draft touches a line. */
+  enum Drafted { NO, ADDED, REMOVED }
+
+  /** {@code state} says whether the line does anything now. */
+  record Line(EntryView entry, boolean own, AccessList.State state, int people, int outsiders, Drafted drafted) {}
+
+  /** {@code people} and {@code outsiders} count who can do anything at the place. */
+  record AccessListView(long change, boolean standsAlone, boolean standsAloneDrafted, int people, int outsiders, List<Line> lines) {}
+
+  private final Drafts drafts;
+  private final Clock clock;
+
+  AccessListController(Drafts drafts, Clock clock) {
+    this.drafts = drafts;
+    this.clock = clock;
+  }
+
+  @GetMapping("/api/places/{id}/access")
+  AccessListView accessList(@PathVariable String id, Principal who) {
+    Drafts.Rehearsed rehearsed = drafts.rehearse(who.getName());
+    Snapshot before = rehearsed.rehearsal().before();
+    Snapshot after = rehearsed.rehearsal().after();
+    Instant now = clock.instant();
+    int number = PlacesController.number(before, id);
+    AccessList inForce = AccessList.of(before, now, number);
+    AccessList drafted = AccessList.of(after, now, after.placeNumber(id));
+    Set<String> kept = keys(drafted);
+    Set<String> known = keys(inForce);
+    List<Line> lines = new ArrayList<>();
+    inForce.lines().forEach(line -> lines.add(view(line, before, kept.contains(key(line)) ? Drafted.NO : Drafted.REMOVED)));
+    drafted.lines().stream().filter(line -> !known.contains(key(line)))
+        .forEach(line -> lines.add(view(line, after, Drafted.ADDED)));
+    lines.sort((a, b) -> Boolean.compare(b.own(), a.own()));
+    RoaringBitmap people = before.at(now).holders(number).anyone();
+    return new AccessListView(rehearsed.change(), inForce.place().standsAlone(), drafted.place().standsAlone(),
+        people.getCardinality(), RoaringBitmap.andCardinality(people, before.at(now).activeOutsiders()), lines);
+  }
+
+  /** The active people behind one line, by any chain of memberships, by name. */
+  @GetMapping("/api/places/{id}/access/{entry}/people")
+  Page<PersonView> peopleBehind(@PathVariable String id, @PathVariable String entry, @RequestParam(defaultValue = "grant") String kind,
+      @RequestParam(defaultValue = "0") int offset, @RequestParam(defaultValue = "500") int limit, Principal who) {
+    Drafts.Rehearsed rehearsed = drafts.rehearse(who.getName());
+    Snapshot snapshot = entryOf(rehearsed.rehearsal().before(), entry, kind) != null
+        ? rehearsed.rehearsal().before() : rehearsed.rehearsal().after();
+    Entry found = entryOf(snapshot, entry, kind);
+    if (found == null) {
+      throw Problem.notFound(kind, entry);
+    }
+    Moment moment = snapshot.at(clock.instant());
+    List<PersonView> people = AccessList.peopleBehind(moment, found).stream()
+        .mapToObj(number -> PersonView.of(snapshot.person(number), snapshot.structure()))
+        .sorted((a, b) -> a.name().compareTo(b.name())).toList();
+    return Page.of(people, offset, limit);
+  }
+
+  private static Entry entryOf(Snapshot snapshot, String id, String kind) {
+    return kind.equals("grant") ? snapshot.structure().grants().get(id) : snapshot.structure().withholdings().get(id);
+  }
+
+  private static Set<String> keys(AccessList list) {
+    return list.lines().stream().map(AccessListController::key).collect(Collectors.toCollection(HashSet::new));
+  }
+
+  private static String key(AccessList.Line line) {
+    return line.entry().getClass().getSimpleName() + " " + line.entry().id();
+  }
+
+  private static Line view(AccessList.Line line, Snapshot snapshot, Drafted drafted) {
+    return new Line(EntryView.of(line.entry(), line.rights(), snapshot.structure()), line.own(), line.state(),
+        line.people(), line.outsiders(), drafted);
+  }
+}

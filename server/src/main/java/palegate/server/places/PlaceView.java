@@ -1,0 +1,45 @@
+package palegate.server.places;
+
+import java.util.List;
+import palegate.core.places.Place;
+import palegate.core.snapshot.Snapshot;
+
+/**
+ * A place in the tree.
+ *
+ * @param containers how many containers stand directly below
+ * @param papers how many documents and links stand directly below
+ * @param breaksBelow how many places below stand alone
+ */
+public record PlaceView(String id, String parent, String kind, String name, boolean standsAlone, String type, int depth,
+    int containers, int papers, int breaksBelow) {
+
+  static PlaceView of(Snapshot snapshot, int number) {
+    Place place = snapshot.place(number);
+    int containers = 0;
+    int papers = 0;
+    for (int child : snapshot.children(number)) {
+      if (snapshot.place(child).kind().isContainer()) {
+        containers++;
+      } else {
+        papers++;
+      }
+    }
+    int breaks = 0;
+    for (int below = number + 1; below < snapshot.endOf(number); below++) {
+      breaks += snapshot.place(below).standsAlone() ? 1 : 0;
+    }
+    String type = place.type() == null ? null : snapshot.structure().types().get(place.type()).name();
+    return new PlaceView(place.id(), place.parent(), place.kind().word(), place.name(), place.standsAlone(), type,
+        snapshot.depth(number), containers, papers, breaks);
+  }
+
+  /** From the repository down to the place, for the path line. */
+  static List<Post> path(Snapshot snapshot, int number) {
+    return snapshot.path(number).stream().map(snapshot::place)
+        .map(place -> new Post(place.id(), place.name(), place.kind().word(), place.standsAlone())).toList();
+  }
+
+  /** One post of a path line. */
+  public record Post(String id, String name, String kind, boolean standsAlone) {}
+}

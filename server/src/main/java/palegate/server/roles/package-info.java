@@ -1,0 +1,2 @@
+/** Roles, for choosing one. */
+package palegate.server.roles;

@@ -1,0 +1,113 @@
+package palegate.server.session;
+
+import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletResponse;
+import jakarta.servlet.http.HttpSession;
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotBlank;
+import jakarta.validation.constraints.Size;
+import java.security.Principal;
+import java.util.List;
+import java.util.Optional;
+import org.springframework.beans.factory.annotation.Value;
+import org.springframework.http.HttpStatus;
+import org.springframework.security.authentication.UsernamePasswordAuthenticationToken;
+import org.springframework.security.core.context.SecurityContext;
+import org.springframework.security.core.context.SecurityContextHolder;
+import org.springframework.security.crypto.password.PasswordEncoder;
+import org.springframework.security.web.context.SecurityContextRepository;
+import org.springframework.security.web.csrf.CsrfToken;
+import org.springframework.web.bind.annotation.DeleteMapping;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+import palegate.demo.Sallowpoint;
+import palegate.server.shell.Problem;
+
+/** Signing in and out. */
+@RestController
+@RequestMapping("/api/session")
+class SessionController {
+  record SignIn(
+      @NotBlank(message = "Write your sign-in name.") @Size(max = 100, message = "A sign-in name has at most 100 characters.") String login,
+      @NotBlank(message = "Write your password.") @Size(max = 200, message = "A password has at most 200 characters.") String password) {}
+
+  record DemoSignIn(String login, String does) {}
+
+  /** {@code account} is null if nobody is signed in; {@code demo} is empty outside the demo. */
+  record Session(SignedIn account, List<DemoSignIn> demo) {}
+
+  record SignedIn(String login, String name, String person, List<String> duties) {}
+
+  private final Accounts accounts;
+  private final PasswordEncoder passwords;
+  private final SecurityContextRepository contexts;
+  private final SignInLimit limit;
+  private final boolean demo;
+  private final String nobodysHash;
+
+  SessionController(Accounts accounts, PasswordEncoder passwords, SecurityContextRepository contexts, SignInLimit limit,
+      @Value("${palegate.demo}") boolean demo) {
+    this.accounts = accounts;
+    this.passwords = passwords;
+    this.contexts = contexts;
+    this.limit = limit;
+    this.demo = demo;
+    nobodysHash = passwords.encode("nobody has this password");
+  }
+
+  @GetMapping
+  Session session(Principal who, CsrfToken token) {
+    // Asking for the token makes the filter send its cookie, which the first sign-in needs.
+    token.getToken();
+    Optional<SignedIn> account = who == null ? Optional.empty() : accounts.find(who.getName()).map(SessionController::signedIn);
+    return new Session(account.orElse(null), demo ? demoSignIns() : List.of());
+  }
+
+  @PostMapping
+  SignedIn signIn(@Valid @RequestBody SignIn body, HttpServletRequest request, HttpServletResponse response) {
+    long wait = limit.attempt(body.login(), request.getRemoteAddr());
+    if (wait > 0) {
+      response.setHeader("Retry-After", Long.toString(wait));
+      throw Problem.of(HttpStatus.TOO_MANY_REQUESTS, "too-many-attempts", "Too many attempts",
+          "Wait " + wait + " seconds and try again.");
+    }
+    Optional<Accounts.Account> account = accounts.find(body.login());
+    // The same work is done for a name that does not exist, so that the time does not tell which do.
+    boolean right = passwords.matches(body.password(), account.map(Accounts.Account::passwordHash).orElse(nobodysHash));
+    if (account.isEmpty() || !right) {
+      throw Problem.of(HttpStatus.UNAUTHORIZED, "wrong-sign-in", "Not signed in", "The name or the password is not right.");
+    }
+    limit.succeeded(body.login());
+    HttpSession old = request.getSession(false);
+    if (old != null) {
+      request.changeSessionId();
+    }
+    SecurityContext context = SecurityContextHolder.createEmptyContext();
+    context.setAuthentication(UsernamePasswordAuthenticationToken.authenticated(account.get().login(), null, List.of()));
+    SecurityContextHolder.setContext(context);
+    contexts.saveContext(context, request, response);
+    return signedIn(account.get());
+  }
+
+  @DeleteMapping
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  void signOut(HttpServletRequest request) {
+    HttpSession session = request.getSession(false);
+    if (session != null) {
+      session.invalidate();
+    }
+    SecurityContextHolder.clearContext();
+  }
+
+  private static List<DemoSignIn> demoSignIns() {
+    return Sallowpoint.signIns().stream().map(signIn -> new DemoSignIn(signIn.login(), signIn.does())).toList();
+  }
+
+  private static SignedIn signedIn(Accounts.Account account) {
+    return new SignedIn(account.login(), account.name(), account.person(), account.duties());
+  }
+}

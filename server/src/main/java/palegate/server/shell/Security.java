@@ -1,0 +1,104 @@
+package palegate.server.shell;
+
+import jakarta.servlet.DispatcherType;
+import jakarta.servlet.http.HttpServletResponse;
+import java.io.IOException;
+import java.util.function.Supplier;
+import org.springframework.context.annotation.Bean;
+import org.springframework.context.annotation.Configuration;
+import org.springframework.context.annotation.Profile;
+import org.springframework.core.annotation.Order;
+import org.springframework.http.HttpMethod;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
+import org.springframework.http.ProblemDetail;
+import org.springframework.security.authorization.AuthorizationDecision;
+import org.springframework.security.authorization.AuthorizationManager;
+import org.springframework.security.config.annotation.web.builders.HttpSecurity;
+import org.springframework.security.core.Authentication;
+import org.springframework.security.crypto.factory.PasswordEncoderFactories;
+import org.springframework.security.crypto.password.PasswordEncoder;
+import org.springframework.security.web.SecurityFilterChain;
+import org.springframework.security.web.access.intercept.RequestAuthorizationContext;
+import org.springframework.security.web.context.HttpSessionSecurityContextRepository;
+import org.springframework.security.web.context.SecurityContextRepository;
+import org.springframework.security.web.header.writers.ReferrerPolicyHeaderWriter.ReferrerPolicy;
+import palegate.server.session.Accounts;
+import palegate.server.session.Duty;
+import tools.jackson.databind.json.JsonMapper;
+
+/** Who may ask what: nothing unless it is listed here. */
+@Configuration
+class Security {
+  private static final String CONTENT_POLICY = "default-src 'none'; script-src 'self'; style-src 'self' 'unsafe-inline'; "
+      + "img-src 'self' data:; font-src 'self'; connect-src 'self'; base-uri 'none'; form-action 'self'; frame-ancestors 'none'";
+
+  private final JsonMapper json;
+
+  Security(JsonMapper json) {
+    this.json = json;
+  }
+
+  @Bean
+  @Profile("!describe")
+  SecurityFilterChain rules(HttpSecurity http, Accounts accounts) throws Exception {
+    return http
+        .csrf(csrf -> csrf.spa())
+        .headers(headers -> headers
+            .contentSecurityPolicy(policy -> policy.policyDirectives(CONTENT_POLICY))
+            .referrerPolicy(policy -> policy.policy(ReferrerPolicy.SAME_ORIGIN)))
+        .requestCache(cache -> cache.disable())
+        .formLogin(form -> form.disable())
+        .httpBasic(basic -> basic.disable())
+        .logout(logout -> logout.disable())
+        .exceptionHandling(errors -> errors
+            .authenticationEntryPoint((request, response, failed) -> answer(response, HttpStatus.UNAUTHORIZED, "signed-out",
+                "Not signed in", "Sign in and try again; your draft is kept."))
+            .accessDeniedHandler((request, response, failed) -> answer(response, HttpStatus.FORBIDDEN, "not-allowed",
+                "Not allowed", "Your duties do not cover this, or the page is out of date: reload it and try again.")))
+        .authorizeHttpRequests(requests -> requests
+            .dispatcherTypeMatchers(DispatcherType.FORWARD, DispatcherType.ERROR).permitAll()
+            .requestMatchers(HttpMethod.GET, Pages.ADDRESSES).permitAll()
+            .requestMatchers(HttpMethod.GET, "/index.html", "/favicon.svg", "/assets/**").permitAll()
+            .requestMatchers("/api/session").permitAll()
+            .requestMatchers(HttpMethod.GET, "/api/**").access(holding(accounts, Duty.ACCESS, Duty.AUDIT))
+            .requestMatchers("/api/draft/**").access(holding(accounts, Duty.ACCESS))
+            .anyRequest().denyAll())
+        .build();
+  }
+
+  /** Only while the build writes the description of the interface: there is no database and no data then. */
+  @Bean
+  @Order(0)
+  @Profile("describe")
+  SecurityFilterChain descriptionOnly(HttpSecurity http) throws Exception {
+    return http.authorizeHttpRequests(requests -> requests
+        .requestMatchers(HttpMethod.GET, "/api/description").permitAll().anyRequest().denyAll()).build();
+  }
+
+  @Bean
+  PasswordEncoder passwords() {
+    return PasswordEncoderFactories.createDelegatingPasswordEncoder();
+  }
+
+  @Bean
+  SecurityContextRepository contexts() {
+    return new HttpSessionSecurityContextRepository();
+  }
+
+  /** Duties are read at every request, so that a duty taken away is gone at once. */
+  private static AuthorizationManager<RequestAuthorizationContext> holding(Accounts accounts, Duty... wanted) {
+    return (Supplier<? extends Authentication> who, RequestAuthorizationContext request) -> {
+      Authentication signedIn = who.get();
+      boolean granted = signedIn != null && signedIn.isAuthenticated() && accounts.holdsAny(signedIn.getName(), wanted);
+      return new AuthorizationDecision(granted);
+    };
+  }
+
+  private void answer(HttpServletResponse response, HttpStatus status, String code, String title, String detail) throws IOException {
+    ProblemDetail body = Problem.of(status, code, title, detail).getBody();
+    response.setStatus(status.value());
+    response.setContentType(MediaType.APPLICATION_PROBLEM_JSON_VALUE);
+    response.getOutputStream().write(json.writeValueAsBytes(body));
+  }
+}

@@ -1,0 +1,81 @@
+package palegate.server.statements;
+
+import jakarta.servlet.http.HttpServletResponse;
+import java.io.IOException;
+import java.io.OutputStream;
+import java.security.Principal;
+import java.time.Instant;
+import java.util.List;
+import java.util.Locale;
+import org.springframework.http.ContentDisposition;
+import org.springframework.http.HttpHeaders;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+import palegate.core.statements.Statement;
+import palegate.core.structure.Structure;
+import palegate.server.exports.CsvFile;
+import palegate.server.exports.JsonFile;
+import palegate.server.exports.Sheet;
+import palegate.server.exports.WorkbookFile;
+import palegate.server.people.PersonView;
+import palegate.server.session.Accounts;
+import palegate.server.shell.Page;
+
+/** Statements on screen, in pages, and as files, whole. */
+@RestController
+@RequestMapping("/api/statements")
+class StatementsController {
+  record Row(PersonView person, String place, String path, String kind, List<String> rights, String comesFrom) {}
+
+  record StatementView(long change, Instant at, String title, Statement.Totals totals, Page<Row> rows) {}
+
+  /** The formats of files. */
+  enum Format {
+    XLSX("application/vnd.openxmlformats-officedocument.spreadsheetml.sheet"),
+    CSV("text/csv;charset=UTF-8"),
+    JSON("application/json");
+
+    private final String mediaType;
+
+    Format(String mediaType) {
+      this.mediaType = mediaType;
+    }
+  }
+
+  private final Statements statements;
+  private final Accounts accounts;
+
+  StatementsController(Statements statements, Accounts accounts) {
+    this.statements = statements;
+    this.accounts = accounts;
+  }
+
+  @GetMapping
+  StatementView statement(@RequestParam Statements.About about, @RequestParam String id, @RequestParam(defaultValue = "true") boolean documents,
+      @RequestParam(defaultValue = "0") int offset, @RequestParam(defaultValue = "200") int limit) {
+    Statements.Asked asked = statements.ask(about, id, documents);
+    Statement.Totals totals = asked.statement().totals();
+    Structure structure = asked.snapshot().structure();
+    Page<Row> rows = Page.of(totals.rows(), asked.statement().rows().map(row -> new Row(PersonView.of(row.person(), structure),
+        row.place().id(), row.path(), row.place().kind().word(), row.rights().words(), StatementSheet.sources(row, structure))), offset, limit);
+    return new StatementView(asked.change(), asked.instant(), asked.title(), totals, rows);
+  }
+
+  @GetMapping("/file")
+  void file(@RequestParam Statements.About about, @RequestParam String id, @RequestParam(defaultValue = "true") boolean documents,
+      @RequestParam Format format, Principal who, HttpServletResponse response) throws IOException {
+    String author = accounts.find(who.getName()).map(Accounts.Account::name).orElse(who.getName());
+    Sheet sheet = StatementSheet.of(statements.ask(about, id, documents), author);
+    response.setContentType(format.mediaType);
+    response.setHeader(HttpHeaders.CONTENT_DISPOSITION, ContentDisposition.attachment()
+        .filename(sheet.name() + "." + format.name().toLowerCase(Locale.ROOT)).build().toString());
+    OutputStream out = response.getOutputStream();
+    switch (format) {
+      case XLSX -> WorkbookFile.write(sheet, out);
+      case CSV -> CsvFile.write(sheet, out);
+      case JSON -> JsonFile.write(sheet, out);
+    }
+  }
+}

@@ -1,0 +1,2 @@
+/** Reports on screen and as files. */
+package palegate.server.statements;

@@ -1,0 +1,90 @@
+package palegate.server.store;
+
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.time.Instant;
+import java.util.Collection;
+import java.util.List;
+import java.util.Optional;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Propagation;
+import org.springframework.transaction.annotation.Transactional;
+
+/** The numbered changes: who put what in force, when and why. */
+@Component
+public class ChangeLog {
+  /** One change. {@code content} is the draft's changes as JSON; an import's is its file. */
+  public record Logged(long number, String author, String authorName, Instant at, String note, String origin, String content) {}
+
+  /** A later change that touched something a draft touches. */
+  public record Clash(long number, String authorName, Instant at, String note, String thing) {}
+
+  private static final String COLUMNS = "SELECT number, author, author_name, made_at, note, origin, content FROM changes";
+
+  private final JdbcClient jdbc;
+  private final Batches batches;
+
+  ChangeLog(JdbcClient jdbc, Batches batches) {
+    this.jdbc = jdbc;
+    this.batches = batches;
+  }
+
+  /** Takes the next number; whoever else wants one waits until this transaction ends. */
+  @Transactional(propagation = Propagation.MANDATORY)
+  public long takeNextNumber() {
+    return 1 + jdbc.sql("SELECT number FROM head WHERE id = 1 FOR UPDATE").query(Long.class).single();
+  }
+
+  /** Writes a change's own row. State rows refer to it, so this comes before them. */
+  @Transactional(propagation = Propagation.MANDATORY)
+  public void write(Logged change, Collection<String> touches) {
+    int written = jdbc.sql("""
+            INSERT INTO changes (number, author, author_name, made_at, note, origin, content)
+            VALUES (:number, :author, :authorName, :at, :note, :origin, :content)
+            """)
+        .param("number", change.number()).param("author", change.author()).param("authorName", change.authorName())
+        .param("at", Instants.toDatabase(change.at())).param("note", change.note())
+        .param("origin", change.origin()).param("content", change.content())
+        .update();
+    int moved = jdbc.sql("UPDATE head SET number = :number WHERE id = 1 AND number = :number - 1")
+        .param("number", change.number()).update();
+    if (written != 1 || moved != 1) {
+      throw new IllegalStateException("Change " + change.number() + " does not follow the newest one.");
+    }
+    batches.insert("INSERT INTO change_touches (change_number, thing) VALUES (?, ?)", touches,
+        thing -> new Object[] {change.number(), thing});
+  }
+
+  /** The changes after {@code base} that touched any of these things, oldest first. */
+  public List<Clash> clashes(long base, Collection<String> things) {
+    if (things.isEmpty()) {
+      return List.of();
+    }
+    return jdbc.sql("""
+            SELECT c.number, c.author_name, c.made_at, c.note, t.thing
+            FROM change_touches t JOIN changes c ON c.number = t.change_number
+            WHERE t.thing IN (:things) AND t.change_number > :base
+            ORDER BY c.number, t.thing
+            """)
+        .param("things", things).param("base", base)
+        .query((row, i) -> new Clash(row.getLong("number"), row.getString("author_name"),
+            Instants.read(row, "made_at"), row.getString("note"), row.getString("thing")))
+        .list();
+  }
+
+  /** The changes with numbers up to {@code newest}, newest first. */
+  public List<Logged> page(long newest, int limit) {
+    return jdbc.sql(COLUMNS + " WHERE number <= :newest ORDER BY number DESC LIMIT :limit")
+        .param("newest", newest).param("limit", limit).query(ChangeLog::logged).list();
+  }
+
+  public Optional<Logged> find(long number) {
+    return jdbc.sql(COLUMNS + " WHERE number = :number").param("number", number).query(ChangeLog::logged).optional();
+  }
+
+  private static Logged logged(ResultSet row, int i) throws SQLException {
+    return new Logged(row.getLong("number"), row.getString("author"), row.getString("author_name"),
+        Instants.read(row, "made_at"), row.getString("note"), row.getString("origin"), row.getString("content"));
+  }
+}

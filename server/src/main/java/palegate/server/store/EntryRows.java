@@ -1,0 +1,119 @@
+package palegate.server.store;
+
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Component;
+import palegate.core.access.Entry;
+import palegate.core.access.Grant;
+import palegate.core.access.Withholding;
+import palegate.core.people.Subject;
+
+/** Grants and withholdings in the database. */
+@Component
+class EntryRows {
+  private record Narrowing(String entry, String type) {}
+
+  private final JdbcClient jdbc;
+  private final Batches batches;
+
+  EntryRows(JdbcClient jdbc, Batches batches) {
+    this.jdbc = jdbc;
+    this.batches = batches;
+  }
+
+  List<Grant> grants(Span span, long change) {
+    Map<String, Set<String>> types = types("""
+        SELECT t.grant_id AS entry, t.type FROM grant_types t JOIN grants r ON r.id = t.grant_id AND r.began = t.began
+        WHERE %s
+        """, span, change);
+    return jdbc.sql("""
+            SELECT r.id, r.place, r.subject_person, r.subject_group, r.subject_unit, r.subject_builtin,
+                   r.role, r.holds_from, r.holds_until, r.note
+            FROM grants r WHERE %s ORDER BY r.id
+            """.formatted(span.condition))
+        .param("change", change)
+        .query((row, i) -> new Grant(row.getString("id"), row.getString("place"), subject(row), row.getString("role"),
+            types.getOrDefault(row.getString("id"), Set.of()), Instants.period(row), row.getString("note")))
+        .list();
+  }
+
+  List<Withholding> withholdings(Span span, long change) {
+    Map<String, Set<String>> types = types("""
+        SELECT t.withholding_id AS entry, t.type
+        FROM withholding_types t JOIN withholdings r ON r.id = t.withholding_id AND r.began = t.began
+        WHERE %s
+        """, span, change);
+    return jdbc.sql("""
+            SELECT r.id, r.place, r.subject_person, r.subject_group, r.subject_unit, r.subject_builtin,
+                   r.rights, r.holds_from, r.holds_until, r.note
+            FROM withholdings r WHERE %s ORDER BY r.id
+            """.formatted(span.condition))
+        .param("change", change)
+        .query((row, i) -> new Withholding(row.getString("id"), row.getString("place"), subject(row),
+            RoleAndTypeRows.rights(row.getString("rights")), types.getOrDefault(row.getString("id"), Set.of()),
+            Instants.period(row), row.getString("note")))
+        .list();
+  }
+
+  void writeGrants(Delta<Grant> delta, long change) {
+    batches.changeOneEach("UPDATE grants SET ended = ? WHERE id = ? AND ended IS NULL", delta.over(),
+        grant -> new Object[] {change, grant.id()});
+    batches.insert("""
+        INSERT INTO grants (id, began, place, subject_person, subject_group, subject_unit, subject_builtin,
+                            role, holds_from, holds_until, note)
+        VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)
+        """, delta.begun(), grant -> values(grant, grant.role(), change));
+    batches.insert("INSERT INTO grant_types (grant_id, began, type) VALUES (?, ?, ?)", narrowings(delta.begun()),
+        narrowing -> new Object[] {narrowing.entry(), change, narrowing.type()});
+  }
+
+  void writeWithholdings(Delta<Withholding> delta, long change) {
+    batches.changeOneEach("UPDATE withholdings SET ended = ? WHERE id = ? AND ended IS NULL", delta.over(),
+        taken -> new Object[] {change, taken.id()});
+    batches.insert("""
+        INSERT INTO withholdings (id, began, place, subject_person, subject_group, subject_unit, subject_builtin,
+                                  rights, holds_from, holds_until, note)
+        VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)
+        """, delta.begun(), taken -> values(taken, RoleAndTypeRows.set(taken.rights()), change));
+    batches.insert("INSERT INTO withholding_types (withholding_id, began, type) VALUES (?, ?, ?)", narrowings(delta.begun()),
+        narrowing -> new Object[] {narrowing.entry(), change, narrowing.type()});
+  }
+
+  private Map<String, Set<String>> types(String sql, Span span, long change) {
+    Map<String, Set<String>> types = new HashMap<>();
+    jdbc.sql(sql.formatted(span.condition)).param("change", change)
+        .query((row, i) -> new Narrowing(row.getString("entry"), row.getString("type"))).list()
+        .forEach(narrowing -> types.computeIfAbsent(narrowing.entry(), any -> new HashSet<>()).add(narrowing.type()));
+    return types;
+  }
+
+  private static Object[] values(Entry entry, String givenOrTaken, long change) {
+    Subject subject = entry.subject();
+    return new Object[] {entry.id(), change, entry.place(),
+        subject instanceof Subject.OfPerson ? subject.id() : null,
+        subject instanceof Subject.OfGroup ? subject.id() : null,
+        subject instanceof Subject.OfUnit ? subject.id() : null,
+        subject instanceof Subject.BuiltIn ? subject.id() : null,
+        givenOrTaken, Instants.toDatabase(entry.period().from()), Instants.toDatabase(entry.period().until()), entry.note()};
+  }
+
+  private static List<Narrowing> narrowings(List<? extends Entry> entries) {
+    return entries.stream().flatMap(entry -> entry.types().stream().map(type -> new Narrowing(entry.id(), type))).toList();
+  }
+
+  private static Subject subject(ResultSet row) throws SQLException {
+    for (String kind : List.of("person", "group", "unit", "builtin")) {
+      String id = row.getString("subject_" + kind);
+      if (id != null) {
+        return Subject.of(kind, id);
+      }
+    }
+    throw new IllegalStateException("The entry [" + row.getString("id") + "] names no subject.");
+  }
+}

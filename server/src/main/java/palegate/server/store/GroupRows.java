@@ -1,0 +1,104 @@
+package palegate.server.store;
+
+import java.time.LocalDateTime;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Component;
+import palegate.core.people.Group;
+import palegate.core.people.Membership;
+
+/** Groups and their memberships in the database; a membership has a history of its own. */
+@Component
+class GroupRows {
+  /** A membership and the group that it is of. */
+  record Held(String group, Membership membership) {}
+
+  private final JdbcClient jdbc;
+  private final Batches batches;
+
+  GroupRows(JdbcClient jdbc, Batches batches) {
+    this.jdbc = jdbc;
+    this.batches = batches;
+  }
+
+  /** Groups with their members, both as of the change. */
+  List<Group> groupsAsOf(long change) {
+    Map<String, List<Membership>> members = new LinkedHashMap<>();
+    for (Held held : memberships(Span.AS_OF, change)) {
+      members.computeIfAbsent(held.group(), any -> new ArrayList<>()).add(held.membership());
+    }
+    return groups(Span.AS_OF, change).stream().map(group -> new Group(group.id(), group.name(),
+        group.description(), members.getOrDefault(group.id(), List.of()))).toList();
+  }
+
+  /** Groups without their members. */
+  List<Group> groups(Span span, long change) {
+    return jdbc.sql("SELECT r.group_id, r.name, r.description FROM group_states r WHERE " + span.condition + " ORDER BY r.group_id")
+        .param("change", change)
+        .query((row, i) -> new Group(row.getString("group_id"), row.getString("name"), row.getString("description"), List.of()))
+        .list();
+  }
+
+  List<Held> memberships(Span span, long change) {
+    return jdbc.sql("""
+            SELECT r.group_id, r.member_person, r.member_group, r.holds_from, r.holds_until
+            FROM memberships r WHERE %s
+            ORDER BY r.group_id, r.member_person, r.member_group, r.holds_from
+            """.formatted(span.condition))
+        .param("change", change)
+        .query((row, i) -> {
+          String person = row.getString("member_person");
+          Membership.Member member = person == null
+              ? new Membership.GroupMember(row.getString("member_group")) : new Membership.PersonMember(person);
+          return new Held(row.getString("group_id"), new Membership(member, Instants.period(row)));
+        }).list();
+  }
+
+  void write(Map<String, Group> before, Map<String, Group> after, long change) {
+    Delta<Group> groups = Delta.between(bare(before), bare(after));
+    batches.changeOneEach("UPDATE group_states SET ended = ? WHERE group_id = ? AND ended IS NULL", groups.over(),
+        group -> new Object[] {change, group.id()});
+    batches.insert("INSERT IGNORE INTO person_groups (id) VALUES (?)", groups.begun(), group -> new Object[] {group.id()});
+    batches.insert("INSERT INTO group_states (group_id, began, name, description) VALUES (?, ?, ?, ?)", groups.begun(),
+        group -> new Object[] {group.id(), change, group.name(), group.description()});
+    writeMemberships(held(before.values()), held(after.values()), change);
+  }
+
+  private void writeMemberships(Set<Held> before, Set<Held> after, long change) {
+    batches.changeOneEach("""
+        UPDATE memberships SET ended = ?
+        WHERE group_id = ? AND member_person <=> ? AND member_group <=> ? AND holds_from <=> ? AND holds_until <=> ?
+          AND ended IS NULL
+        """, before.stream().filter(held -> !after.contains(held)).toList(), held -> values(change, held));
+    batches.insert("""
+        INSERT INTO memberships (began, group_id, member_person, member_group, holds_from, holds_until)
+        VALUES (?, ?, ?, ?, ?, ?)
+        """, after.stream().filter(held -> !before.contains(held)).toList(), held -> values(change, held));
+  }
+
+  private static Object[] values(long change, Held held) {
+    Membership.Member member = held.membership().member();
+    boolean person = member instanceof Membership.PersonMember;
+    LocalDateTime from = Instants.toDatabase(held.membership().period().from());
+    LocalDateTime until = Instants.toDatabase(held.membership().period().until());
+    return new Object[] {change, held.group(), person ? member.id() : null, person ? null : member.id(), from, until};
+  }
+
+  private static Set<Held> held(Collection<Group> groups) {
+    Set<Held> held = new HashSet<>();
+    groups.forEach(group -> group.members().forEach(membership -> held.add(new Held(group.id(), membership))));
+    return held;
+  }
+
+  private static Map<String, Group> bare(Map<String, Group> groups) {
+    Map<String, Group> bare = new LinkedHashMap<>();
+    groups.forEach((id, group) -> bare.put(id, new Group(id, group.name(), group.description(), List.of())));
+    return bare;
+  }
+}

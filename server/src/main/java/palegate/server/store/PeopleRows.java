@@ -1,0 +1,56 @@
+package palegate.server.store;
+
+import java.util.List;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Component;
+import palegate.core.people.Person;
+import palegate.core.people.Unit;
+
+/** Units and people in the database. */
+@Component
+class PeopleRows {
+  private final JdbcClient jdbc;
+  private final Batches batches;
+
+  PeopleRows(JdbcClient jdbc, Batches batches) {
+    this.jdbc = jdbc;
+    this.batches = batches;
+  }
+
+  List<Unit> units(Span span, long change) {
+    return jdbc.sql("SELECT r.unit, r.name, r.parent FROM unit_states r WHERE " + span.condition + " ORDER BY r.unit")
+        .param("change", change)
+        .query((row, i) -> new Unit(row.getString("unit"), row.getString("name"), row.getString("parent")))
+        .list();
+  }
+
+  List<Person> people(Span span, long change) {
+    return jdbc.sql("""
+            SELECT r.person, r.name, r.login, r.email, r.external, r.active, r.unit
+            FROM person_states r WHERE %s ORDER BY r.person
+            """.formatted(span.condition))
+        .param("change", change)
+        .query((row, i) -> new Person(row.getString("person"), row.getString("name"), row.getString("login"),
+            row.getString("email"), row.getBoolean("external"), row.getBoolean("active"), row.getString("unit")))
+        .list();
+  }
+
+  void writeUnits(Delta<Unit> delta, long change) {
+    batches.changeOneEach("UPDATE unit_states SET ended = ? WHERE unit = ? AND ended IS NULL", delta.over(),
+        unit -> new Object[] {change, unit.id()});
+    batches.insert("INSERT IGNORE INTO units (id) VALUES (?)", delta.begun(), unit -> new Object[] {unit.id()});
+    batches.insert("INSERT INTO unit_states (unit, began, name, parent) VALUES (?, ?, ?, ?)", delta.begun(),
+        unit -> new Object[] {unit.id(), change, unit.name(), unit.parent()});
+  }
+
+  void writePeople(Delta<Person> delta, long change) {
+    batches.changeOneEach("UPDATE person_states SET ended = ? WHERE person = ? AND ended IS NULL", delta.over(),
+        person -> new Object[] {change, person.id()});
+    batches.insert("INSERT IGNORE INTO people (id) VALUES (?)", delta.begun(), person -> new Object[] {person.id()});
+    batches.insert("""
+        INSERT INTO person_states (person, began, name, login, email, external, active, unit)
+        VALUES (?, ?, ?, ?, ?, ?, ?, ?)
+        """, delta.begun(), person -> new Object[] {person.id(), change, person.name(), person.login(),
+            person.email(), person.external(), person.active(), person.unit()});
+  }
+}

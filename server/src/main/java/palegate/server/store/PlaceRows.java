@@ -1,0 +1,61 @@
+package palegate.server.store;
+
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Component;
+import palegate.core.places.Place;
+import palegate.core.places.PlaceKind;
+
+/** Places and their labels in the database. */
+@Component
+class PlaceRows {
+  private record Label(String place, String name, String value) {}
+
+  private final JdbcClient jdbc;
+  private final Batches batches;
+
+  PlaceRows(JdbcClient jdbc, Batches batches) {
+    this.jdbc = jdbc;
+    this.batches = batches;
+  }
+
+  List<Place> places(Span span, long change) {
+    Map<String, Map<String, String>> labels = new HashMap<>();
+    jdbc.sql("""
+            SELECT l.place, l.label, l.value
+            FROM place_labels l JOIN place_states r ON r.place = l.place AND r.began = l.began
+            WHERE %s
+            """.formatted(span.condition))
+        .param("change", change)
+        .query((row, i) -> new Label(row.getString("place"), row.getString("label"), row.getString("value")))
+        .list()
+        .forEach(label -> labels.computeIfAbsent(label.place(), any -> new HashMap<>()).put(label.name(), label.value()));
+    return jdbc.sql("""
+            SELECT r.place, r.kind, r.parent, r.name, r.stands_alone, r.type, r.owner, r.target
+            FROM place_states r WHERE %s ORDER BY r.place
+            """.formatted(span.condition))
+        .param("change", change)
+        .query((row, i) -> new Place(row.getString("place"), PlaceKind.parse(row.getString("kind")),
+            row.getString("parent"), row.getString("name"), row.getBoolean("stands_alone"),
+            labels.getOrDefault(row.getString("place"), Map.of()), row.getString("type"),
+            row.getString("owner"), row.getString("target")))
+        .list();
+  }
+
+  void write(Delta<Place> delta, long change) {
+    batches.changeOneEach("UPDATE place_states SET ended = ? WHERE place = ? AND ended IS NULL", delta.over(),
+        place -> new Object[] {change, place.id()});
+    batches.insert("INSERT IGNORE INTO places (id) VALUES (?)", delta.begun(), place -> new Object[] {place.id()});
+    batches.insert("""
+        INSERT INTO place_states (place, began, kind, parent, name, stands_alone, type, owner, target)
+        VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?)
+        """, delta.begun(), place -> new Object[] {place.id(), change, place.kind().word(), place.parent(), place.name(),
+            place.standsAlone(), place.type(), place.owner(), place.target()});
+    List<Label> labels = delta.begun().stream().flatMap(place -> place.labels().entrySet().stream()
+        .map(label -> new Label(place.id(), label.getKey(), label.getValue()))).toList();
+    batches.insert("INSERT INTO place_labels (place, began, label, value) VALUES (?, ?, ?, ?)", labels,
+        label -> new Object[] {label.place(), change, label.name(), label.value()});
+  }
+}

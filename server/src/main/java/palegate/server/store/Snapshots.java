@@ -1,0 +1,55 @@
+package palegate.server.store;
+
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
+import java.util.concurrent.atomic.AtomicReference;
+import org.springframework.stereotype.Component;
+import palegate.core.snapshot.Snapshot;
+
+/**
+ * The structure in memory. The database is the truth: every request asks for the newest change
+ * number and follows it, so any number of instances and tools can serve one database.
+ */
+@Component
+public class Snapshots {
+  /** A snapshot and the change that it is as of. */
+  public record Numbered(long change, Snapshot snapshot) {}
+
+  private final StructureStore store;
+  private final AtomicReference<Numbered> newest = new AtomicReference<>();
+  private final Cache<Long, Numbered> earlier = Caffeine.newBuilder().maximumSize(4).build();
+
+  Snapshots(StructureStore store) {
+    this.store = store;
+  }
+
+  /** The state as of the newest change in the database. */
+  public Numbered current() {
+    long head = store.head();
+    Numbered known = newest.get();
+    if (known == null || known.change() < head) {
+      synchronized (this) {
+        known = newest.get();
+        if (known == null || known.change() < head) {
+          publish(new Numbered(head, Snapshot.of(store.asOf(head))));
+        }
+      }
+    }
+    return newest.get();
+  }
+
+  /** The state as of an earlier change. */
+  public Numbered asOf(long change) {
+    Numbered current = current();
+    if (change == current.change()) {
+      return current;
+    }
+    return earlier.get(change, number -> new Numbered(number, Snapshot.of(store.asOf(number))));
+  }
+
+  /** Makes a state that has just been put in force the current one, unless a newer one is known. */
+  public void publish(Numbered state) {
+    newest.accumulateAndGet(state, (known, offered) ->
+        known == null || known.change() < offered.change() ? offered : known);
+  }
+}

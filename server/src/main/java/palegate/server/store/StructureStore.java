@@ -1,0 +1,103 @@
+package palegate.server.store;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.function.Function;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
+import palegate.core.access.Grant;
+import palegate.core.access.Withholding;
+import palegate.core.people.Group;
+import palegate.core.people.Membership;
+import palegate.core.people.Person;
+import palegate.core.people.Unit;
+import palegate.core.places.Place;
+import palegate.core.roles.Role;
+import palegate.core.structure.Structure;
+import palegate.core.types.DocumentType;
+
+/** Loads the structure as of any change, and writes the rows of a new one. */
+@Component
+public class StructureStore {
+  /** A thing that a change altered: {@code before} is null if it began, {@code after} if it ended. */
+  public record Altered(String kind, String id, Object before, Object after) {}
+
+  /** A membership with its group, as a change altered it. */
+  public record GroupMembership(String group, Membership membership) {}
+
+  private final JdbcClient jdbc;
+  private final PeopleRows people;
+  private final GroupRows groups;
+  private final RoleAndTypeRows rolesAndTypes;
+  private final PlaceRows places;
+  private final EntryRows entries;
+
+  StructureStore(JdbcClient jdbc, PeopleRows people, GroupRows groups, RoleAndTypeRows rolesAndTypes, PlaceRows places, EntryRows entries) {
+    this.jdbc = jdbc;
+    this.people = people;
+    this.groups = groups;
+    this.rolesAndTypes = rolesAndTypes;
+    this.places = places;
+    this.entries = entries;
+  }
+
+  /** The number of the newest change; 0 before the first. */
+  public long head() {
+    return jdbc.sql("SELECT number FROM head WHERE id = 1").query(Long.class).single();
+  }
+
+  /** The structure as of a change, from one consistent reading of the database. */
+  @Transactional(readOnly = true)
+  public Structure asOf(long change) {
+    return Structure.of(
+        people.units(Span.AS_OF, change), people.people(Span.AS_OF, change), groups.groupsAsOf(change),
+        rolesAndTypes.roles(Span.AS_OF, change), rolesAndTypes.types(Span.AS_OF, change),
+        places.places(Span.AS_OF, change), entries.grants(Span.AS_OF, change), entries.withholdings(Span.AS_OF, change));
+  }
+
+  /** Writes what differs between two structures as a change; the caller holds the transaction. */
+  @Transactional
+  public void write(Structure before, Structure after, long change) {
+    people.writeUnits(Delta.between(before.units(), after.units()), change);
+    people.writePeople(Delta.between(before.people(), after.people()), change);
+    groups.write(before.groups(), after.groups(), change);
+    rolesAndTypes.writeRoles(Delta.between(before.roles(), after.roles()), change);
+    rolesAndTypes.writeTypes(Delta.between(before.types(), after.types()), change);
+    places.write(Delta.between(before.places(), after.places()), change);
+    entries.writeGrants(Delta.between(before.grants(), after.grants()), change);
+    entries.writeWithholdings(Delta.between(before.withholdings(), after.withholdings()), change);
+  }
+
+  /** Everything a change altered, with its exact content before and after, kind by kind. */
+  @Transactional(readOnly = true)
+  public List<Altered> alteredBy(long change) {
+    List<Altered> all = new ArrayList<>();
+    pair(all, "unit", people.units(Span.ENDED, change), people.units(Span.BEGAN, change), Unit::id);
+    pair(all, "person", people.people(Span.ENDED, change), people.people(Span.BEGAN, change), Person::id);
+    pair(all, "group", groups.groups(Span.ENDED, change), groups.groups(Span.BEGAN, change), Group::id);
+    for (GroupRows.Held held : groups.memberships(Span.ENDED, change)) {
+      all.add(new Altered("membership", held.group(), new GroupMembership(held.group(), held.membership()), null));
+    }
+    for (GroupRows.Held held : groups.memberships(Span.BEGAN, change)) {
+      all.add(new Altered("membership", held.group(), null, new GroupMembership(held.group(), held.membership())));
+    }
+    pair(all, "role", rolesAndTypes.roles(Span.ENDED, change), rolesAndTypes.roles(Span.BEGAN, change), Role::id);
+    pair(all, "type", rolesAndTypes.types(Span.ENDED, change), rolesAndTypes.types(Span.BEGAN, change), DocumentType::id);
+    pair(all, "place", places.places(Span.ENDED, change), places.places(Span.BEGAN, change), Place::id);
+    pair(all, "grant", entries.grants(Span.ENDED, change), entries.grants(Span.BEGAN, change), Grant::id);
+    pair(all, "withholding", entries.withholdings(Span.ENDED, change), entries.withholdings(Span.BEGAN, change), Withholding::id);
+    return all;
+  }
+
+  private static <T> void pair(List<Altered> all, String kind, List<T> over, List<T> begun, Function<T, String> id) {
+    Map<String, T> afterById = new LinkedHashMap<>();
+    begun.forEach(thing -> afterById.put(id.apply(thing), thing));
+    for (T before : over) {
+      all.add(new Altered(kind, id.apply(before), before, afterById.remove(id.apply(before))));
+    }
+    afterById.forEach((key, after) -> all.add(new Altered(kind, key, null, after)));
+  }
+}

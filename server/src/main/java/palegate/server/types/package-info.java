@@ -1,0 +1,2 @@
+/** Document types, for narrowing. */
+package palegate.server.types;

@@ -39,7 +39,7 @@ public final class Statement {
   public record Source(Grant grant, String roleName, Place place, boolean here) {}
 
   /** Counted over all rows; a row is one person at one place. */
-  public record Totals(long rows, int people, int outsiders, int places, int documents) {}
+  public record Counts(long rows, int people, int outsiders, int places, int documents) {}
 
   /** A grant that acts at a place and the people it names. */
   private record Acting(Source source, RoaringBitmap people) {}
@@ -64,7 +64,7 @@ public final class Statement {
   }
 
   /** O(places in scope + classes). */
-  public Totals totals() {
+  public Counts counts() {
     RoaringBitmap people = new RoaringBitmap();
     long rows = 0;
     int places = 0;
@@ -78,7 +78,7 @@ public final class Statement {
         papers += snapshot.place(place).isDocument() ? 1 : 0;
       }
     }
-    return new Totals(rows, people.getCardinality(),
+    return new Counts(rows, people.getCardinality(),
         RoaringBitmap.andCardinality(people, moment.activeOutsiders()), places, papers);
   }
 

@@ -41,7 +41,7 @@ class StatementTest {
   void a_person_statement_has_the_places_they_reach() {
     Statement mia = new Statement(snapshot, Harbour.NOW, new Statement.Scope.OnePerson(snapshot.personNumber("mia")), true);
     assertThat(mia.rows().map(row -> row.place().id())).containsExactly("cas", "c1", "val1", "c2", "let2");
-    assertThat(mia.totals()).isEqualTo(new Statement.Totals(5, 1, 0, 5, 2));
+    assertThat(mia.counts()).isEqualTo(new Statement.Counts(5, 1, 0, 5, 2));
   }
 
   @Test
@@ -50,8 +50,8 @@ class StatementTest {
       Snapshot any = Snapshot.of(RandomStructures.fromSeed(seed));
       Statement statement = new Statement(any, RandomStructures.NOW, new Statement.Scope.PlaceAndBelow(0), true);
       List<Statement.Row> rows = statement.rows().toList();
-      assertThat(statement.totals().rows()).as("seed %d", seed).isEqualTo(rows.size());
-      assertThat(statement.totals().people()).as("seed %d", seed).isEqualTo((int) rows.stream().map(Statement.Row::person).distinct().count());
+      assertThat(statement.counts().rows()).as("seed %d", seed).isEqualTo(rows.size());
+      assertThat(statement.counts().people()).as("seed %d", seed).isEqualTo((int) rows.stream().map(Statement.Row::person).distinct().count());
     }
   }
 }

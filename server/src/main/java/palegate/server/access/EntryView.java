@@ -7,6 +7,7 @@ import palegate.core.access.Grant;
 import palegate.core.roles.Rights;
 import palegate.core.structure.Structure;
 import palegate.server.people.SubjectNames;
+import palegate.server.shell.MayBeMissing;
 
 /**
  * An entry as the interface shows it.
@@ -17,7 +18,7 @@ import palegate.server.people.SubjectNames;
  */
 public record EntryView(
     String id, String kind, String place, String placeName, String subjectKind, String subjectId, String subjectName,
-    String role, List<String> rights, List<String> types, Instant from, Instant until, String note) {
+    @MayBeMissing String role, List<String> rights, List<String> types, @MayBeMissing Instant from, @MayBeMissing Instant until, @MayBeMissing String note) {
 
   public static EntryView of(Entry entry, Rights rights, Structure structure) {
     String role = entry instanceof Grant grant ? structure.roles().get(grant.role()).name() : null;

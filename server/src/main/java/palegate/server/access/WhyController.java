@@ -13,6 +13,7 @@ import palegate.core.snapshot.Snapshot;
 import palegate.core.structure.Structure;
 import palegate.server.drafts.Drafts;
 import palegate.server.people.PersonView;
+import palegate.server.shell.MayBeMissing;
 import palegate.server.shell.Problem;
 
 /** Why a person has the rights they have at a place. */
@@ -25,7 +26,7 @@ class WhyController {
 
   record Acting(EntryView entry, boolean here, List<List<Link>> paths, boolean morePaths) {}
 
-  record Link(String kind, String id, String name, Instant from, Instant until) {}
+  record Link(String kind, String id, String name, @MayBeMissing Instant from, @MayBeMissing Instant until) {}
 
   record Silent(EntryView entry, String why) {}
 

@@ -22,6 +22,7 @@ import palegate.core.drafts.Change;
 import palegate.core.people.Period;
 import palegate.core.people.Subject;
 import palegate.core.roles.Rights;
+import palegate.server.shell.MayBeMissing;
 
 /**
  * A change as it is sent, kept in the draft and written in the journal. {@code entry} is the id of
@@ -75,10 +76,10 @@ public sealed interface ChangeBody {
 
   @Schema(name = "AddGrant")
   record AddGrant(
-      String entry, @NotBlank(message = "Name a place.") String place,
+      @MayBeMissing String entry, @NotBlank(message = "Name a place.") String place,
       @NotNull(message = "Name a person, group or unit.") @Valid SubjectRef subject,
-      @NotBlank(message = "Choose a role.") String role, List<String> types, Instant from, Instant until,
-      @Size(max = 2000, message = "A note has at most 2,000 characters.") String note) implements ChangeBody {
+      @NotBlank(message = "Choose a role.") String role, @MayBeMissing List<String> types, @MayBeMissing Instant from, @MayBeMissing Instant until,
+      @Size(max = 2000, message = "A note has at most 2,000 characters.") @MayBeMissing String note) implements ChangeBody {
     @Override
     public Change toCore() {
       return new Change.AddGrant(grant());
@@ -104,10 +105,10 @@ public sealed interface ChangeBody {
 
   @Schema(name = "AddWithholding")
   record AddWithholding(
-      String entry, @NotBlank(message = "Name a place.") String place,
+      @MayBeMissing String entry, @NotBlank(message = "Name a place.") String place,
       @NotNull(message = "Name a person, group or unit.") @Valid SubjectRef subject,
-      @NotEmpty(message = "Name at least one right.") List<String> rights, List<String> types, Instant from, Instant until,
-      @Size(max = 2000, message = "A note has at most 2,000 characters.") String note) implements ChangeBody {
+      @NotEmpty(message = "Name at least one right.") List<String> rights, @MayBeMissing List<String> types, @MayBeMissing Instant from, @MayBeMissing Instant until,
+      @Size(max = 2000, message = "A note has at most 2,000 characters.") @MayBeMissing String note) implements ChangeBody {
     @Override
     public Change toCore() {
       return new Change.AddWithholding(new Withholding(
@@ -136,8 +137,8 @@ public sealed interface ChangeBody {
 
   @Schema(name = "BreakPlace")
   record BreakPlace(
-      String entry, @NotBlank(message = "Name a place.") String place,
-      @NotNull(message = "Say CARRY_OVER or EMPTY.") Change.Start start, List<@Valid Keeper> keepers) implements ChangeBody {
+      @MayBeMissing String entry, @NotBlank(message = "Name a place.") String place,
+      @NotNull(message = "Say CARRY_OVER or EMPTY.") Change.Start start, @MayBeMissing List<@Valid Keeper> keepers) implements ChangeBody {
     @Override
     public Change toCore() {
       List<Keeper> named = keepers == null ? List.of() : keepers;

@@ -20,6 +20,7 @@ import org.springframework.web.bind.annotation.RestController;
 import palegate.core.drafts.Difference;
 import palegate.core.drafts.Refusal;
 import palegate.core.snapshot.Snapshot;
+import palegate.server.shell.MayBeMissing;
 
 /** The signed-in person's draft: what is in it, what it would do, and what becomes of it. */
 @RestController
@@ -29,7 +30,7 @@ class DraftController {
   record Candidate(String id, String name) {}
 
   /** One change of the draft in words; {@code problem} says why it cannot be made any more, or is null. */
-  record Item(long id, String kind, String place, String path, String words, String problem) {}
+  record Item(long id, String kind, String place, String path, String words, @MayBeMissing String problem) {}
 
   /** The draft and, in numbers, what it would do: the tray. */
   record Draft(long change, int version, List<Item> items, Difference.Totals totals, int lockOuts, int authorLosesGovern,

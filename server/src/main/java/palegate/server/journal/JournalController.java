@@ -9,6 +9,7 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import palegate.core.structure.Structure;
+import palegate.server.shell.MayBeMissing;
 import palegate.server.shell.Page;
 import palegate.server.shell.Problem;
 import palegate.server.store.ChangeLog;
@@ -20,12 +21,12 @@ import palegate.server.store.StructureStore;
 @RequestMapping("/api/journal")
 class JournalController {
   /** One change; {@code origin} is draft or import. */
-  record Line(long number, String author, Instant at, String note, String origin) {}
+  record JournalLine(long number, String author, Instant at, String note, String origin) {}
 
   /** One thing as it was and as it became; null where it did not exist. */
-  record Altered(String kind, String id, String title, Map<String, String> before, Map<String, String> after) {}
+  record Altered(String kind, String id, String title, @MayBeMissing Map<String, String> before, @MayBeMissing Map<String, String> after) {}
 
-  record Detail(Line change, Page<Altered> altered) {}
+  record ChangeDetail(JournalLine change, Page<Altered> altered) {}
 
   private final ChangeLog log;
   private final StructureStore structures;
@@ -38,24 +39,24 @@ class JournalController {
   }
 
   @GetMapping
-  Page<Line> journal(@RequestParam(defaultValue = "0") int offset, @RequestParam(defaultValue = "100") int limit) {
+  Page<JournalLine> journal(@RequestParam(defaultValue = "0") int offset, @RequestParam(defaultValue = "100") int limit) {
     long head = structures.head();
     int within = Math.max(1, Math.min(Page.LIMIT, limit));
     return new Page<>(head, offset, log.page(head - Math.max(0, offset), within).stream().map(JournalController::line).toList());
   }
 
   @GetMapping("/{number}")
-  Detail change(@PathVariable long number, @RequestParam(defaultValue = "0") int offset, @RequestParam(defaultValue = "100") int limit) {
+  ChangeDetail change(@PathVariable long number, @RequestParam(defaultValue = "0") int offset, @RequestParam(defaultValue = "100") int limit) {
     ChangeLog.Logged logged = log.find(number).orElseThrow(() -> Problem.notFound("change", Long.toString(number)));
     // Names are those of the time: after the change, so that what it made has one.
     Structure then = snapshots.asOf(number).snapshot().structure();
     AlteredWords words = new AlteredWords(then);
     List<StructureStore.Altered> altered = structures.alteredBy(number);
-    return new Detail(line(logged), Page.of(altered.size(), altered.stream().map(thing -> new Altered(thing.kind(), thing.id(), words.title(thing),
+    return new ChangeDetail(line(logged), Page.of(altered.size(), altered.stream().map(thing -> new Altered(thing.kind(), thing.id(), words.title(thing),
         thing.before() == null ? null : words.fields(thing.before()), thing.after() == null ? null : words.fields(thing.after()))), offset, limit));
   }
 
-  private static Line line(ChangeLog.Logged logged) {
-    return new Line(logged.number(), logged.authorName(), logged.at(), logged.note(), logged.origin());
+  private static JournalLine line(ChangeLog.Logged logged) {
+    return new JournalLine(logged.number(), logged.authorName(), logged.at(), logged.note(), logged.origin());
   }
 }

@@ -30,10 +30,10 @@ class AccessListController {
   enum Drafted { NO, ADDED, REMOVED }
 
   /** {@code state} says whether the line does anything now. */
-  record Line(EntryView entry, boolean own, AccessList.State state, int people, int outsiders, Drafted drafted) {}
+  record AccessLine(EntryView entry, boolean own, AccessList.State state, int people, int outsiders, Drafted drafted) {}
 
   /** {@code people} and {@code outsiders} count who can do anything at the place. */
-  record AccessListView(long change, boolean standsAlone, boolean standsAloneDrafted, int people, int outsiders, List<Line> lines) {}
+  record AccessListView(long change, boolean standsAlone, boolean standsAloneDrafted, int people, int outsiders, List<AccessLine> lines) {}
 
   private final Drafts drafts;
   private final Clock clock;
@@ -54,7 +54,7 @@ class AccessListController {
     AccessList drafted = AccessList.of(after, now, after.placeNumber(id));
     Set<String> kept = keys(drafted);
     Set<String> known = keys(inForce);
-    List<Line> lines = new ArrayList<>();
+    List<AccessLine> lines = new ArrayList<>();
     inForce.lines().forEach(line -> lines.add(view(line, before, kept.contains(key(line)) ? Drafted.NO : Drafted.REMOVED)));
     drafted.lines().stream().filter(line -> !known.contains(key(line)))
         .forEach(line -> lines.add(view(line, after, Drafted.ADDED)));
@@ -94,8 +94,8 @@ class AccessListController {
     return line.entry().getClass().getSimpleName() + " " + line.entry().id();
   }
 
-  private static Line view(AccessList.Line line, Snapshot snapshot, Drafted drafted) {
-    return new Line(EntryView.of(line.entry(), line.rights(), snapshot.structure()), line.own(), line.state(),
+  private static AccessLine view(AccessList.Line line, Snapshot snapshot, Drafted drafted) {
+    return new AccessLine(EntryView.of(line.entry(), line.rights(), snapshot.structure()), line.own(), line.state(),
         line.people(), line.outsiders(), drafted);
   }
 }

@@ -3,6 +3,7 @@ package palegate.server.places;
 import java.util.List;
 import palegate.core.places.Place;
 import palegate.core.snapshot.Snapshot;
+import palegate.server.shell.MayBeMissing;
 
 /**
  * A place in the tree.
@@ -11,7 +12,7 @@ import palegate.core.snapshot.Snapshot;
  * @param papers how many documents and links stand directly below
  * @param breaksBelow how many places below stand alone
  */
-public record PlaceView(String id, String parent, String kind, String name, boolean standsAlone, String type, int depth,
+public record PlaceView(String id, @MayBeMissing String parent, String kind, String name, boolean standsAlone, @MayBeMissing String type, int depth,
     int containers, int papers, int breaksBelow) {
 
   static PlaceView of(Snapshot snapshot, int number) {

@@ -17,6 +17,7 @@ import palegate.core.questions.WhoCan;
 import palegate.core.snapshot.Snapshot;
 import palegate.server.drafts.Drafts;
 import palegate.server.people.PersonView;
+import palegate.server.shell.MayBeMissing;
 import palegate.server.shell.Page;
 import palegate.server.shell.Problem;
 
@@ -24,7 +25,7 @@ import palegate.server.shell.Problem;
 @RestController
 class PlacesController {
   /** One place with its path; {@code drafted} tells whether the asker's draft changes its access list. */
-  record PlaceDetail(PlaceView place, List<PlaceView.Post> path, Map<String, String> labels, String owner, String target,
+  record PlaceDetail(PlaceView place, List<PlaceView.Post> path, Map<String, String> labels, @MayBeMissing String owner, @MayBeMissing String target,
       boolean drafted, boolean standsAloneDrafted) {}
 
   record Found(String id, String name, String kind, String path) {}

@@ -1,5 +1,6 @@
 package palegate.server.session;
 
+import io.swagger.v3.oas.annotations.Parameter;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import jakarta.servlet.http.HttpSession;
@@ -25,6 +26,7 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import palegate.demo.Sallowpoint;
+import palegate.server.shell.MayBeMissing;
 import palegate.server.shell.Problem;
 
 /** Signing in and out. */
@@ -38,9 +40,9 @@ class SessionController {
   record DemoSignIn(String login, String does) {}
 
   /** {@code account} is null if nobody is signed in; {@code demo} is empty outside the demo. */
-  record Session(SignedIn account, List<DemoSignIn> demo) {}
+  record Session(@MayBeMissing SignedIn account, List<DemoSignIn> demo) {}
 
-  record SignedIn(String login, String name, String person, List<String> duties) {}
+  record SignedIn(String login, String name, @MayBeMissing String person, List<String> duties) {}
 
   private final Accounts accounts;
   private final PasswordEncoder passwords;
@@ -60,7 +62,7 @@ class SessionController {
   }
 
   @GetMapping
-  Session session(Principal who, CsrfToken token) {
+  Session session(Principal who, @Parameter(hidden = true) CsrfToken token) {
     // Asking for the token makes the filter send its cookie, which the first sign-in needs.
     token.getToken();
     Optional<SignedIn> account = who == null ? Optional.empty() : accounts.find(who.getName()).map(SessionController::signedIn);

@@ -21,7 +21,8 @@ public final class DescribeApi {
     application.setLazyInitialization(true);
     try (var context = (ServletWebServerApplicationContext) application.run(
         "--server.port=0", "--spring.flyway.enabled=false", "--logging.level.root=WARN",
-        "--spring.autoconfigure.exclude=org.springframework.boot.session.jdbc.autoconfigure.JdbcSessionAutoConfiguration")) {
+        "--spring.autoconfigure.exclude=org.springframework.boot.session.jdbc.autoconfigure.JdbcSessionAutoConfiguration,"
+            + "org.springframework.boot.security.autoconfigure.UserDetailsServiceAutoConfiguration")) {
       URI address = URI.create("http://127.0.0.1:" + context.getWebServer().getPort() + "/api/description");
       HttpResponse<String> answer = HttpClient.newHttpClient()
           .send(HttpRequest.newBuilder(address).build(), HttpResponse.BodyHandlers.ofString());

@@ -23,16 +23,16 @@ final class StatementSheet {
   private StatementSheet() {}
 
   static Sheet of(Statements.Asked asked, String author) {
-    Statement.Totals totals = asked.statement().totals();
+    Statement.Counts counts = asked.statement().counts();
     Map<String, String> facts = new LinkedHashMap<>();
     facts.put("Scope", asked.title());
     facts.put("Rights shown", "Standing rights: what the structure gives");
     facts.put("As of", INSTANT.format(asked.instant()));
     facts.put("Change number", Long.toString(asked.change()));
     facts.put("Made by", author);
-    facts.put("Rows", Long.toString(totals.rows()));
-    facts.put("People", totals.people() + ", of whom " + totals.outsiders() + " outsiders");
-    facts.put("Places", totals.places() + ", of which " + totals.documents() + " documents");
+    facts.put("Rows", Long.toString(counts.rows()));
+    facts.put("People", counts.people() + ", of whom " + counts.outsiders() + " outsiders");
+    facts.put("Places", counts.places() + ", of which " + counts.documents() + " documents");
     facts.put("Documents", asked.documents() ? "Listed one by one" : "Left out; libraries and folders only");
     Structure structure = asked.snapshot().structure();
     return new Sheet("pale-gate-statement-" + asked.fileName() + "-change-" + asked.change(), "Pale Gate statement", facts, columns(),

@@ -29,7 +29,7 @@ import palegate.server.shell.Page;
 class StatementsController {
   record Row(PersonView person, String place, String path, String kind, List<String> rights, String comesFrom) {}
 
-  record StatementView(long change, Instant at, String title, Statement.Totals totals, Page<Row> rows) {}
+  record StatementView(long change, Instant at, String title, Statement.Counts counts, Page<Row> rows) {}
 
   /** The formats of files. */
   enum Format {
@@ -56,11 +56,11 @@ class StatementsController {
   StatementView statement(@RequestParam Statements.About about, @RequestParam String id, @RequestParam(defaultValue = "true") boolean documents,
       @RequestParam(defaultValue = "0") int offset, @RequestParam(defaultValue = "200") int limit) {
     Statements.Asked asked = statements.ask(about, id, documents);
-    Statement.Totals totals = asked.statement().totals();
+    Statement.Counts counts = asked.statement().counts();
     Structure structure = asked.snapshot().structure();
-    Page<Row> rows = Page.of(totals.rows(), asked.statement().rows().map(row -> new Row(PersonView.of(row.person(), structure),
+    Page<Row> rows = Page.of(counts.rows(), asked.statement().rows().map(row -> new Row(PersonView.of(row.person(), structure),
         row.place().id(), row.path(), row.place().kind().word(), row.rights().words(), StatementSheet.sources(row, structure))), offset, limit);
-    return new StatementView(asked.change(), asked.instant(), asked.title(), totals, rows);
+    return new StatementView(asked.change(), asked.instant(), asked.title(), counts, rows);
   }
 
   @GetMapping("/file")

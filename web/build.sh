@@ -1,0 +1,13 @@
+#!/usr/bin/env bash
+# Called by Maven: "build" makes the pages, "test" runs their unit tests.
+set -euo pipefail
+cd "$(dirname "$0")"
+wanted=$(cksum <package-lock.json)
+if [ ! -d node_modules ] || [ "$(cat node_modules/.palegate-lock 2>/dev/null || true)" != "$wanted" ]; then
+  npm ci --no-audit --no-fund --loglevel=error
+  printf '%s\n' "$wanted" >node_modules/.palegate-lock
+fi
+case "${1:-build}" in
+  build) npm run --silent build ;;
+  test) npm test --silent ;;
+esac

@@ -1,0 +1,73 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import { useRouter } from 'vue-router'
+import type { Schemas } from '@/api/client'
+import { ProblemError, type Problem } from '@/api/problem'
+import { useNotices } from '@/shell/useNotices'
+import { counted, moment } from '@/shell/words'
+import { useDraft } from '@/tray/useDraft'
+
+const props = defineProps<{ draft: Schemas['Draft'] }>()
+const router = useRouter()
+const notices = useNotices()
+const { putInForce, renew } = useDraft()
+const note = ref('')
+const meant = ref(false)
+const problem = ref<Problem>()
+
+const clashes = computed(() => props.draft.clashes)
+
+async function act() {
+  problem.value = undefined
+  try {
+    const { change } = await putInForce.mutateAsync({ version: props.draft.version, note: note.value, acceptLockOuts: meant.value })
+    notices.say(`In force as change ${change}.`)
+    await router.push({ name: 'journal', params: { number: change } })
+  } catch (error) {
+    problem.value = error instanceof ProblemError ? error.problem : { status: 0, title: '', detail: String(error) }
+  }
+}
+
+async function seen() {
+  problem.value = undefined
+  await renew.mutateAsync().catch(() => undefined)
+}
+</script>
+
+<template>
+  <form class="in-force" @submit.prevent="act">
+    <div v-if="clashes.length > 0" class="fault" role="alert">
+      <p><strong>Somebody was there before you.</strong> Your draft is kept; the figures here already count with what changed.</p>
+      <ul>
+        <li v-for="clash in clashes" :key="clash.change + clash.what">
+          {{ clash.author }} changed {{ clash.what }} with
+          <router-link :to="{ name: 'journal', params: { number: clash.change } }">change {{ clash.change }}</router-link>, {{ moment(clash.at) }}: “{{ clash.note }}”
+        </li>
+      </ul>
+      <v-btn size="small" :loading="renew.isPending.value" @click="seen">I have seen it; go on from here</v-btn>
+    </div>
+    <template v-else>
+      <v-checkbox v-if="draft.lockOuts > 0" v-model="meant" :label="`${counted(draft.lockOuts, 'place')} left without a keeper: this is meant`" />
+      <v-text-field v-model="note" label="Why: this note stands in the journal" maxlength="2000" />
+      <v-btn type="submit" class="is-main" :disabled="note.trim() === '' || (draft.lockOuts > 0 && !meant)" :loading="putInForce.isPending.value">Put in force</v-btn>
+    </template>
+    <div v-if="problem" class="fault" role="alert">
+      <p>{{ problem.detail }}</p>
+      <p v-for="fault in problem.faults ?? []" :key="fault.place + fault.what">{{ fault.place }}: {{ fault.what }} {{ fault.remedy }}</p>
+    </div>
+  </form>
+</template>
+
+<style scoped>
+.in-force {
+  padding: 12px 14px;
+  border-top: 1px solid rgba(var(--v-theme-on-surface), 0.34);
+  display: flex;
+  flex-direction: column;
+  gap: 10px;
+}
+ul {
+  padding-left: 18px;
+  margin: 6px 0;
+}
+</style>

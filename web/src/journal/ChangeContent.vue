@@ -1,0 +1,61 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { answer, api, type Schemas } from '@/api/client'
+import PagedList from '@/lists/PagedList.vue'
+
+const props = defineProps<{ number: number }>()
+
+type Altered = Schemas['Altered']
+
+const fetchAltered = async (offset: number, limit: number) =>
+  (await answer(api.GET('/api/journal/{number}', { params: { path: { number: props.number }, query: { offset, limit } } }))).altered
+const key = computed(() => ['journal', 'content', props.number])
+
+function did(thing: Altered): string {
+  return thing.before === undefined ? 'began' : thing.after === undefined ? 'ended' : 'changed'
+}
+
+/** Only what differs, if both are there; everything otherwise. */
+function words(thing: Altered, side: 'before' | 'after'): string {
+  const fields = thing[side]
+  if (fields === undefined) return '–'
+  const other = thing[side === 'before' ? 'after' : 'before']
+  return Object.entries(fields)
+    .filter(([name, value]) => other === undefined || other[name] !== value)
+    .map(([name, value]) => `${name}: ${value}`)
+    .join(' · ')
+}
+
+const COLUMNS = [
+  { title: 'What', width: '1.1fr' },
+  { title: 'Before', width: '1.6fr' },
+  { title: 'After', width: '1.6fr' },
+]
+</script>
+
+<template>
+  <PagedList label="What the change altered" :query-key="key" :fetch="fetchAltered" :columns="COLUMNS" :row-height="86" empty="The change altered nothing.">
+    <template #row="{ item }">
+      <div role="cell" class="what">
+        <strong>{{ item.title }}</strong>
+        <span class="quiet">{{ item.kind }}, <span :class="{ gain: did(item) === 'began', lose: did(item) === 'ended' }">{{ did(item) }}</span></span>
+      </div>
+      <div role="cell" class="words" :title="words(item, 'before')">{{ words(item, 'before') }}</div>
+      <div role="cell" class="words" :title="words(item, 'after')">{{ words(item, 'after') }}</div>
+    </template>
+  </PagedList>
+</template>
+
+<style scoped>
+.what {
+  display: flex;
+  flex-direction: column;
+  white-space: normal;
+  max-height: 82px;
+}
+.words {
+  white-space: normal;
+  max-height: 82px;
+  overflow: auto !important;
+}
+</style>

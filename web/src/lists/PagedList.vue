@@ -1,0 +1,148 @@
+<script setup lang="ts" generic="T">
+import { keepPreviousData, useQueries, useQuery } from '@tanstack/vue-query'
+import { useVirtualizer } from '@tanstack/vue-virtual'
+import { computed, ref, toRef, type ComponentPublicInstance } from 'vue'
+
+/** A list of any length: only the rows in sight exist, only the pages in sight are fetched. */
+const props = withDefaults(
+  defineProps<{
+    /** What the table is called, for screen readers. */
+    label: string
+    /** Names what is listed; a new key is a new list. */
+    queryKey: unknown[]
+    /** Fetches a part of the list. */
+    fetch: (offset: number, limit: number) => Promise<{ total: number; items: T[] }>
+    columns: { title: string; width: string }[]
+    rowHeight?: number
+    /** Said when there is nothing. */
+    empty: string
+  }>(),
+  { rowHeight: 44 },
+)
+defineSlots<{ row(props: { item: T; index: number }): unknown }>()
+
+const PAGE = 200
+
+const scroller = ref<HTMLElement | null>(null)
+const first = useQuery({
+  queryKey: computed(() => [...props.queryKey, 'page', 0]),
+  queryFn: () => props.fetch(0, PAGE),
+  placeholderData: keepPreviousData,
+})
+const total = computed(() => first.data.value?.total ?? 0)
+
+const virtualizer = useVirtualizer(
+  computed(() => ({
+    count: total.value,
+    getScrollElement: () => scroller.value,
+    estimateSize: () => props.rowHeight,
+    overscan: 12,
+  })),
+)
+const rows = computed(() => virtualizer.value.getVirtualItems())
+const pages = computed(() => [...new Set(rows.value.map((row) => Math.floor(row.index / PAGE)))].filter((page) => page > 0))
+const fetched = useQueries({
+  queries: computed(() =>
+    pages.value.map((page) => ({
+      queryKey: [...toRef(props, 'queryKey').value, 'page', page],
+      queryFn: () => props.fetch(page * PAGE, PAGE),
+    })),
+  ),
+})
+
+function itemAt(index: number): T | undefined {
+  const page = Math.floor(index / PAGE)
+  const data = page === 0 ? first.data.value : fetched.value[pages.value.indexOf(page)]?.data
+  return (data as { items: T[] } | undefined)?.items[index - page * PAGE]
+}
+
+const template = computed(() => props.columns.map((column) => column.width).join(' '))
+
+function setScroller(element: Element | ComponentPublicInstance | null) {
+  scroller.value = element instanceof HTMLElement ? element : null
+}
+
+/** Arrow keys walk through the rows, wherever in a row the focus is. */
+function move(event: KeyboardEvent) {
+  const step = event.key === 'ArrowDown' ? 1 : event.key === 'ArrowUp' ? -1 : 0
+  if (step === 0 || !(event.target instanceof HTMLElement)) return
+  const row = event.target.closest<HTMLElement>('[data-row]')
+  const wanted = row === null ? Math.max(0, rows.value[0]?.index ?? 0) : Number(row.dataset.row) + step
+  if (wanted < 0 || wanted >= total.value) return
+  event.preventDefault()
+  virtualizer.value.scrollToIndex(wanted, { align: 'auto' })
+  requestAnimationFrame(() => scroller.value?.querySelector<HTMLElement>(`[data-row="${wanted}"]`)?.focus())
+}
+</script>
+
+<template>
+  <div class="paged" role="table" :aria-label="label" :aria-rowcount="total + 1" :aria-busy="first.isFetching.value">
+    <div role="rowgroup" class="head">
+      <div role="row" class="line" :style="{ gridTemplateColumns: template }">
+        <div v-for="column in columns" :key="column.title" role="columnheader">{{ column.title }}</div>
+      </div>
+    </div>
+    <p v-if="first.isError.value" class="fault" role="alert">{{ first.error.value?.message }}</p>
+    <p v-else-if="first.isSuccess.value && total === 0" class="empty" role="status">{{ empty }}</p>
+    <div :ref="setScroller" role="rowgroup" class="scroller" tabindex="0" :aria-label="label" @keydown="move">
+      <div role="presentation" :style="{ height: `${virtualizer.getTotalSize()}px`, position: 'relative' }">
+        <div
+          v-for="row in rows"
+          :key="row.index"
+          role="row"
+          class="line body"
+          tabindex="-1"
+          :data-row="row.index"
+          :aria-rowindex="row.index + 2"
+          :style="{ gridTemplateColumns: template, height: `${rowHeight}px`, transform: `translateY(${row.start}px)` }"
+        >
+          <slot v-if="itemAt(row.index) !== undefined" name="row" :item="itemAt(row.index) as T" :index="row.index" />
+          <div v-else role="cell" class="quiet">…</div>
+        </div>
+      </div>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.paged {
+  display: flex;
+  flex-direction: column;
+  min-height: 0;
+  height: 100%;
+}
+.scroller {
+  flex: 1;
+  min-height: 0;
+  overflow: auto;
+}
+.line {
+  display: grid;
+  column-gap: 14px;
+  align-items: center;
+  padding: 0 14px;
+}
+.line > :deep(*) {
+  min-width: 0;
+  overflow: hidden;
+  text-overflow: ellipsis;
+}
+.head {
+  border-bottom: 1px solid rgba(var(--v-theme-on-surface), 0.34);
+  font-weight: 600;
+  padding: 6px 0;
+}
+.body {
+  position: absolute;
+  left: 0;
+  right: 0;
+  border-bottom: 1px solid var(--pg-line);
+  white-space: nowrap;
+}
+.body:focus-visible {
+  outline-offset: -2px;
+}
+.empty {
+  padding: 22px 14px;
+}
+</style>

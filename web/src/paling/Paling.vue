@@ -1,0 +1,90 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { CLUSTERS, palingWords, type Origin } from './rights'
+
+const props = withDefaults(
+  defineProps<{
+    /** The rights that are held. */
+    rights: readonly string[]
+    /** The rights that a withholding took. */
+    withheld?: readonly string[]
+    /** Where they come from: the foot under the pickets. */
+    origin?: Origin
+    /** The role's name, if the set has one. */
+    role?: string
+    /** Only a picture beside words that say the same: hidden from screen readers. */
+    decorative?: boolean
+  }>(),
+  { withheld: () => [], origin: 'NONE', role: undefined, decorative: false },
+)
+
+const STEP = 7
+const GAP = 6
+const GROUND = 27
+
+const pickets = computed(() => {
+  let x = 1
+  return CLUSTERS.flatMap((cluster, i) => {
+    x += i === 0 ? 0 : GAP
+    return cluster.map((right) => {
+      const at = x
+      x += STEP
+      const state = props.withheld.includes(right) ? 'withheld' : props.rights.includes(right) ? 'held' : 'stub'
+      return { right, x: at, state }
+    })
+  })
+})
+const WIDTH = 9 * STEP + 2 * GAP
+const words = computed(() => palingWords(props.rights, props.withheld, props.origin, props.role))
+</script>
+
+<template>
+  <svg
+    class="paling"
+    :viewBox="`0 0 ${WIDTH} 34`"
+    :width="WIDTH"
+    height="34"
+    :role="decorative ? undefined : 'img'"
+    :aria-label="decorative ? undefined : words"
+    :aria-hidden="decorative ? 'true' : undefined"
+  >
+    <title v-if="!decorative">{{ words }}</title>
+    <g v-for="picket in pickets" :key="picket.right" :data-right="picket.right" :data-state="picket.state">
+      <path v-if="picket.state === 'held'" class="held" :d="`M${picket.x} ${GROUND}V6l2.5 -4l2.5 4V${GROUND}z`" />
+      <template v-else-if="picket.state === 'withheld'">
+        <path class="gone" :d="`M${picket.x} 11V6l2.5 -4l2.5 4V11z`" />
+        <rect class="gone" :x="picket.x" y="20" width="5" :height="GROUND - 20" />
+      </template>
+      <rect v-else class="stub" :x="picket.x" :y="GROUND - 4" width="5" height="4" rx="1" />
+    </g>
+    <line v-if="origin === 'HERE'" class="foot" x1="0" :x2="WIDTH" y1="32" y2="32" />
+    <line v-else-if="origin === 'THROUGH_GROUP'" class="foot dotted" x1="1" :x2="WIDTH" y1="32" y2="32" />
+  </svg>
+</template>
+
+<style scoped>
+.paling {
+  display: block;
+  flex: none;
+  overflow: visible;
+}
+.held {
+  fill: rgb(var(--v-theme-on-surface));
+}
+.stub {
+  fill: rgb(var(--v-theme-on-surface));
+  opacity: 0.26;
+}
+.gone {
+  fill: rgb(var(--v-theme-error));
+  opacity: 0.85;
+}
+.foot {
+  stroke: rgb(var(--v-theme-primary));
+  stroke-width: 2.5;
+}
+.foot.dotted {
+  stroke-dasharray: 2.5 4.5;
+  stroke-linecap: butt;
+}
+</style>

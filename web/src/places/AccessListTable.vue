@@ -1,0 +1,175 @@
+<script setup lang="ts">
+import { ref } from 'vue'
+import type { Schemas } from '@/api/client'
+import Paling from '@/paling/Paling.vue'
+import { counted, day, fromNow, listed } from '@/shell/words'
+import PeopleBehindDialog from './PeopleBehindDialog.vue'
+
+type Line = Schemas['AccessLine']
+
+const props = defineProps<{ place: string; lines: Line[]; mayChange: boolean }>()
+const emit = defineEmits<{ remove: [line: Line] }>()
+
+const NO_EFFECT: Record<string, string> = { NOT_YET: 'has not begun', ENDED: 'has ended', NOBODY: 'nobody is in it' }
+const KINDS: Record<string, string> = { person: 'person', group: 'group', unit: 'unit', builtin: 'built in' }
+
+const opened = ref<Line>()
+const showing = ref(false)
+
+function show(line: Line) {
+  opened.value = line
+  showing.value = true
+}
+
+function dates(line: Line): string {
+  const { from, until } = line.entry
+  const parts = []
+  if (from) parts.push(`from ${day(from)}`)
+  if (until) parts.push(`until ${day(until)} (${fromNow(until)})`)
+  return parts.join(', ')
+}
+
+function remark(line: Line): string {
+  return [
+    line.entry.types.length > 0 ? `only ${listed(line.entry.types)}` : '',
+    dates(line),
+    line.entry.note ?? '',
+  ]
+    .filter((part) => part !== '')
+    .join(' · ')
+}
+</script>
+
+<template>
+  <div class="wrap" tabindex="0" role="region" aria-label="Access list">
+    <table>
+      <caption class="sr">
+        The entries that stand at this place and those that reach it from above
+      </caption>
+      <thead>
+        <tr>
+          <th scope="col">Who</th>
+          <th scope="col">What</th>
+          <th scope="col">People</th>
+          <th scope="col">Comes from</th>
+          <th scope="col"><span class="sr">Act on it</span></th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr
+          v-for="line in props.lines"
+          :key="line.entry.kind + line.entry.id"
+          :data-entry="line.entry.id"
+          :data-state="line.state"
+          :data-drafted="line.drafted"
+        >
+          <td>
+            <span class="who">{{ line.entry.subjectName }}</span> <span class="quiet kind">{{ KINDS[line.entry.subjectKind] }}</span>
+            <p v-if="remark(line)" class="quiet remark">{{ remark(line) }}</p>
+          </td>
+          <td>
+            <div class="what">
+              <Paling
+                v-if="line.entry.kind === 'grant'"
+                :rights="line.entry.rights"
+                :origin="line.own ? 'HERE' : 'ABOVE'"
+                :role="line.entry.role"
+              />
+              <Paling v-else :rights="[]" :withheld="line.entry.rights" :origin="line.own ? 'HERE' : 'ABOVE'" />
+              <span v-if="line.entry.kind === 'grant'">{{ line.entry.role }}</span>
+              <span v-else class="lose">withholds {{ listed(line.entry.rights) }}</span>
+            </div>
+          </td>
+          <td>
+            <button type="button" class="linklike" :aria-label="`${line.people} people behind ${line.entry.subjectName}: list them`" @click="show(line)">
+              {{ line.people }}
+            </button>
+            <span v-if="line.outsiders > 0" class="mark outsider">{{ counted(line.outsiders, 'outsider') }}</span>
+            <span v-if="line.state !== 'ACTS'" class="mark">{{ NO_EFFECT[line.state] }}</span>
+          </td>
+          <td>
+            <span v-if="line.own">here</span>
+            <router-link v-else :to="{ name: 'places', params: { id: line.entry.place } }">{{ line.entry.placeName }}</router-link>
+          </td>
+          <td class="end">
+            <span v-if="line.drafted === 'ADDED'" class="mark gain">added by your draft</span>
+            <span v-else-if="line.drafted === 'REMOVED'" class="mark lose">removed by your draft</span>
+            <v-btn
+              v-else-if="line.own && mayChange"
+              size="small"
+              variant="text"
+              :aria-label="`Remove ${line.entry.kind === 'grant' ? line.entry.role : 'the withholding'} of ${line.entry.subjectName}`"
+              @click="emit('remove', line)"
+              >Remove</v-btn
+            >
+          </td>
+        </tr>
+        <tr v-if="lines.length === 0">
+          <td colspan="5" class="quiet">Nothing stands here and nothing reaches it from above: nobody has any access.</td>
+        </tr>
+      </tbody>
+    </table>
+    <PeopleBehindDialog v-if="opened" v-model="showing" :place="place" :line="opened" />
+  </div>
+</template>
+
+<style scoped>
+.wrap {
+  overflow: auto;
+  height: 100%;
+}
+table {
+  border-collapse: collapse;
+  width: 100%;
+}
+th {
+  text-align: left;
+  position: sticky;
+  top: 0;
+  z-index: 1;
+  background: rgb(var(--v-theme-surface));
+  box-shadow: inset 0 -1px rgba(var(--v-theme-on-surface), 0.34);
+  padding: 8px 14px;
+}
+td {
+  padding: 6px 14px;
+  border-bottom: 1px solid var(--pg-line);
+  vertical-align: middle;
+}
+tr:last-child td {
+  border-bottom: 0;
+}
+.who {
+  font-weight: 600;
+}
+.kind {
+  font-size: 0.88rem;
+}
+.remark {
+  font-size: 0.92rem;
+}
+.what {
+  display: flex;
+  align-items: center;
+  gap: 12px;
+}
+.end {
+  text-align: right;
+  white-space: nowrap;
+}
+tr[data-state='ENDED'] .who,
+tr[data-state='NOT_YET'] .who,
+tr[data-state='NOBODY'] .who {
+  font-weight: 400;
+  font-style: italic;
+}
+tr[data-drafted='REMOVED'] .who {
+  text-decoration: line-through;
+}
+tr[data-drafted='ADDED'] {
+  background: rgba(var(--v-theme-success), 0.09);
+}
+tr[data-drafted='REMOVED'] {
+  background: rgba(var(--v-theme-error), 0.07);
+}
+</style>

@@ -1,0 +1,139 @@
+<script setup lang="ts">
+import { useQuery } from '@tanstack/vue-query'
+import { computed, ref } from 'vue'
+import { answer, api, type Schemas } from '@/api/client'
+import { ProblemError } from '@/api/problem'
+import Paling from '@/paling/Paling.vue'
+import { CLUSTERS, LETS } from '@/paling/rights'
+import SubjectPicker from '@/people/SubjectPicker.vue'
+import { useDraft } from '@/tray/useDraft'
+
+const props = defineProps<{ place: string; placeName: string }>()
+const open = defineModel<boolean>({ required: true })
+const emit = defineEmits<{ done: [] }>()
+
+const { add } = useDraft()
+const kind = ref<'grant' | 'withholding'>('grant')
+const subject = ref<Schemas['SubjectView']>()
+const role = ref<string>()
+const rights = ref<string[]>([])
+const types = ref<string[]>([])
+const from = ref('')
+const until = ref('')
+const note = ref('')
+const faults = ref<string[]>([])
+
+const roles = useQuery({ queryKey: ['roles'], queryFn: () => answer(api.GET('/api/roles')) })
+const typeList = useQuery({ queryKey: ['types'], queryFn: () => answer(api.GET('/api/types')) })
+const chosenRole = computed(() => roles.data.value?.find((one) => one.id === role.value))
+const complete = computed(() => subject.value !== undefined && (kind.value === 'grant' ? role.value !== undefined : rights.value.length > 0))
+
+/** A day from the calendar as the instant at which it begins. */
+function instant(value: string): string | undefined {
+  return value === '' ? undefined : new Date(`${value}T00:00:00`).toISOString()
+}
+
+async function draft() {
+  faults.value = []
+  const common = {
+    place: props.place,
+    subject: { kind: subject.value!.kind, id: subject.value!.id },
+    types: types.value.length > 0 ? types.value : undefined,
+    from: instant(from.value),
+    until: instant(until.value),
+    note: note.value.trim() === '' ? undefined : note.value.trim(),
+  }
+  try {
+    await add.mutateAsync(
+      kind.value === 'grant'
+        ? { kind: 'addGrant', role: role.value!, ...common }
+        : { kind: 'addWithholding', rights: rights.value, ...common },
+    )
+    open.value = false
+    emit('done')
+  } catch (error) {
+    faults.value =
+      error instanceof ProblemError
+        ? (error.problem.faults?.map((fault) => `${fault.what} ${fault.remedy}`) ?? [error.problem.detail])
+        : [String(error)]
+  }
+}
+</script>
+
+<template>
+  <v-dialog v-model="open" max-width="640" scrollable aria-labelledby="add-title">
+    <form class="sheet pg-dialog" @submit.prevent="draft">
+      <h2 id="add-title">Add an entry at {{ placeName }}</h2>
+      <div class="segments" role="group" aria-label="What the entry does">
+        <button type="button" :aria-pressed="kind === 'grant'" @click="kind = 'grant'">Give a role</button>
+        <button type="button" :aria-pressed="kind === 'withholding'" @click="kind = 'withholding'">Withhold rights</button>
+      </div>
+      <SubjectPicker v-model="subject" :label="kind === 'grant' ? 'To whom: a person, group or unit' : 'From whom: a person, group or unit'" />
+      <p v-if="subject && subject.outsiders > 0" class="caution">
+        {{ subject.outsiders }} of the {{ subject.people }} people named by {{ subject.name }} are outsiders.
+      </p>
+      <div v-if="kind === 'grant'" class="role">
+        <v-select v-model="role" :items="roles.data.value ?? []" item-title="name" item-value="id" label="Role" />
+        <Paling v-if="chosenRole" :rights="chosenRole.rights" :role="chosenRole.name" origin="HERE" />
+      </div>
+      <fieldset v-else>
+        <legend>Rights to withhold</legend>
+        <div class="rights">
+          <div v-for="cluster in CLUSTERS" :key="cluster[0]">
+            <v-checkbox v-for="right in cluster" :key="right" v-model="rights" :value="right" :label="right" :title="LETS[right]" />
+          </div>
+        </div>
+      </fieldset>
+      <v-select
+        v-model="types"
+        :items="typeList.data.value ?? []"
+        item-title="name"
+        item-value="id"
+        label="Only for documents of these types (all if left empty)"
+        multiple
+        chips
+        clearable
+      />
+      <div class="dates">
+        <v-text-field v-model="from" type="date" label="From (at once if left empty)" />
+        <v-text-field v-model="until" type="date" label="Until, not including (no end if left empty)" />
+      </div>
+      <v-text-field v-model="note" label="Note (may be left empty)" maxlength="2000" />
+      <div v-if="faults.length > 0" class="fault" role="alert">
+        <p v-for="fault in faults" :key="fault">{{ fault }}</p>
+      </div>
+      <div class="actions">
+        <v-btn @click="open = false">Cancel</v-btn>
+        <v-btn type="submit" class="is-main" :disabled="!complete" :loading="add.isPending.value">Add to the draft</v-btn>
+      </div>
+    </form>
+  </v-dialog>
+</template>
+
+<style scoped>
+.segments {
+  align-self: flex-start;
+}
+.role {
+  display: flex;
+  gap: 16px;
+  align-items: center;
+}
+.dates {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 12px;
+}
+fieldset {
+  border: 1px solid var(--pg-line);
+  border-radius: 3px;
+  padding: 4px 12px 8px;
+}
+.rights {
+  display: grid;
+  grid-template-columns: repeat(3, 1fr);
+}
+form {
+  overflow: auto;
+}
+</style>

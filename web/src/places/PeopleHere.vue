@@ -1,0 +1,77 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import { answer, api } from '@/api/client'
+import PagedList from '@/lists/PagedList.vue'
+import Paling from '@/paling/Paling.vue'
+import type { Origin } from '@/paling/rights'
+import PersonName from '@/people/PersonName.vue'
+import PersonPicker from '@/people/PersonPicker.vue'
+import type { Schemas } from '@/api/client'
+import { listed } from '@/shell/words'
+import { useWhy } from '@/why/useWhy'
+
+const props = defineProps<{ place: string; drafted: boolean }>()
+const why = useWhy()
+
+const ORIGINS: Record<string, string> = { HERE: 'given here', ABOVE: 'from above', THROUGH_GROUP: 'through another group' }
+const asked = ref<Schemas['PersonView']>()
+const key = computed(() => ['people-here', props.place, props.drafted])
+
+function fetchPeople(offset: number, limit: number) {
+  return answer(
+    api.GET('/api/places/{id}/people', { params: { path: { id: props.place }, query: { drafted: props.drafted, offset, limit } } }),
+  )
+}
+
+function ask(person: Schemas['PersonView'] | undefined) {
+  if (person !== undefined) why.ask(person.id, props.place, props.drafted)
+}
+</script>
+
+<template>
+  <div class="people-here">
+    <div class="ask">
+      <PersonPicker v-model="asked" label="Why, or why not, for anybody" @update:model-value="ask" />
+    </div>
+    <PagedList
+      label="People with rights here"
+      :query-key="key"
+      :fetch="fetchPeople"
+      :columns="[
+        { title: 'Person', width: '1.3fr' },
+        { title: 'Rights', width: '88px' },
+        { title: 'In words', width: '1.5fr' },
+        { title: 'Comes from', width: '150px' },
+        { title: 'Why', width: '60px' },
+      ]"
+      empty="Nobody has any right here."
+    >
+      <template #row="{ item }">
+        <div role="cell"><PersonName :person="item.person" /></div>
+        <div role="cell"><Paling :rights="item.rights" :origin="item.origin as Origin" /></div>
+        <div role="cell">{{ item.rights.length === 9 ? 'all nine' : listed(item.rights) }}</div>
+        <div role="cell" class="quiet">{{ ORIGINS[item.origin] }}</div>
+        <div role="cell">
+          <button type="button" class="linklike" :aria-label="`Why ${item.person.name} has this`" @click="why.ask(item.person.id, place, drafted)">
+            why
+          </button>
+        </div>
+      </template>
+    </PagedList>
+  </div>
+</template>
+
+<style scoped>
+.people-here {
+  height: 100%;
+  display: flex;
+  flex-direction: column;
+}
+.people-here > :last-child {
+  flex: 1;
+}
+.ask {
+  padding: 10px 14px;
+  max-width: 420px;
+}
+</style>

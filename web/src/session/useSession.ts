@@ -1,0 +1,35 @@
+import { useQuery, useQueryClient } from '@tanstack/vue-query'
+import { computed } from 'vue'
+import { answer, api, type Schemas } from '@/api/client'
+
+const KEY = ['session']
+
+/** Who is signed in, and what their duties are. */
+export function useSession() {
+  const client = useQueryClient()
+  const query = useQuery({ queryKey: KEY, queryFn: () => answer(api.GET('/api/session')), staleTime: 60_000 })
+  const account = computed(() => query.data.value?.account)
+
+  async function signIn(login: string, password: string): Promise<Schemas['SignedIn']> {
+    const signedIn = await answer(api.POST('/api/session', { body: { login, password } }))
+    // The token of the signed-out session is gone: asking again brings the new one.
+    client.clear()
+    await client.fetchQuery({ queryKey: KEY, queryFn: () => answer(api.GET('/api/session')) })
+    return signedIn
+  }
+
+  async function signOut() {
+    await answer(api.DELETE('/api/session'))
+    client.clear()
+    window.location.assign('/sign-in')
+  }
+
+  return {
+    account,
+    demo: computed(() => query.data.value?.demo ?? []),
+    settled: computed(() => query.isFetched.value),
+    mayChange: computed(() => account.value?.duties.includes('access') ?? false),
+    signIn,
+    signOut,
+  }
+}

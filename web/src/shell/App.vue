@@ -1,0 +1,43 @@
+<script setup lang="ts">
+import { computed, watch } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
+import { useSession } from '@/session/useSession'
+import AppFrame from './AppFrame.vue'
+import { useNotices } from './useNotices'
+
+const route = useRoute()
+const router = useRouter()
+const notices = useNotices()
+const session = useSession()
+
+const open = computed(() => route.meta.open === true)
+const ready = computed(() => session.account.value !== undefined)
+
+watch(
+  [session.settled, session.account, () => route.name],
+  ([settled, account]) => {
+    if (settled && account === undefined && route.name !== undefined && !open.value) {
+      void router.replace({ name: 'sign-in', query: { to: route.fullPath } })
+    }
+  },
+  { immediate: true },
+)
+</script>
+
+<template>
+  <v-app>
+    <router-view v-if="open" />
+    <AppFrame v-else-if="ready" />
+    <p v-else class="waiting" role="status">One moment …</p>
+    <v-snackbar v-model="notices.open" :timeout="notices.failed ? -1 : 6000" :color="notices.failed ? 'error' : undefined" location="top right">
+      <span :role="notices.failed ? 'alert' : 'status'">{{ notices.text }}</span>
+      <template #actions><v-btn variant="text" @click="notices.open = false">Close</v-btn></template>
+    </v-snackbar>
+  </v-app>
+</template>
+
+<style scoped>
+.waiting {
+  padding: 48px;
+}
+</style>

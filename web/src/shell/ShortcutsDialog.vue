@@ -1,0 +1,49 @@
+<script setup lang="ts">
+import { shortcutsOn, switchShortcuts } from './useShortcuts'
+
+const open = defineModel<boolean>({ required: true })
+
+const keys = [
+  ['p', 'Places'],
+  ['s', 'Statements'],
+  ['j', 'Journal'],
+  ['r', 'The rehearsal of your draft'],
+  ['/', 'Find a place'],
+  ['?', 'This list'],
+  ['Esc', 'Close the why panel or a dialog'],
+  ['↑ ↓', 'In the tree and in lists: one row up or down'],
+  ['→ ←', 'In the tree: open or close a place, or go to the one above'],
+  ['Enter', 'In the tree: show the place'],
+]
+</script>
+
+<template>
+  <v-dialog v-model="open" max-width="520" aria-labelledby="keys-title">
+    <div class="sheet pg-dialog">
+      <h2 id="keys-title">Keys</h2>
+      <dl>
+        <template v-for="[key, does] in keys" :key="key">
+          <dt>
+            <kbd>{{ key }}</kbd>
+          </dt>
+          <dd>{{ does }}</dd>
+        </template>
+      </dl>
+      <v-checkbox :model-value="shortcutsOn" label="Single keys act outside of fields" @update:model-value="switchShortcuts($event === true)" />
+      <div class="actions"><v-btn @click="open = false">Close</v-btn></div>
+    </div>
+  </v-dialog>
+</template>
+
+<style scoped>
+dl {
+  display: grid;
+  grid-template-columns: 80px 1fr;
+  gap: 8px;
+}
+kbd {
+  border: 1px solid var(--pg-line);
+  border-radius: 3px;
+  padding: 1px 8px;
+}
+</style>

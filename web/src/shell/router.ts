@@ -1,0 +1,19 @@
+import { createRouter, createWebHistory } from 'vue-router'
+
+/** Every place, statement and change has an address of its own. */
+export const router = createRouter({
+  history: createWebHistory(),
+  routes: [
+    { path: '/', redirect: '/places' },
+    { path: '/sign-in', name: 'sign-in', component: () => import('@/session/SignInView.vue'), meta: { open: true, title: 'Sign in' } },
+    { path: '/places/:id?', name: 'places', component: () => import('@/places/PlacesView.vue'), meta: { title: 'Places' } },
+    { path: '/rehearsal', name: 'rehearsal', component: () => import('@/drafts/RehearsalView.vue'), meta: { title: 'Rehearsal' } },
+    { path: '/statements', name: 'statements', component: () => import('@/statements/StatementsView.vue'), meta: { title: 'Statements' } },
+    { path: '/journal/:number?', name: 'journal', component: () => import('@/journal/JournalView.vue'), meta: { title: 'Journal' } },
+    { path: '/:anything(.*)*', redirect: '/places' },
+  ],
+})
+
+router.afterEach((to) => {
+  document.title = `${String(to.meta.title)} · Pale Gate`
+})

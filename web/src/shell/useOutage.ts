@@ -1,0 +1,44 @@
+import { useQuery } from '@tanstack/vue-query'
+import { computed, watch } from 'vue'
+import { answer, api } from '@/api/client'
+import { ProblemError } from '@/api/problem'
+import { isOutage, queryClient } from './queries'
+
+const EVERY = 5_000
+
+/**
+ * Asks for the newest change every few seconds: another administrator's change makes this page fetch
+ * again what it shows, and a server or database that is away is said until it is back.
+ */
+export function useOutage() {
+  const head = useQuery({
+    queryKey: ['head'],
+    queryFn: () => answer(api.GET('/api/journal', { params: { query: { limit: 1 } } })),
+    refetchInterval: EVERY,
+    retry: false,
+    staleTime: 0,
+  })
+  watch(
+    () => head.data.value?.total,
+    (now, before) => {
+      if (before !== undefined && now !== before) {
+        void queryClient.invalidateQueries({ predicate: (query) => query.queryKey[0] !== 'head' && query.queryKey[0] !== 'session' })
+      }
+    },
+  )
+  watch(
+    () => head.isError.value,
+    (away, wasAway) => {
+      if (wasAway && !away) {
+        void queryClient.invalidateQueries({ predicate: (query) => query.queryKey[0] !== 'head' })
+      }
+    },
+  )
+  return computed(() => {
+    const error = head.error.value
+    if (error instanceof ProblemError && error.problem.status === 401) {
+      return 'You have been signed out. Reload the page to sign in again; your draft is kept.'
+    }
+    return isOutage(error) && error instanceof ProblemError ? `${error.problem.title}. ${error.problem.detail}` : ''
+  })
+}

@@ -1,0 +1,109 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import { useRoute } from 'vue-router'
+import { counted } from '@/shell/words'
+import { useDraft } from './useDraft'
+
+const route = useRoute()
+const { draft, isFetching, discard } = useDraft()
+const asking = ref(false)
+
+const changes = computed(() => draft.value?.items.length ?? 0)
+const totals = computed(() => draft.value?.totals)
+const nothing = computed(() => totals.value !== undefined && totals.value.places === 0)
+const cannot = computed(() => draft.value?.items.filter((item) => item.problem !== undefined).length ?? 0)
+
+function to(view: string, show = 'ALL') {
+  return { name: 'rehearsal', query: { view, show } }
+}
+
+async function throwAway() {
+  asking.value = false
+  await discard.mutateAsync().catch(() => undefined)
+}
+</script>
+
+<template>
+  <footer class="tray" aria-label="Draft" :data-changes="changes">
+    <span class="title">Draft</span>
+    <p v-if="changes === 0 || totals === undefined" class="says">
+      Nothing drafted. Whatever you change lands here first, and is rehearsed before it holds.
+    </p>
+    <template v-else>
+      <p class="says" role="status" aria-live="polite" :aria-busy="isFetching">
+        <router-link :to="to('changes')">{{ counted(changes, 'change') }}</router-link>
+        <template v-if="nothing"> · changes nothing now<span v-if="draft!.laterInstants > 0">, but later</span></template>
+        <template v-else>
+          ·
+          <router-link class="gain" :to="to('people', 'GAINS')">{{ counted(totals.peopleGaining, 'person gains', 'people gain') }}</router-link
+          >, <router-link class="lose" :to="to('people', 'LOSSES')">{{ totals.peopleLosing }} {{ totals.peopleLosing === 1 ? 'loses' : 'lose' }}</router-link>
+          · <router-link :to="to('places')">{{ counted(totals.places, 'place') }}</router-link>
+          · <router-link :to="to('documents')">{{ counted(totals.documents, 'document') }}</router-link>
+        </template>
+        <template v-if="totals.outsidersGaining > 0">
+          · <router-link class="warn" :to="to('people', 'OUTSIDERS')">{{ counted(totals.outsidersGaining, 'outsider gains', 'outsiders gain') }}</router-link>
+        </template>
+        <template v-if="draft!.lockOuts > 0">
+          · <router-link class="lose" :to="to('lock-outs')">{{ counted(draft!.lockOuts, 'place') }} left without a keeper</router-link>
+        </template>
+        <template v-if="draft!.authorLosesGovern > 0">
+          · <router-link class="lose" :to="to('own-losses')">you lose govern on {{ counted(draft!.authorLosesGovern, 'place') }}</router-link>
+        </template>
+        <template v-if="draft!.withoutEffect > 0">
+          · <router-link :to="to('changes')">{{ counted(draft!.withoutEffect, 'entry', 'entries') }} without effect</router-link>
+        </template>
+        <template v-if="draft!.clashes.length > 0">
+          · <router-link class="lose" :to="to('changes')">somebody changed the same meanwhile</router-link>
+        </template>
+        <template v-if="cannot > 0">
+          · <router-link class="lose" :to="to('changes')">{{ counted(cannot, 'change') }} can no longer be made</router-link>
+        </template>
+      </p>
+      <v-btn v-if="route.name !== 'rehearsal'" class="is-main" size="small" :to="to('people')">Open the rehearsal</v-btn>
+      <v-btn size="small" @click="asking = true">Discard</v-btn>
+    </template>
+    <v-dialog v-model="asking" max-width="440" aria-labelledby="discard-title">
+      <div class="sheet pg-dialog">
+        <h2 id="discard-title">Discard the draft?</h2>
+        <p>{{ counted(changes, 'change') }} will be thrown away. What is in force stays as it is.</p>
+        <div class="actions">
+          <v-btn @click="asking = false">Keep it</v-btn>
+          <v-btn class="is-main" @click="throwAway">Discard</v-btn>
+        </div>
+      </div>
+    </v-dialog>
+  </footer>
+</template>
+
+<style scoped>
+.tray {
+  flex: none;
+  display: flex;
+  align-items: center;
+  gap: 16px;
+  min-height: 54px;
+  padding: 8px 20px;
+  border-top: 2px solid rgb(var(--v-theme-on-background));
+  background: rgb(var(--v-theme-surface));
+}
+.title {
+  font-family: var(--pg-serif);
+  font-weight: 600;
+}
+.says {
+  flex: 1;
+}
+.says a {
+  color: inherit;
+  text-underline-offset: 3px;
+}
+.says a.gain {
+  color: rgb(var(--v-theme-success));
+}
+.says a.lose {
+  color: rgb(var(--v-theme-error));
+}
+.says a.warn {
+  color: rgb(var(--v-theme-warning));
+}
+</style>

@@ -1,0 +1,27 @@
+import { defineStore } from 'pinia'
+import { ref } from 'vue'
+
+/** What the why panel is asked: one person at one place, in force or as drafted. */
+export interface WhyTarget {
+  person: string
+  place: string
+  drafted: boolean
+}
+
+export const useWhy = defineStore('why', () => {
+  const target = ref<WhyTarget>()
+  let opener: HTMLElement | null = null
+
+  function ask(person: string, place: string, drafted = false) {
+    opener = document.activeElement instanceof HTMLElement ? document.activeElement : null
+    target.value = { person, place, drafted }
+  }
+
+  function close() {
+    target.value = undefined
+    opener?.focus()
+    opener = null
+  }
+
+  return { target, ask, close }
+})

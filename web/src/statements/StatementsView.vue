@@ -85,9 +85,9 @@ const COLUMNS = [
         <div>
           <h2>{{ head.data.value.title }}</h2>
           <p class="quiet">
-            Standing rights as of change {{ head.data.value.change }}, {{ moment(head.data.value.at) }}. {{ counted(head.data.value.totals.rows, 'row') }}:
-            {{ counted(head.data.value.totals.people, 'person', 'people') }}, {{ number(head.data.value.totals.outsiders) }} of them outsiders, at
-            {{ counted(head.data.value.totals.places, 'place') }}.
+            Standing rights as of change {{ head.data.value.change }}, {{ moment(head.data.value.at) }}. {{ counted(head.data.value.counts.rows, 'row') }}:
+            {{ counted(head.data.value.counts.people, 'person', 'people') }}, {{ number(head.data.value.counts.outsiders) }} of them outsiders, at
+            {{ counted(head.data.value.counts.places, 'place') }}.
           </p>
         </div>
         <div class="files" role="group" aria-label="Take it away as a file">

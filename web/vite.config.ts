@@ -6,6 +6,7 @@ import { defineConfig } from 'vitest/config'
 export default defineConfig({
   plugins: [vue(), vuetify({ autoImport: true })],
   resolve: { alias: { '@': fileURLToPath(new URL('./src', import.meta.url)) } },
+  server: { host: '127.0.0.1', proxy: { '/api': process.env.PALEGATE_ADDRESS ?? 'http://127.0.0.1:7411' } },
   build: { outDir: 'dist', emptyOutDir: true, chunkSizeWarningLimit: 900 },
   test: {
     environment: 'happy-dom',

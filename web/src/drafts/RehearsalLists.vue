@@ -4,6 +4,7 @@ import { answer, api } from '@/api/client'
 import PagedList from '@/lists/PagedList.vue'
 import Paling from '@/paling/Paling.vue'
 import PersonName from '@/people/PersonName.vue'
+import PlaceCell from '@/places/PlaceCell.vue'
 import { number } from '@/shell/words'
 import { useWhy } from '@/why/useWhy'
 
@@ -53,11 +54,11 @@ const PLACES = [
   { title: 'Somebody loses', width: '170px' },
 ]
 const PAIRS = [
-  { title: 'Person', width: '1fr' },
-  { title: 'Place', width: '1.5fr' },
-  { title: 'Before', width: '84px' },
-  { title: 'After', width: '84px' },
-  { title: 'Why', width: '50px' },
+  { title: 'Person', width: 'minmax(130px, 1fr)' },
+  { title: 'Place', width: '1.4fr' },
+  { title: 'Before', width: '76px' },
+  { title: 'After', width: '76px' },
+  { title: 'Why', width: '40px' },
 ]
 </script>
 
@@ -92,7 +93,7 @@ const PAIRS = [
   <PagedList v-else-if="view === 'pairs'" :key="view" label="Each person at each place" :query-key="key" :fetch="fetchPairs" :columns="PAIRS" empty="Nothing changes for anybody.">
     <template #row="{ item }">
       <div role="cell"><PersonName :person="item.person" /></div>
-      <div role="cell" :title="item.place.path">{{ item.place.path }}</div>
+      <PlaceCell role="cell" :path="item.place.path" />
       <div role="cell"><Paling :rights="item.before" /></div>
       <div role="cell"><Paling :rights="item.after" /></div>
       <div role="cell">

@@ -139,7 +139,7 @@ function rights(counts: Record<string, number>): string {
   padding: 16px 20px;
 }
 .left {
-  width: 360px;
+  width: 320px;
   flex: none;
   display: flex;
   flex-direction: column;

@@ -15,8 +15,10 @@ defineProps<{ person: Schemas['PersonView'] }>()
 <style scoped>
 .person {
   display: inline-flex;
-  gap: 8px;
+  flex-wrap: wrap;
+  gap: 0 8px;
   align-items: center;
+  line-height: 1.3;
   max-width: 100%;
 }
 .name {

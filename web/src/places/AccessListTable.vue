@@ -80,7 +80,7 @@ function remark(line: Line): string {
               <span v-else class="lose">withholds {{ listed(line.entry.rights) }}</span>
             </div>
           </td>
-          <td>
+          <td class="count">
             <button type="button" class="linklike" :aria-label="`${line.people} people behind ${line.entry.subjectName}: list them`" @click="show(line)">
               {{ line.people }}
             </button>
@@ -92,8 +92,8 @@ function remark(line: Line): string {
             <router-link v-else :to="{ name: 'places', params: { id: line.entry.place } }">{{ line.entry.placeName }}</router-link>
           </td>
           <td class="end">
-            <span v-if="line.drafted === 'ADDED'" class="mark gain">added by your draft</span>
-            <span v-else-if="line.drafted === 'REMOVED'" class="mark lose">removed by your draft</span>
+            <span v-if="line.drafted === 'ADDED'" class="mark gain">{{ line.own ? 'added by your draft' : 'reaches it by your draft' }}</span>
+            <span v-else-if="line.drafted === 'REMOVED'" class="mark lose">{{ line.own ? 'removed by your draft' : 'stopped by your draft' }}</span>
             <v-btn
               v-else-if="line.own && mayChange"
               size="small"
@@ -152,6 +152,12 @@ tr:last-child td {
   display: flex;
   align-items: center;
   gap: 12px;
+}
+td .mark {
+  margin-left: 8px;
+}
+.count {
+  white-space: nowrap;
 }
 .end {
   text-align: right;

@@ -38,19 +38,20 @@ function ask(person: Schemas['PersonView'] | undefined) {
       :query-key="key"
       :fetch="fetchPeople"
       :columns="[
-        { title: 'Person', width: '1.3fr' },
-        { title: 'Rights', width: '88px' },
-        { title: 'In words', width: '1.5fr' },
-        { title: 'Comes from', width: '150px' },
-        { title: 'Why', width: '60px' },
+        { title: 'Person', width: 'minmax(150px, 1fr)' },
+        { title: 'Rights', width: '76px' },
+        { title: 'In words', width: '1.4fr' },
+        { title: 'Why', width: '44px' },
       ]"
       empty="Nobody has any right here."
     >
       <template #row="{ item }">
         <div role="cell"><PersonName :person="item.person" /></div>
         <div role="cell"><Paling :rights="item.rights" :origin="item.origin as Origin" /></div>
-        <div role="cell">{{ item.rights.length === 9 ? 'all nine' : listed(item.rights) }}</div>
-        <div role="cell" class="quiet">{{ ORIGINS[item.origin] }}</div>
+        <div role="cell" class="words">
+          <span>{{ item.rights.length === 9 ? 'all nine' : listed(item.rights) }}</span>
+          <span class="quiet">{{ ORIGINS[item.origin] }}</span>
+        </div>
         <div role="cell">
           <button type="button" class="linklike" :aria-label="`Why ${item.person.name} has this`" @click="why.ask(item.person.id, place, drafted)">
             why
@@ -69,6 +70,16 @@ function ask(person: Schemas['PersonView'] | undefined) {
 }
 .people-here > :last-child {
   flex: 1;
+}
+.words {
+  display: flex;
+  flex-direction: column;
+  line-height: 1.25;
+  font-size: 0.94rem;
+}
+.words > * {
+  overflow: hidden;
+  text-overflow: ellipsis;
 }
 .ask {
   padding: 10px 14px;

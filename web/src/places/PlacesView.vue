@@ -22,7 +22,7 @@ const notices = useNotices()
 const { mayChange } = useSession()
 const { draft, add } = useDraft()
 
-const root = useQuery({ queryKey: ['root'], queryFn: () => answer(api.GET('/api/places/root')) })
+const root = useQuery({ queryKey: ['root'], queryFn: () => answer(api.GET('/api/repository')) })
 const id = computed(() => (typeof route.params.id === 'string' && route.params.id !== '' ? route.params.id : root.data.value?.id))
 const known = computed(() => id.value !== undefined)
 

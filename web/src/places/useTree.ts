@@ -14,7 +14,7 @@ export function useTree() {
   }
 
   async function begin() {
-    root.value = await answer(api.GET('/api/places/root', { params: { query: { drafted: true } } }))
+    root.value = await answer(api.GET('/api/repository', { params: { query: { drafted: true } } }))
     await expand(root.value.id)
   }
 
@@ -32,7 +32,7 @@ export function useTree() {
   /** Fetches again what is shown: the draft or the structure has changed. */
   async function refresh() {
     if (root.value !== undefined) {
-      root.value = await answer(api.GET('/api/places/root', { params: { query: { drafted: true } } }))
+      root.value = await answer(api.GET('/api/repository', { params: { query: { drafted: true } } }))
       await Promise.all([...children.keys()].filter((id) => expanded.has(id)).map(fetchChildren))
       ;[...children.keys()].filter((id) => !expanded.has(id)).forEach((id) => children.delete(id))
     }

@@ -13,8 +13,8 @@ export function useSession() {
   async function signIn(login: string, password: string): Promise<Schemas['SignedIn']> {
     const signedIn = await answer(api.POST('/api/session', { body: { login, password } }))
     // The token of the signed-out session is gone: asking again brings the new one.
-    client.clear()
-    await client.fetchQuery({ queryKey: KEY, queryFn: () => answer(api.GET('/api/session')) })
+    client.removeQueries({ predicate: (query) => query.queryKey[0] !== KEY[0] })
+    await client.refetchQueries({ queryKey: KEY })
     return signedIn
   }
 

@@ -7,6 +7,7 @@ import PagedList from '@/lists/PagedList.vue'
 import Paling from '@/paling/Paling.vue'
 import PersonName from '@/people/PersonName.vue'
 import PersonPicker from '@/people/PersonPicker.vue'
+import PlaceCell from '@/places/PlaceCell.vue'
 import PlacePicker from '@/places/PlacePicker.vue'
 import { counted, moment, number } from '@/shell/words'
 import { useWhy } from '@/why/useWhy'
@@ -53,11 +54,11 @@ function file(format: string): string {
 }
 
 const COLUMNS = [
-  { title: 'Place', width: '1.6fr' },
-  { title: 'Person', width: '1fr' },
-  { title: 'Rights', width: '84px' },
-  { title: 'Comes from', width: '1.5fr' },
-  { title: 'Why', width: '50px' },
+  { title: 'Place', width: '1.3fr' },
+  { title: 'Person', width: 'minmax(130px, 1fr)' },
+  { title: 'Rights', width: '76px' },
+  { title: 'Comes from', width: '1.3fr' },
+  { title: 'Why', width: '40px' },
 ]
 </script>
 
@@ -100,9 +101,9 @@ const COLUMNS = [
       <div class="sheet list">
         <PagedList label="The statement" :query-key="['statement', about, id, documents]" :fetch="fetchRows" :columns="COLUMNS" empty="Nobody has any right there.">
           <template #row="{ item }">
-            <div role="cell" :title="item.path">
-              <router-link :to="{ name: 'places', params: { id: item.place } }">{{ item.path }}</router-link>
-            </div>
+            <PlaceCell v-slot="{ name }" role="cell" :path="item.path">
+              <router-link :to="{ name: 'places', params: { id: item.place } }">{{ name }}</router-link>
+            </PlaceCell>
             <div role="cell"><PersonName :person="item.person" /></div>
             <div role="cell"><Paling :rights="item.rights" /></div>
             <div role="cell" class="quiet" :title="item.comesFrom">{{ item.comesFrom }}</div>

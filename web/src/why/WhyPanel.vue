@@ -58,7 +58,7 @@ function changed(step: Schemas['Step']): boolean {
         <li v-for="step in data.stages" :key="step.number" :data-stage="step.number" :data-changed="changed(step)">
           <div class="stage-head">
             <h3>{{ step.title }}</h3>
-            <Paling :rights="step.after" :withheld="step.number === 3 ? step.before.filter((right) => !step.after.includes(right)) : []" />
+            <Paling v-if="step.number > 0" :rights="step.after" :withheld="step.number === 3 ? step.before.filter((right) => !step.after.includes(right)) : []" />
           </div>
           <p>{{ step.reason }}</p>
           <ul v-if="step.acting.length > 0">

@@ -124,9 +124,10 @@ public final class Explanation {
           : who.name() + " is not active, and an inactive person has no rights at all.";
       case 2 -> grantReason(who, where, after);
       case 3 -> withholdingReason(who, before, after);
-      default -> before.equals(after)
+      default -> before.isEmpty() ? "There is nothing that could lack what it needs."
+          : before.equals(after)
           ? "Nothing falls away: every right here has what it needs."
-          : "Falls away because what it needs is missing: " + before.minus(after) + ".";
+          : "Falls away because what it needs is missing: " + listed(before.minus(after)) + ".";
     };
   }
 
@@ -134,21 +135,31 @@ public final class Explanation {
     if (grants.isEmpty()) {
       return grantsReaching == 0
           ? "No grant in force reaches " + where.name() + "."
-          : "None of the " + counted(grantsReaching, "grant") + " in force that reach " + where.name() + " name " + who.name() + ".";
+          : noneNames(grantsReaching, "grant", who);
     }
     return counted(grants.size(), "grant") + (grants.size() == 1 ? " gives " : " give ")
-        + (after.isEmpty() ? "nothing" : after) + ".";
+        + (after.isEmpty() ? "nothing" : listed(after)) + ".";
   }
 
   private String withholdingReason(Person who, Rights before, Rights after) {
     if (withholdings.isEmpty()) {
       return withholdingsReaching == 0
           ? "No withholding in force reaches this place."
-          : "None of the " + counted(withholdingsReaching, "withholding") + " here name " + who.name() + ".";
+          : noneNames(withholdingsReaching, "withholding", who);
     }
     Rights taken = before.minus(after);
     return counted(withholdings.size(), "withholding") + (withholdings.size() == 1 ? " takes " : " take ")
-        + (taken.isEmpty() ? "nothing that was there" : taken) + ".";
+        + (taken.isEmpty() ? "nothing that was there" : listed(taken)) + ".";
+  }
+
+  private static String noneNames(int count, String noun, Person who) {
+    return count == 1
+        ? "The one " + noun + " in force that reaches here does not name " + who.name() + "."
+        : "None of the " + count + " " + noun + "s in force that reach here names " + who.name() + ".";
+  }
+
+  private static String listed(Rights rights) {
+    return rights.equals(Rights.ALL) ? "all nine rights" : String.join(", ", rights.words());
   }
 
   private static String counted(int count, String noun) {

@@ -1,6 +1,7 @@
 package palegate.core.statements;
 
 import java.time.Instant;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Objects;
 import java.util.stream.IntStream;
@@ -15,7 +16,7 @@ import palegate.core.snapshot.Snapshot;
 
 /**
  * The rows of a report on standing rights at one instant: who can reach a place and what is below
- * it, or what one person can reach. Rows are made lazily, in tree order, then by person; the totals
+ * it, or what one person can reach. Rows are made lazily, in tree order, then by name; the totals
  * are counted first and without making them.
  */
 public final class Statement {
@@ -109,9 +110,13 @@ public final class Statement {
     }
     String path = snapshot.pathText(place);
     List<Acting> acting = acting(place);
-    return people.stream().mapToObj(person -> new Row(
+    return people.stream().boxed().sorted(byName()).map(person -> new Row(
         snapshot.person(person), snapshot.place(place), path, moment.holders(place).of(person),
         acting.stream().filter(grant -> grant.people().contains(person)).map(Acting::source).toList()));
+  }
+
+  private Comparator<Integer> byName() {
+    return Comparator.comparing((Integer person) -> snapshot.person(person).name()).thenComparing(Comparator.naturalOrder());
   }
 
   private List<Acting> acting(int place) {

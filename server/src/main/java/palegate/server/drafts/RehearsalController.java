@@ -2,6 +2,7 @@ package palegate.server.drafts;
 
 import java.security.Principal;
 import java.time.Instant;
+import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -54,13 +55,15 @@ class RehearsalController {
         rehearsal.withoutEffect().stream().map(entry -> EntryView.of(entry, rehearsal.after().rightsOf(entry), rehearsal.after().structure())).toList());
   }
 
-  /** Who gains or loses; {@code instant} counts the rehearsal's instants from 0, now. */
+  /** Who gains or loses, by name; {@code instant} counts the rehearsal's instants from 0, now. */
   @GetMapping("/people")
   Page<PersonShift> people(@RequestParam(defaultValue = "0") int instant, @RequestParam(defaultValue = "ALL") Direction direction,
       @RequestParam(defaultValue = "0") int offset, @RequestParam(defaultValue = "200") int limit, Principal who) {
     Rehearsal rehearsal = drafts.rehearse(who.getName()).rehearsal();
     List<Difference.PersonShift> shifts = at(rehearsal, instant).people().stream()
-        .filter(shift -> direction.takes(!shift.gained().isEmpty(), !shift.lost().isEmpty(), shift.person().external())).toList();
+        .filter(shift -> direction.takes(!shift.gained().isEmpty(), !shift.lost().isEmpty(), shift.person().external()))
+        .sorted(Comparator.comparing((Difference.PersonShift shift) -> shift.person().name()).thenComparing(shift -> shift.person().id()))
+        .toList();
     return Page.of(shifts.size(), shifts.stream().map(shift -> new PersonShift(
         PersonView.of(shift.person(), rehearsal.after().structure()), shift.gained().words(), shift.lost().words(),
         shift.placesGaining(), shift.placesLosing(), shift.documents())), offset, limit);

@@ -41,11 +41,11 @@ class PlacesController {
   }
 
   /** The repository itself. */
-  @GetMapping("/api/places/root")
+  @GetMapping("/api/repository")
   PlaceView root(@RequestParam(defaultValue = "false") boolean drafted, Principal who) {
     Snapshot snapshot = drafts.shown(who.getName(), drafted);
     if (snapshot.placeCount() == 0) {
-      throw Problem.notFound("repository", "root");
+      throw Problem.notFound("repository", "");
     }
     return PlaceView.of(snapshot, 0);
   }

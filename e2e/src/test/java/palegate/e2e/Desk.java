@@ -1,0 +1,71 @@
+package palegate.e2e;
+
+import com.microsoft.playwright.Browser;
+import com.microsoft.playwright.BrowserContext;
+import com.microsoft.playwright.BrowserType;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.Playwright;
+import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.ColorScheme;
+import com.microsoft.playwright.options.ReducedMotion;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Map;
+
+/** A person at a laptop: Chromium at 1280 by 800, at the application's address. */
+final class Desk implements AutoCloseable {
+  private final Playwright playwright;
+  private final Browser chromium;
+  private final String address;
+
+  Desk(String address) {
+    this.address = address;
+    String node = System.getenv().getOrDefault("PLAYWRIGHT_NODEJS_PATH", "/usr/bin/node");
+    playwright = Playwright.create(new Playwright.CreateOptions().setEnv(Map.of(
+        "PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1", "PLAYWRIGHT_NODEJS_PATH", node)));
+    chromium = playwright.chromium().launch(new BrowserType.LaunchOptions().setExecutablePath(Path.of("/usr/bin/chromium")).setArgs(List.of(
+        "--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking",
+        "--disable-component-update", "--disable-sync", "--disable-dev-shm-usage", "--font-render-hinting=none")));
+  }
+
+  /** A fresh window in which nobody is signed in. */
+  Page window() {
+    return window(1280, 800, false);
+  }
+
+  Page window(int width, int height, boolean dark) {
+    BrowserContext context = chromium.newContext(new Browser.NewContextOptions().setViewportSize(width, height)
+        .setReducedMotion(ReducedMotion.REDUCE).setColorScheme(dark ? ColorScheme.DARK : ColorScheme.LIGHT)
+        .setLocale("en-GB").setTimezoneId("UTC").setAcceptDownloads(true));
+    Page page = context.newPage();
+    page.setDefaultTimeout(15_000);
+    return page;
+  }
+
+  /** A window in which somebody is signed in and looks at the places. */
+  Page signedIn(String login) {
+    Page page = window();
+    signIn(page, login);
+    return page;
+  }
+
+  void signIn(Page page, String login) {
+    page.navigate(address + "/sign-in");
+    page.getByLabel("Name", new Page.GetByLabelOptions().setExact(true)).fill(login);
+    page.getByLabel("Password").fill("pale-gate-demo");
+    page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Sign in").setExact(true)).click();
+    page.waitForURL("**/places*");
+    page.locator("[role=treeitem]").first().waitFor();
+  }
+
+  Page open(Page page, String path) {
+    page.navigate(address + path);
+    return page;
+  }
+
+  @Override
+  public void close() {
+    chromium.close();
+    playwright.close();
+  }
+}

@@ -1,0 +1,39 @@
+package palegate.server.journal;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.Map;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import palegate.server.testkit.Browser;
+import palegate.server.testkit.InDemo;
+import palegate.server.testkit.TestApplication;
+import tools.jackson.databind.JsonNode;
+
+@ExtendWith(InDemo.class)
+class JournalTest {
+  @Test
+  void every_change_stands_there_with_author_time_and_note_newest_first(TestApplication app) {
+    JsonNode journal = app.signedIn("oriel.fenn").get("/api/journal").body();
+    assertThat(journal.path("items").get(0).path("number").asLong()).isEqualTo(journal.path("total").asLong());
+    JsonNode fifth = journal.path("items").valueStream().filter(line -> line.path("number").asInt() == 5).findFirst().orElseThrow();
+    assertThat(fifth.path("author").asString()).isEqualTo("Teodor Brask");
+    assertThat(fifth.path("note").asString()).isEqualTo("Trainees do not take valuations away.");
+  }
+
+  @Test
+  void the_exact_content_before_and_after_is_kept(TestApplication app) {
+    Browser wenna = app.signedIn("wenna.carrow");
+    wenna.post("/api/draft/changes", Map.of("kind", "rejoin", "place", "lib-board", "below", false));
+    wenna.post("/api/draft/in-force", Map.of("version", 1, "note", "Nothing secret in there any more", "acceptLockOuts", false));
+    long number = wenna.get("/api/journal").body().path("total").asLong();
+    JsonNode altered = wenna.get("/api/journal/" + number).body().path("altered").path("items");
+    JsonNode place = altered.valueStream().filter(thing -> thing.path("kind").asString().equals("place")).findFirst().orElseThrow();
+    assertThat(place.path("before").path("access").asString()).isEqualTo("stands alone");
+    assertThat(place.path("after").path("access").asString()).isEqualTo("follows");
+    assertThat(altered.valueStream().filter(thing -> thing.path("kind").asString().equals("grant"))).hasSize(2).allSatisfy(grant -> {
+      assertThat(grant.has("after")).isFalse();
+      assertThat(grant.path("before").path("place").asString()).isEqualTo("Board papers");
+    });
+  }
+}

@@ -1,0 +1,91 @@
+package palegate.server.places;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.time.Duration;
+import java.util.Map;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import palegate.server.testkit.Browser;
+import palegate.server.testkit.InDemo;
+import palegate.server.testkit.TestApplication;
+import tools.jackson.databind.JsonNode;
+
+@ExtendWith(InDemo.class)
+class PlacesTest {
+  @Test
+  void the_tree_tells_which_places_stand_alone_and_how_many_below_do(TestApplication app) {
+    Browser auditor = app.signedIn("oriel.fenn");
+    JsonNode libraries = auditor.get("/api/places/root/children").body();
+    assertThat(libraries.valueStream().map(library -> library.path("name").asString()))
+        .containsExactly("Accounts", "Board papers", "Casualties", "Charts & tides", "People files", "Shared with outsiders", "Staff handbook", "Tenders", "Vessels");
+    assertThat(libraries.get(1).path("standsAlone").asBoolean()).isTrue();
+    assertThat(libraries.get(2).path("breaksBelow").asInt()).isEqualTo(4);
+  }
+
+  @Test
+  void the_access_list_names_the_source_and_counts_the_people_behind_each_line(TestApplication app) {
+    Browser auditor = app.signedIn("oriel.fenn");
+    JsonNode lines = auditor.get("/api/places/f-2417/access").body().path("lines");
+    JsonNode surveyors = lines.valueStream().filter(line -> line.path("entry").path("subjectName").asString().equals("Surveyors")).findFirst().orElseThrow();
+    assertThat(surveyors.path("own").asBoolean()).isFalse();
+    assertThat(surveyors.path("entry").path("placeName").asString()).isEqualTo("Casualties");
+    JsonNode behind = auditor.get("/api/places/f-2417/access/" + surveyors.path("entry").path("id").asString() + "/people").body();
+    assertThat(behind.path("total").asInt()).isEqualTo(surveyors.path("people").asInt()).isEqualTo(7);
+    assertThat(behind.path("items").valueStream().filter(person -> person.path("external").asBoolean()).count())
+        .isEqualTo(surveyors.path("outsiders").asLong()).isEqualTo(3);
+  }
+
+  @Test
+  void lines_of_the_draft_are_shown_beside_those_in_force(TestApplication app) {
+    Browser wenna = app.signedIn("wenna.carrow");
+    wenna.post("/api/draft/changes", Map.of("kind", "removeGrant", "place", "lib-cas", "entry", "e-102"));
+    wenna.post("/api/draft/changes", Map.of("kind", "addWithholding", "place", "lib-cas", "subject", Map.of("kind", "builtin", "id", "staff"),
+        "rights", new String[] {"copy"}));
+    JsonNode lines = wenna.get("/api/places/lib-cas/access").body().path("lines");
+    assertThat(lines.valueStream().filter(line -> line.path("drafted").asString().equals("REMOVED")).map(line -> line.path("entry").path("id").asString()))
+        .containsExactly("e-102");
+    assertThat(lines.valueStream().filter(line -> line.path("drafted").asString().equals("ADDED")).map(line -> line.path("entry").path("kind").asString()))
+        .containsExactly("withholding");
+    assertThat(app.signedIn("teodor.brask").get("/api/places/lib-cas/access").body().path("lines").valueStream()
+        .map(line -> line.path("drafted").asString())).as("somebody else's draft is not shown").containsOnly("NO");
+  }
+
+  @Test
+  void why_gives_the_stages_entries_and_the_chain_of_memberships(TestApplication app) {
+    JsonNode why = app.signedIn("oriel.fenn").get("/api/why?person=p-mia&place=f-2406").body();
+    assertThat(why.path("stages").valueStream().map(stage -> stage.path("number").asInt())).containsExactly(0, 2, 3, 6);
+    assertThat(why.path("stages").get(1).path("acting").get(0).path("paths").get(0).get(0).path("name").asString()).isEqualTo("Team C-2406");
+  }
+
+  @Test
+  void the_answer_follows_the_clock(TestApplication app) {
+    Browser auditor = app.signedIn("oriel.fenn");
+    assertThat(auditor.get("/api/why?person=p-mia&place=f-2406").body().path("rights")).isNotEmpty();
+    app.clock().goOn(Duration.ofDays(3));
+    try {
+      JsonNode why = auditor.get("/api/why?person=p-mia&place=f-2406").body();
+      assertThat(why.path("rights")).as("the membership of the case team has ended").isEmpty();
+    } finally {
+      app.clock().set(TestApplication.TODAY);
+    }
+  }
+
+  @Test
+  void what_does_not_exist_is_a_plain_problem_document(TestApplication app) {
+    Browser auditor = app.signedIn("oriel.fenn");
+    for (String path : new String[] {"/api/places/nowhere", "/api/places/nowhere/access", "/api/why?person=p-none&place=root", "/api/journal/9999", "/api/statements?about=PERSON&id=p-none"}) {
+      Browser.Answer answer = auditor.get(path);
+      assertThat(answer.status()).as(path).isEqualTo(404);
+      assertThat(answer.header("content-type")).startsWith("application/problem+json");
+      assertThat(answer.body().path("detail").asString()).contains("There is no");
+    }
+  }
+
+  @Test
+  void subjects_are_found_by_part_of_a_name_with_their_size(TestApplication app) {
+    JsonNode found = app.signedIn("oriel.fenn").get("/api/subjects?text=surv").body().path("items");
+    assertThat(found.valueStream().map(subject -> subject.path("name").asString())).containsExactly("Surveyors");
+    assertThat(found.get(0).path("people").asInt()).isEqualTo(7);
+  }
+}

@@ -1,0 +1,100 @@
+package palegate.server.testkit;
+
+import java.io.IOException;
+import java.net.CookieManager;
+import java.net.CookiePolicy;
+import java.net.HttpCookie;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import java.util.List;
+import java.util.Map;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+/** Talks to the application as a browser does: cookies, the protection token, JSON. */
+public final class Browser {
+  private static final JsonMapper JSON = JsonMapper.builder().build();
+
+  /** What came back. */
+  public record Answer(int status, JsonNode body, byte[] bytes, Map<String, List<String>> headers) {
+    public String header(String name) {
+      return headers.entrySet().stream().filter(header -> header.getKey().equalsIgnoreCase(name))
+          .map(header -> header.getValue().get(0)).findFirst().orElse("");
+    }
+
+    /** The kind of problem; empty if it is none. */
+    public String problem() {
+      String type = body == null ? "" : body.path("type").asString("");
+      return type.substring(type.lastIndexOf(':') + 1);
+    }
+  }
+
+  private final String address;
+  private final CookieManager cookies = new CookieManager(null, CookiePolicy.ACCEPT_ALL);
+  private final HttpClient client = HttpClient.newBuilder().cookieHandler(cookies).build();
+
+  private Browser(String address) {
+    this.address = address;
+  }
+
+  public static Browser at(String address) {
+    return new Browser(address);
+  }
+
+  public Browser signIn(String login, String password) {
+    get("/api/session");
+    Answer answer = post("/api/session", Map.of("login", login, "password", password));
+    if (answer.status() != 200) {
+      throw new IllegalStateException("Signing in failed: " + answer);
+    }
+    get("/api/session");
+    return this;
+  }
+
+  public Answer get(String path) {
+    return send(request(path).GET());
+  }
+
+  public Answer post(String path, Object body) {
+    return send(protectedRequest(path).header("content-type", "application/json")
+        .POST(HttpRequest.BodyPublishers.ofString(body instanceof String text ? text : JSON.writeValueAsString(body))));
+  }
+
+  public Answer delete(String path) {
+    return send(protectedRequest(path).DELETE());
+  }
+
+  /** Without the protection token, as a page of somebody else would send it. */
+  public Answer postUnprotected(String path, Object body) {
+    return send(request(path).header("content-type", "application/json")
+        .POST(HttpRequest.BodyPublishers.ofString(JSON.writeValueAsString(body))));
+  }
+
+  public String cookie(String name) {
+    return cookies.getCookieStore().getCookies().stream().filter(cookie -> cookie.getName().equals(name))
+        .map(HttpCookie::getValue).findFirst().orElse("");
+  }
+
+  private HttpRequest.Builder request(String path) {
+    return HttpRequest.newBuilder(URI.create(address + path));
+  }
+
+  private HttpRequest.Builder protectedRequest(String path) {
+    return request(path).header("X-XSRF-TOKEN", cookie("XSRF-TOKEN"));
+  }
+
+  private Answer send(HttpRequest.Builder request) {
+    try {
+      HttpResponse<byte[]> response = client.send(request.build(), HttpResponse.BodyHandlers.ofByteArray());
+      boolean json = response.headers().firstValue("content-type").orElse("").contains("json") && response.body().length > 0;
+      return new Answer(response.statusCode(), json ? JSON.readTree(response.body()) : null, response.body(), response.headers().map());
+    } catch (IOException failed) {
+      throw new IllegalStateException(failed);
+    } catch (InterruptedException interrupted) {
+      Thread.currentThread().interrupt();
+      throw new IllegalStateException(interrupted);
+    }
+  }
+}

@@ -1,0 +1,77 @@
+package palegate.server.testkit;
+
+import java.time.Clock;
+import java.time.Instant;
+import java.util.Map;
+import org.springframework.boot.SpringApplication;
+import org.springframework.boot.web.server.servlet.context.ServletWebServerApplicationContext;
+import org.springframework.context.support.GenericApplicationContext;
+import palegate.server.PaleGate;
+
+/** The application on a free port, with a database and a clock of its own and the demo in it. */
+public final class TestApplication implements AutoCloseable {
+  /** The day on which the demo of the tests is set up. */
+  public static final Instant TODAY = Instant.parse("2026-11-24T10:00:00Z");
+
+  private final TestDatabase database;
+  private final SettableClock clock;
+  private ServletWebServerApplicationContext context;
+
+  private TestApplication(TestDatabase database, SettableClock clock) {
+    this.database = database;
+    this.clock = clock;
+    begin(0);
+  }
+
+  public static TestApplication start(TestDatabase database) {
+    return new TestApplication(database, new SettableClock(TODAY));
+  }
+
+  /** On the clock of the machine, as browsers are. */
+  public static TestApplication startNow(TestDatabase database) {
+    return new TestApplication(database, new SettableClock(Instant.now()));
+  }
+
+  public String address() {
+    return "http://127.0.0.1:" + context.getWebServer().getPort();
+  }
+
+  public TestDatabase database() {
+    return database;
+  }
+
+  public SettableClock clock() {
+    return clock;
+  }
+
+  public <T> T bean(Class<T> type) {
+    return context.getBean(type);
+  }
+
+  /** Ends the application and begins it again on the same database and port. */
+  public void restart() {
+    int port = context.getWebServer().getPort();
+    context.close();
+    begin(port);
+  }
+
+  public Browser signedIn(String login) {
+    return Browser.at(address()).signIn(login, "pale-gate-demo");
+  }
+
+  @Override
+  public void close() {
+    context.close();
+  }
+
+  private void begin(int port) {
+    SpringApplication application = new SpringApplication(PaleGate.class);
+    application.setDefaultProperties(Map.of(
+        "logging.level.root", "WARN", "spring.main.log-startup-info", "false", "palegate.demo", "true",
+        "spring.main.allow-bean-definition-overriding", "true"));
+    application.addInitializers(begun ->
+        ((GenericApplicationContext) begun).registerBean("testClock", Clock.class, () -> clock, definition -> definition.setPrimary(true)));
+    context = (ServletWebServerApplicationContext) application.run("--server.port=" + port,
+        "--spring.datasource.url=" + database.url(), "--spring.datasource.password=" + database.password());
+  }
+}

@@ -83,7 +83,7 @@ class SessionController {
     if (account.isEmpty() || !right) {
       throw Problem.of(HttpStatus.UNAUTHORIZED, "wrong-sign-in", "Not signed in", "The name or the password is not right.");
     }
-    limit.succeeded(body.login());
+    limit.succeeded(body.login(), request.getRemoteAddr());
     HttpSession old = request.getSession(false);
     if (old != null) {
       request.changeSessionId();

@@ -24,9 +24,13 @@ class SignInLimit {
         take(logins.get(login, any -> bucket(FAILURES_FOR_A_LOGIN))));
   }
 
-  /** A success gives the attempts for the login back, so that busy people are not slowed down. */
-  void succeeded(String login) {
+  /** A success does not count, so that busy people are not slowed down. */
+  void succeeded(String login, String address) {
     logins.invalidate(login);
+    Bucket bucket = addresses.getIfPresent(address);
+    if (bucket != null) {
+      bucket.addTokens(1);
+    }
   }
 
   private static long take(Bucket bucket) {

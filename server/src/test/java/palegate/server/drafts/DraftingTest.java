@@ -165,7 +165,7 @@ class DraftingTest {
     @Test
     void a_draft_edited_since_it_was_looked_at_is_not_put_in_force(TestApplication app) {
       Browser wenna = app.signedIn("wenna.carrow");
-      wenna.post("/api/draft/changes", grant("lib-ten", "p-100", "r-reader"));
+      wenna.post("/api/draft/changes", grant("lib-ten", "p-106", "r-reader"));
       wenna.post("/api/draft/changes", grant("lib-ten", "p-107", "r-reader"));
       assertThat(wenna.post("/api/draft/in-force", Map.of("version", 1, "note", "n", "acceptLockOuts", false)).problem()).isEqualTo("draft-moved");
     }

@@ -1,33 +1,35 @@
 package palegate.server.testkit;
 
-import org.junit.jupiter.api.extension.AfterAllCallback;
-import org.junit.jupiter.api.extension.BeforeAllCallback;
 import org.junit.jupiter.api.extension.BeforeEachCallback;
 import org.junit.jupiter.api.extension.ExtensionContext;
 import org.junit.jupiter.api.extension.ParameterContext;
 import org.junit.jupiter.api.extension.ParameterResolver;
 
-/** Gives a test class an application of its own with the demo in it; drafts are discarded between tests. */
-public final class InDemo implements BeforeAllCallback, BeforeEachCallback, AfterAllCallback, ParameterResolver {
-  private TestDatabase database;
-  private TestApplication application;
+/**
+ * Gives a test class, and the classes nested in it, an application of its own with the demo in it;
+ * drafts are discarded between tests.
+ */
+public final class InDemo implements BeforeEachCallback, ParameterResolver {
+  private static final ExtensionContext.Namespace HERE = ExtensionContext.Namespace.create(InDemo.class);
 
-  @Override
-  public void beforeAll(ExtensionContext context) {
-    database = TestDatabase.start();
-    application = TestApplication.start(database);
+  private record Running(TestDatabase database, TestApplication application) implements ExtensionContext.Store.CloseableResource {
+    static Running begin() {
+      TestDatabase database = TestDatabase.start();
+      return new Running(database, TestApplication.start(database));
+    }
+
+    @Override
+    public void close() {
+      application.close();
+      database.close();
+    }
   }
 
   @Override
   public void beforeEach(ExtensionContext context) {
+    TestApplication application = application(context);
     application.signedIn("wenna.carrow").delete("/api/draft");
     application.signedIn("teodor.brask").delete("/api/draft");
-  }
-
-  @Override
-  public void afterAll(ExtensionContext context) {
-    application.close();
-    database.close();
   }
 
   @Override
@@ -37,6 +39,15 @@ public final class InDemo implements BeforeAllCallback, BeforeEachCallback, Afte
 
   @Override
   public Object resolveParameter(ParameterContext parameter, ExtensionContext context) {
-    return application;
+    return application(context);
+  }
+
+  /** Kept with the outermost test class, so that it begins once and ends with it. */
+  private static TestApplication application(ExtensionContext context) {
+    ExtensionContext outermost = context;
+    while (outermost.getParent().flatMap(ExtensionContext::getTestClass).isPresent()) {
+      outermost = outermost.getParent().get();
+    }
+    return outermost.getStore(HERE).getOrComputeIfAbsent("running", any -> Running.begin(), Running.class).application();
   }
 }

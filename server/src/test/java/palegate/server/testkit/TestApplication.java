@@ -2,7 +2,6 @@ package palegate.server.testkit;
 
 import java.time.Clock;
 import java.time.Instant;
-import java.util.Map;
 import org.springframework.boot.SpringApplication;
 import org.springframework.boot.web.server.servlet.context.ServletWebServerApplicationContext;
 import org.springframework.context.support.GenericApplicationContext;
@@ -66,12 +65,10 @@ public final class TestApplication implements AutoCloseable {
 
   private void begin(int port) {
     SpringApplication application = new SpringApplication(PaleGate.class);
-    application.setDefaultProperties(Map.of(
-        "logging.level.root", "WARN", "spring.main.log-startup-info", "false", "palegate.demo", "true",
-        "spring.main.allow-bean-definition-overriding", "true"));
     application.addInitializers(begun ->
         ((GenericApplicationContext) begun).registerBean("testClock", Clock.class, () -> clock, definition -> definition.setPrimary(true)));
     context = (ServletWebServerApplicationContext) application.run("--server.port=" + port,
+        "--palegate.demo=true", "--logging.level.root=WARN", "--spring.main.log-startup-info=false",
         "--spring.datasource.url=" + database.url(), "--spring.datasource.password=" + database.password());
   }
 }

@@ -1,0 +1,80 @@
+package palegate.e2e;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.deque.html.axecore.playwright.AxeBuilder;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import java.util.List;
+import java.util.Map;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
+import palegate.server.testkit.Browser;
+import palegate.server.testkit.TestApplication;
+
+/** Every screen, light and dark, with everything open that can be open. */
+@ExtendWith(InBrowser.class)
+class AccessibilityTest {
+  private static void assertNothingFound(Page page, String where) {
+    List<String> found = new AxeBuilder(page).analyze().getViolations().stream()
+        .map(rule -> rule.getId() + ": " + rule.getHelp() + " at " + rule.getNodes().stream().map(node -> node.getHtml()).limit(3).toList()).toList();
+    assertThat(found).as(where).isEmpty();
+  }
+
+  @ParameterizedTest
+  @ValueSource(booleans = {false, true})
+  void every_screen_is_clean(boolean dark, Desk desk, TestApplication app) {
+    Browser wenna = app.signedIn("wenna.carrow");
+    wenna.delete("/api/draft");
+    wenna.post("/api/draft/changes", Map.of("kind", "removeGrant", "place", "root", "entry", "e-100"));
+    Page page = desk.window(1280, 800, dark);
+    desk.open(page, "/sign-in");
+    page.getByLabel("Password").waitFor();
+    assertNothingFound(page, "sign-in");
+    desk.signIn(page, "wenna.carrow");
+    desk.open(page, "/places/f-2406");
+    page.locator("tr[data-entry]").first().waitFor();
+    assertNothingFound(page, "places, access list");
+    page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("People here")).click();
+    page.locator("[data-row] button").first().click();
+    page.locator("[data-stage]").first().waitFor();
+    assertNothingFound(page, "places, people here, why");
+    desk.open(page, "/places/f-2417");
+    page.locator("tr[data-entry]").first().waitFor();
+    for (String dialog : List.of("Add an entry", "Break …")) {
+      page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(dialog)).click();
+      page.getByRole(AriaRole.DIALOG).waitFor();
+      assertNothingFound(page, dialog);
+      page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Cancel")).click();
+    }
+    desk.open(page, "/rehearsal");
+    page.locator("[data-row]").first().waitFor();
+    assertNothingFound(page, "rehearsal");
+    desk.open(page, "/statements?about=PLACE&id=lib-board");
+    page.locator("[data-row]").first().waitFor();
+    assertNothingFound(page, "statements");
+    desk.open(page, "/journal/3");
+    page.locator("section.right [data-row]").first().waitFor();
+    assertNothingFound(page, "journal");
+    page.keyboard().press("?");
+    page.getByRole(AriaRole.DIALOG).waitFor();
+    assertNothingFound(page, "keys");
+    page.context().close();
+  }
+
+  @Test
+  void at_double_size_nothing_is_cut_off_sideways(Desk desk) {
+    // A window of 1280 by 800 at 200% shows as many CSS pixels as one of 640 by 400.
+    Page page = desk.window(640, 400, false);
+    desk.signIn(page, "oriel.fenn");
+    for (String path : List.of("/places/f-2406", "/statements?about=PLACE&id=lib-board", "/journal/3")) {
+      desk.open(page, path);
+      page.locator("h1").first().waitFor();
+      assertThat((Integer) page.evaluate("document.documentElement.scrollWidth")).as(path).isLessThanOrEqualTo(640);
+      assertThat((Boolean) page.locator("h1").first().evaluate("h => { h.scrollIntoView(); const r = h.getBoundingClientRect(); return r.right <= 640 && r.width > 0 }")).as(path).isTrue();
+    }
+    page.context().close();
+  }
+}

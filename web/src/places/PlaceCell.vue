@@ -13,7 +13,7 @@ const above = computed(() => (cut.value < 0 ? '' : props.path.slice(0, cut.value
 
 <template>
   <div class="place-cell" :title="path">
-    <span><slot :name="name">{{ name }}</slot></span>
+    <span><slot :text="name">{{ name }}</slot></span>
     <span v-if="above" class="quiet above"><span class="sr">below </span>{{ above }}</span>
   </div>
 </template>

@@ -101,8 +101,8 @@ const COLUMNS = [
       <div class="sheet list">
         <PagedList label="The statement" :query-key="['statement', about, id, documents]" :fetch="fetchRows" :columns="COLUMNS" empty="Nobody has any right there.">
           <template #row="{ item }">
-            <PlaceCell v-slot="{ name }" role="cell" :path="item.path">
-              <router-link :to="{ name: 'places', params: { id: item.place } }">{{ name }}</router-link>
+            <PlaceCell v-slot="{ text }" role="cell" :path="item.path">
+              <router-link :to="{ name: 'places', params: { id: item.place } }">{{ text }}</router-link>
             </PlaceCell>
             <div role="cell"><PersonName :person="item.person" /></div>
             <div role="cell"><Paling :rights="item.rights" /></div>

@@ -1,0 +1,2 @@
+/** Measures the core: JMH benchmarks on structures generated from a seed. */
+package palegate.bench;

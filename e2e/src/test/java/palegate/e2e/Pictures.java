@@ -1,0 +1,76 @@
+package palegate.e2e;
+
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Map;
+import java.util.regex.Pattern;
+import palegate.server.testkit.Browser;
+import palegate.server.testkit.TestApplication;
+import palegate.server.testkit.TestDatabase;
+
+/** Takes the pictures of docs/screenshots from the demo: run by {@code ./palegate pictures}. */
+public final class Pictures {
+  private final Desk desk;
+  private final TestApplication app;
+  private final Path folder;
+
+  private Pictures(Desk desk, TestApplication app, Path folder) {
+    this.desk = desk;
+    this.app = app;
+    this.folder = folder;
+  }
+
+  public static void main(String[] arguments) {
+    try (TestDatabase database = TestDatabase.start();
+        TestApplication app = TestApplication.startNow(database);
+        Desk desk = new Desk(app.address())) {
+      new Pictures(desk, app, Path.of(arguments[0])).take();
+    }
+  }
+
+  private void take() {
+    Page page = desk.open(desk.window(), "/sign-in");
+    shot(page, page.getByText("The demo’s people"), "sign-in");
+    desk.signIn(page, "wenna.carrow");
+    desk.open(page, "/places/f-2406");
+    shot(page, page.locator("tr[data-entry]").first(), "places");
+    page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("People here")).click();
+    page.getByLabel("Why Mia Torrance has this").click();
+    shot(page, page.locator("[data-stage]").first(), "why");
+    desk.open(page, "/places/f-2417");
+    page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Break …")).click();
+    page.getByLabel(Pattern.compile("^Start empty")).check();
+    page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Add to the draft")).click();
+    shot(page, page.getByRole(AriaRole.ALERT), "break-refused");
+    draftSomething();
+    desk.open(page, "/places/f-2417");
+    shot(page, page.locator("[data-drafted=ADDED]").first(), "draft");
+    desk.open(page, "/rehearsal");
+    shot(page, page.locator("[data-row]").first(), "rehearsal");
+    desk.open(page, "/statements?about=PLACE&id=lib-acc");
+    shot(page, page.locator("[data-row]").first(), "statement");
+    desk.open(page, "/journal/3");
+    shot(page, page.locator("section.right [data-row]").first(), "journal");
+    Page dark = desk.window(1280, 800, true);
+    desk.signIn(dark, "wenna.carrow");
+    desk.open(dark, "/places/f-2417");
+    shot(dark, dark.locator("tr[data-entry]").first(), "dark");
+  }
+
+  private void draftSomething() {
+    Browser wenna = app.signedIn("wenna.carrow");
+    wenna.post("/api/draft/changes", Map.of("kind", "break", "place", "f-2417", "start", "EMPTY", "keepers",
+        List.of(Map.of("subject", Map.of("kind", "group", "id", "g-keepers"), "role", "r-keeper"))));
+    wenna.post("/api/draft/changes", Map.of("kind", "addGrant", "place", "f-2417", "role", "r-preparer",
+        "subject", Map.of("kind", "group", "id", "g-firm-1"), "note", "Class survey of the hull"));
+  }
+
+  private void shot(Page page, Locator ready, String name) {
+    ready.waitFor();
+    page.waitForTimeout(600);
+    page.screenshot(new Page.ScreenshotOptions().setPath(folder.resolve(name + ".png")));
+  }
+}

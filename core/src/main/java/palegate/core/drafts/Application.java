@@ -3,10 +3,10 @@ package palegate.core.drafts;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
-import java.util.stream.Collectors;
 import palegate.core.access.Entry;
 import palegate.core.access.Grant;
 import palegate.core.access.Withholding;
@@ -22,23 +22,28 @@ import palegate.core.structure.Structure;
 public final class Application {
   private final Instant now;
   private final Structure base;
-  private final Map<String, Place> places;
+  private final Map<String, Place> changedPlaces = new LinkedHashMap<>();
   private final Map<String, Grant> grants;
   private final Map<String, Withholding> withholdings;
   private final List<Refusal> refusals = new ArrayList<>();
+  private final Set<String> touched = new LinkedHashSet<>();
   private int position;
 
-  /** The structure that results, and what was refused on the way. */
-  public record Result(Structure structure, List<Refusal> refusals) {
+  /**
+   * The structure that results, and what was refused on the way.
+   *
+   * @param touched the ids of the places whose entries or break may differ from before; no others do
+   */
+  public record Result(Structure structure, List<Refusal> refusals, Set<String> touched) {
     public Result {
       refusals = List.copyOf(refusals);
+      touched = Set.copyOf(touched);
     }
   }
 
   private Application(Structure base, Instant now) {
     this.base = base;
     this.now = now;
-    places = new LinkedHashMap<>(base.places());
     grants = new LinkedHashMap<>(base.grants());
     withholdings = new LinkedHashMap<>(base.withholdings());
   }
@@ -50,13 +55,31 @@ public final class Application {
       application.make(change);
       application.position++;
     }
-    Structure result = base.withPlaces(application.places)
-        .withEntries(application.grants, application.withholdings);
-    return new Result(result, application.refusals);
+    return new Result(application.result(), application.refusals, application.touched);
+  }
+
+  private Structure result() {
+    Structure withEntries = base.withEntries(grants, withholdings);
+    if (changedPlaces.isEmpty()) {
+      return withEntries;
+    }
+    Map<String, Place> places = new LinkedHashMap<>(base.places());
+    places.putAll(changedPlaces);
+    return withEntries.withPlaces(places);
+  }
+
+  private Place place(String id) {
+    Place changed = changedPlaces.get(id);
+    return changed == null ? base.places().get(id) : changed;
+  }
+
+  private void change(Place place) {
+    changedPlaces.put(place.id(), place);
+    touched.add(place.id());
   }
 
   private void make(Change change) {
-    Place place = places.get(change.place());
+    Place place = place(change.place());
     if (place == null) {
       refuse(change, "The place [" + change.place() + "] does not exist (any more).",
           "Remove this change from the draft.");
@@ -97,6 +120,7 @@ public final class Application {
       refuse(change, "The withholding names no right.", "Name at least one of the nine rights.");
     }
     if (refusals.size() == before) {
+      touched.add(entry.place());
       if (entry instanceof Grant grant) {
         grants.put(grant.id(), grant);
       } else {
@@ -122,6 +146,7 @@ public final class Application {
           "Remove this change from the draft.");
     } else {
       entries.remove(id);
+      touched.add(change.place());
     }
   }
 
@@ -134,14 +159,14 @@ public final class Application {
       if (broken.start() == Change.Start.CARRY_OVER) {
         carryOver(place, broken);
       }
-      places.put(place.id(), place.broken());
+      change(place.broken());
       broken.keepers().forEach(keeper -> add(broken, keeper));
     }
   }
 
   private void carryOver(Place place, Change.Break broken) {
     int carried = 0;
-    for (Place above = places.get(place.parent()); above != null; above = reachedFrom(above)) {
+    for (Place above = place(place.parent()); above != null; above = reachedFrom(above)) {
       for (Entry entry : entriesAt(above.id())) {
         boolean matters = !entry.period().endedBy(now) && (!place.isDocument() || entry.touches(place.type()));
         if (matters && !standsAt(place.id(), entry)) {
@@ -157,7 +182,7 @@ public final class Application {
   }
 
   private Place reachedFrom(Place place) {
-    return place.standsAlone() ? null : places.get(place.parent());
+    return place.standsAlone() ? null : place(place.parent());
   }
 
   /** Whether the place already says the same itself: carrying it over would only say it twice. */
@@ -182,7 +207,7 @@ public final class Application {
       return;
     }
     Set<String> rejoined = rejoin.below() ? brokenAtOrBelow(place) : Set.of(place.id());
-    rejoined.forEach(id -> places.put(id, places.get(id).following()));
+    rejoined.forEach(id -> change(place(id).following()));
     grants.values().removeIf(entry -> rejoined.contains(entry.place()));
     withholdings.values().removeIf(entry -> rejoined.contains(entry.place()));
   }
@@ -190,18 +215,21 @@ public final class Application {
   private Set<String> brokenAtOrBelow(Place top) {
     Map<String, Boolean> below = new LinkedHashMap<>();
     below.put(top.id(), true);
-    for (Place place : places.values()) {
+    Set<String> broken = new LinkedHashSet<>();
+    for (String start : base.places().keySet()) {
       List<String> climbed = new ArrayList<>();
-      Place at = place;
+      Place at = place(start);
       while (at != null && !below.containsKey(at.id())) {
         climbed.add(at.id());
-        at = at.parent() == null ? null : places.get(at.parent());
+        at = at.parent() == null ? null : place(at.parent());
       }
       boolean answer = at != null && below.get(at.id());
       climbed.forEach(id -> below.put(id, answer));
+      if (below.get(start) && place(start).standsAlone()) {
+        broken.add(start);
+      }
     }
-    return places.values().stream().filter(Place::standsAlone).map(Place::id)
-        .filter(below::get).collect(Collectors.toSet());
+    return broken;
   }
 
   private void refuse(Change change, String what, String remedy) {

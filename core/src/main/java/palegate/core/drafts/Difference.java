@@ -129,9 +129,7 @@ public final class Difference {
 
   /** Every place where anything changes, in tree order; those that only stood before come last. */
   public List<PlaceShift> places() {
-    Map<Spot, Shift> bySpot = new TreeMap<>(treeOrder());
-    shifts.forEach(shift -> shift.spots().forEach(spot -> bySpot.put(spot, shift)));
-    return bySpot.entrySet().stream().map(entry -> new PlaceShift(
+    return shiftsInTreeOrder().entrySet().stream().map(entry -> new PlaceShift(
         place(entry.getKey()), path(entry.getKey()), rightsIn(entry.getValue().gained()),
         rightsIn(entry.getValue().lost()), entry.getValue().gainers().getCardinality(),
         entry.getValue().losers().getCardinality())).toList();
@@ -139,9 +137,13 @@ public final class Difference {
 
   /** Every person at every place whose rights change; lazily, in tree order, then by person. */
   public Stream<Pair> pairs() {
+    return shiftsInTreeOrder().entrySet().stream().flatMap(entry -> pairsAt(entry.getKey(), entry.getValue()));
+  }
+
+  private Map<Spot, Shift> shiftsInTreeOrder() {
     Map<Spot, Shift> bySpot = new TreeMap<>(treeOrder());
     shifts.forEach(shift -> shift.spots().forEach(spot -> bySpot.put(spot, shift)));
-    return bySpot.entrySet().stream().flatMap(entry -> pairsAt(entry.getKey(), entry.getValue()));
+    return bySpot;
   }
 
   /** The places where a person loses a right, in tree order. */
@@ -152,6 +154,13 @@ public final class Difference {
     }
     return shifts.stream().filter(shift -> shift.lost()[right.ordinal()].contains(number))
         .flatMap(shift -> shift.spots().stream()).sorted(treeOrder()).map(this::place).toList();
+  }
+
+  /** The places where somebody loses govern, or that are new: only there can a lock-out begin. */
+  Stream<Place> placesWhereGovernMayBeMissed() {
+    return shifts.stream().flatMap(shift -> shift.spots().stream()
+        .filter(spot -> spot.after() >= 0 && (spot.before() < 0 || !shift.lost()[Right.GOVERN.ordinal()].isEmpty())))
+        .sorted(treeOrder()).map(this::place);
   }
 
   private Stream<Pair> pairsAt(Spot spot, Shift shift) {
@@ -172,14 +181,23 @@ public final class Difference {
 
   private void findShifts() {
     Map<Long, List<Spot>> byClasses = new TreeMap<>();
-    for (int place = 0; place < after.placeCount(); place++) {
-      Spot spot = new Spot(before.placeNumber(after.place(place).id()), place);
-      byClasses.computeIfAbsent(classes(spot), any -> new ArrayList<>()).add(spot);
-    }
-    for (int place = 0; place < before.placeCount(); place++) {
-      if (after.placeNumber(before.place(place).id()) < 0) {
-        Spot spot = new Spot(place, -1);
+    if (momentAfter.comparableTo(momentBefore)) {
+      for (int place = 0; place < after.placeCount(); place++) {
+        if (momentBefore.classOf(place) != momentAfter.classOf(place)) {
+          Spot spot = new Spot(place, place);
+          byClasses.computeIfAbsent(classes(spot), any -> new ArrayList<>()).add(spot);
+        }
+      }
+    } else {
+      for (int place = 0; place < after.placeCount(); place++) {
+        Spot spot = new Spot(before.placeNumber(after.place(place).id()), place);
         byClasses.computeIfAbsent(classes(spot), any -> new ArrayList<>()).add(spot);
+      }
+      for (int place = 0; place < before.placeCount(); place++) {
+        if (after.placeNumber(before.place(place).id()) < 0) {
+          Spot spot = new Spot(place, -1);
+          byClasses.computeIfAbsent(classes(spot), any -> new ArrayList<>()).add(spot);
+        }
       }
     }
     byClasses.values().forEach(this::addShift);

@@ -3,6 +3,7 @@ package palegate.core.drafts;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.stream.Stream;
 import org.roaringbitmap.RoaringBitmap;
 import palegate.core.people.Person;
 import palegate.core.places.Place;
@@ -31,10 +32,18 @@ public final class LockOuts {
     return found;
   }
 
-  /** The places without a keeper after that had one before, or did not exist, in tree order. */
-  public static List<Place> between(Snapshot before, Snapshot after, Instant instant) {
-    Moment was = before.at(instant);
-    return all(after, instant).stream().filter(place -> {
+  /**
+   * The places without a keeper after that had one before, or did not exist, in tree order. Looks only
+   * where somebody loses govern if both states have the same people, and everywhere if not: somebody
+   * may have left staff without losing a right.
+   */
+  public static List<Place> between(Snapshot before, Snapshot after, Difference difference) {
+    Moment was = before.at(difference.instant());
+    Moment is = after.at(difference.instant());
+    Stream<Place> suspects = is.comparableTo(was)
+        ? difference.placesWhereGovernMayBeMissed().filter(place -> at(is, after.placeNumber(place.id())))
+        : all(after, difference.instant()).stream();
+    return suspects.filter(place -> {
       int number = before.placeNumber(place.id());
       return number < 0 || !at(was, number);
     }).toList();

@@ -41,12 +41,12 @@ public final class Rehearsal {
     this.before = before;
     Application.Result applied = Application.of(before.structure(), changes, now);
     refusals = applied.refusals();
-    after = changes.isEmpty() ? before : Snapshot.of(applied.structure());
+    after = changes.isEmpty() ? before : before.next(applied.structure(), applied.touched());
     for (Instant instant : instants(now)) {
       differences.add(Difference.between(before, after, instant));
     }
     lockOuts = differences.stream()
-        .flatMap(difference -> LockOuts.between(before, after, difference.instant()).stream())
+        .flatMap(difference -> LockOuts.between(before, after, difference).stream())
         .distinct().toList();
     refusedBreaks = changes.stream().filter(change -> change instanceof Change.Break)
         .map(Change::place).distinct().flatMap(place -> refusedBreak(place, now)).toList();
@@ -155,8 +155,8 @@ public final class Rehearsal {
   }
 
   private boolean changesNothing(Entry added) {
-    Snapshot without = Snapshot.of(Without.entry(after.structure(), added));
+    Snapshot without = after.next(Without.entry(after.structure(), added), Set.of(added.place()));
     return differences.stream().allMatch(
-        difference -> Difference.between(without, after, difference.instant()).isEmpty());
+        difference -> Difference.between(after, without, difference.instant()).isEmpty());
   }
 }

@@ -26,6 +26,9 @@ final class Classes {
   /** What an entry says, wherever it stands. */
   private record Meaning(boolean gives, Subject subject, Rights rights, Set<String> types) {}
 
+  /** An environment as a document type sees it; {@code type} is null for all other places. */
+  private record Seen(int environment, String type) {}
+
   private record Environment(int[] meanings) {
     @Override
     public boolean equals(Object other) {
@@ -40,23 +43,75 @@ final class Classes {
 
   private final Snapshot snapshot;
   private final Instant instant;
-  private final Map<Meaning, Integer> meaningNumbers = new HashMap<>();
-  private final List<Meaning> meanings = new ArrayList<>();
-  private final Map<Environment, Integer> environmentNumbers = new HashMap<>();
-  private final List<Environment> environments = new ArrayList<>();
-  private final List<Map<String, Integer>> classByEnvironmentAndType = new ArrayList<>();
-  private final Map<AccessClass, Integer> classNumbers = new HashMap<>();
-  final List<AccessClass> all = new ArrayList<>();
+  private final Map<Meaning, Integer> meaningNumbers;
+  private final List<Meaning> meanings;
+  private final Map<Environment, Integer> environmentNumbers;
+  private final List<Environment> environments;
+  private final Map<Seen, Integer> classByEnvironmentAndType;
+  private final Map<AccessClass, Integer> classNumbers;
+  final List<AccessClass> all;
   final int[] ofPlace;
   private final int[] environmentOfPlace;
+  private final int nothing;
+  /** The classes that these extend, or null. */
+  private final Classes basis;
 
   Classes(Snapshot snapshot, Instant instant) {
     this.snapshot = snapshot;
     this.instant = instant;
+    basis = null;
+    meaningNumbers = new HashMap<>();
+    meanings = new ArrayList<>();
+    environmentNumbers = new HashMap<>();
+    environments = new ArrayList<>();
+    classByEnvironmentAndType = new HashMap<>();
+    classNumbers = new HashMap<>();
+    all = new ArrayList<>();
     ofPlace = new int[snapshot.placeCount()];
     environmentOfPlace = new int[snapshot.placeCount()];
-    int nothing = environmentNumber(new Environment(new int[0]));
-    for (int place = 0; place < ofPlace.length; place++) {
+    nothing = environmentNumber(new Environment(new int[0]));
+    sort(0, ofPlace.length);
+  }
+
+  /**
+   * The classes of a snapshot that differs from the basis's below some places only. Numbers keep
+   * their meaning: a class that both have has the same number in both.
+   */
+  Classes(Classes basis, Snapshot snapshot, Instant instant, int[] touched) {
+    this.snapshot = snapshot;
+    this.instant = instant;
+    this.basis = basis;
+    meaningNumbers = new HashMap<>(basis.meaningNumbers);
+    meanings = new ArrayList<>(basis.meanings);
+    environmentNumbers = new HashMap<>(basis.environmentNumbers);
+    environments = new ArrayList<>(basis.environments);
+    classByEnvironmentAndType = new HashMap<>(basis.classByEnvironmentAndType);
+    classNumbers = new HashMap<>(basis.classNumbers);
+    all = new ArrayList<>(basis.all);
+    ofPlace = basis.ofPlace.clone();
+    environmentOfPlace = basis.environmentOfPlace.clone();
+    nothing = basis.nothing;
+    int done = 0;
+    for (int place : touched) {
+      // Touched places are in tree order: one below another has been sorted with it already.
+      if (place >= done) {
+        done = snapshot.endOf(place);
+        sort(place, done);
+      }
+    }
+  }
+
+  /** Whether these are the other classes, or extend them. */
+  boolean extend(Classes other) {
+    Classes at = this;
+    while (at != null && at != other) {
+      at = at.basis;
+    }
+    return at != null;
+  }
+
+  private void sort(int from, int until) {
+    for (int place = from; place < until; place++) {
       Place here = snapshot.place(place);
       int above = here.standsAlone() ? nothing : environmentOfPlace[snapshot.parent(place)];
       environmentOfPlace[place] = withOwn(above, snapshot.ownEntries(place));
@@ -92,23 +147,18 @@ final class Classes {
   private int environmentNumber(Environment environment) {
     return environmentNumbers.computeIfAbsent(environment, any -> {
       environments.add(environment);
-      classByEnvironmentAndType.add(new HashMap<>());
       return environments.size() - 1;
     });
   }
 
   private int classNumber(int environment, String type) {
-    Map<String, Integer> byType = classByEnvironmentAndType.get(environment);
-    Integer known = byType.get(type);
-    if (known == null) {
+    return classByEnvironmentAndType.computeIfAbsent(new Seen(environment, type), any -> {
       AccessClass made = classOf(environments.get(environment), type);
-      known = classNumbers.computeIfAbsent(made, any -> {
+      return classNumbers.computeIfAbsent(made, unseen -> {
         all.add(made);
         return all.size() - 1;
       });
-      byType.put(type, known);
-    }
-    return known;
+    });
   }
 
   private AccessClass classOf(Environment environment, String type) {

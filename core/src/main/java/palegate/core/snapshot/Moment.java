@@ -2,7 +2,6 @@ package palegate.core.snapshot;
 
 import java.time.Instant;
 import java.util.List;
-import java.util.concurrent.atomic.AtomicReferenceArray;
 import org.roaringbitmap.RoaringBitmap;
 import palegate.core.access.stages.EveryoneAtPlace;
 import palegate.core.access.stages.Holders;
@@ -20,14 +19,33 @@ public final class Moment {
   private final Instant instant;
   private final Matching matching;
   private final Classes classes;
-  private final AtomicReferenceArray<Holders> holdersByClass;
+  private final HoldersByClass holdersByClass;
 
-  Moment(Snapshot snapshot, Instant instant) {
+  private Moment(Snapshot snapshot, Instant instant, Matching matching, Classes classes, HoldersByClass holdersByClass) {
     this.snapshot = snapshot;
     this.instant = instant;
-    matching = new Matching(snapshot, instant);
-    classes = new Classes(snapshot, instant);
-    holdersByClass = new AtomicReferenceArray<>(classes.all.size());
+    this.matching = matching;
+    this.classes = classes;
+    this.holdersByClass = holdersByClass;
+  }
+
+  static Moment of(Snapshot snapshot, Instant instant) {
+    Classes classes = new Classes(snapshot, instant);
+    return new Moment(snapshot, instant, new Matching(snapshot, instant), classes, new HoldersByClass(classes.all.size()));
+  }
+
+  /** The same instant of a snapshot in which only some places differ: shares people, classes and their holders. */
+  static Moment derived(Moment basis, Snapshot snapshot, Instant instant, int[] touched) {
+    Classes classes = new Classes(basis.classes, snapshot, instant, touched);
+    return new Moment(snapshot, instant, basis.matching, classes, basis.holdersByClass.extendedTo(classes.all.size()));
+  }
+
+  /**
+   * Whether one was made from the other: then everyone matches the same subjects in both, and a class
+   * number means the same in both.
+   */
+  public boolean comparableTo(Moment other) {
+    return classes.extend(other.classes) || other.classes.extend(classes);
   }
 
   public Snapshot snapshot() {

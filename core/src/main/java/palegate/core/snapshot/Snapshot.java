@@ -4,11 +4,15 @@ import java.time.Instant;
 import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Collections;
 import java.util.Deque;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.TreeSet;
+import java.util.function.Predicate;
 import java.util.stream.Stream;
 import palegate.core.access.Entry;
 import palegate.core.access.Grant;
@@ -19,6 +23,7 @@ import palegate.core.people.Period;
 import palegate.core.people.Person;
 import palegate.core.people.Unit;
 import palegate.core.places.Place;
+import palegate.core.roles.Rights;
 import palegate.core.structure.Structure;
 
 /**
@@ -42,8 +47,12 @@ public final class Snapshot {
   private final List<List<Entry>> ownEntries;
   private final List<Group> groupsInnerFirst;
   private final List<Unit> unitsLowerFirst;
+  private final TreeSet<Instant> membershipBoundaries;
   private final TreeSet<Instant> boundaries;
   private final Map<Instant, Moment> moments = new HashMap<>();
+  /** The snapshot that this one was made from, and the places that differ; null and empty if there is none. */
+  private final Snapshot basis;
+  private final int[] touched;
 
   private Snapshot(Structure structure) {
     this.structure = structure;
@@ -70,12 +79,76 @@ public final class Snapshot {
     }
     unitsLowerFirst = Nesting.innerFirst(
         structure.units().values(), Unit::id, unit -> unitsBelow.getOrDefault(unit.id(), List.of()));
+    membershipBoundaries = new TreeSet<>();
+    structure.groups().values().forEach(
+        group -> group.members().forEach(member -> addEnds(membershipBoundaries, member.period())));
     boundaries = findBoundaries();
+    basis = null;
+    touched = new int[0];
+  }
+
+  private Snapshot(Snapshot basis, Structure structure, int[] touched) {
+    this.structure = structure;
+    this.basis = basis;
+    this.touched = touched;
+    people = basis.people;
+    personNumbers = basis.personNumbers;
+    parents = basis.parents;
+    ends = basis.ends;
+    depths = basis.depths;
+    placeNumbers = basis.placeNumbers;
+    groupsInnerFirst = basis.groupsInnerFirst;
+    unitsLowerFirst = basis.unitsLowerFirst;
+    membershipBoundaries = basis.membershipBoundaries;
+    places = basis.places.clone();
+    ownEntries = new ArrayList<>(basis.ownEntries);
+    Set<String> ids = new HashSet<>();
+    for (int place : touched) {
+      ids.add(places[place].id());
+      places[place] = structure.places().get(places[place].id());
+      ownEntries.set(place, null);
+    }
+    addEntries(ownEntries, entry -> ids.contains(entry.place()));
+    boundaries = findBoundaries();
+  }
+
+  private Snapshot(Snapshot derived) {
+    this.structure = derived.structure;
+    people = derived.people;
+    personNumbers = derived.personNumbers;
+    places = derived.places;
+    placeNumbers = derived.placeNumbers;
+    parents = derived.parents;
+    ends = derived.ends;
+    depths = derived.depths;
+    ownEntries = derived.ownEntries;
+    groupsInnerFirst = derived.groupsInnerFirst;
+    unitsLowerFirst = derived.unitsLowerFirst;
+    membershipBoundaries = derived.membershipBoundaries;
+    boundaries = derived.boundaries;
+    basis = null;
+    touched = new int[0];
   }
 
   /** Compiles a sound structure; linear in its size. */
   public static Snapshot of(Structure structure) {
     return new Snapshot(structure);
+  }
+
+  /**
+   * The snapshot of a structure that differs from this one's in the entries and breaks of some places
+   * only. It shares whatever is the same, so its cost grows with what lies below those places; it
+   * refers back to this snapshot until it is {@link #detached}.
+   *
+   * @param touched the ids of the places that may differ
+   */
+  public Snapshot next(Structure changed, Set<String> touched) {
+    return new Snapshot(this, changed, touched.stream().mapToInt(placeNumbers::get).sorted().toArray());
+  }
+
+  /** The same snapshot, without what it was made from: for keeping. */
+  public Snapshot detached() {
+    return basis == null ? this : new Snapshot(this);
   }
 
   public Structure structure() {
@@ -92,7 +165,7 @@ public final class Snapshot {
         if (moments.size() >= MOMENTS_KEPT) {
           moments.clear();
         }
-        kept = new Moment(this, instant);
+        kept = basis == null ? Moment.of(this, instant) : Moment.derived(basis.at(instant), this, instant, touched);
         moments.put(key, kept);
       }
       return kept;
@@ -228,10 +301,15 @@ public final class Snapshot {
   }
 
   private List<List<Entry>> entriesByPlace() {
-    List<List<Entry>> byPlace = new ArrayList<>(java.util.Collections.nCopies(places.length, null));
-    Stream.concat(
-            structure.grants().values().stream().sorted((a, b) -> a.id().compareTo(b.id())),
-            structure.withholdings().values().stream().sorted((a, b) -> a.id().compareTo(b.id())))
+    List<List<Entry>> byPlace = new ArrayList<>(Collections.nCopies(places.length, null));
+    addEntries(byPlace, entry -> true);
+    return byPlace;
+  }
+
+  private void addEntries(List<List<Entry>> byPlace, Predicate<Entry> wanted) {
+    Stream.<Entry>concat(
+            structure.grants().values().stream().filter(wanted).sorted((a, b) -> a.id().compareTo(b.id())),
+            structure.withholdings().values().stream().filter(wanted).sorted((a, b) -> a.id().compareTo(b.id())))
         .forEach(entry -> {
           int place = placeNumbers.get(entry.place());
           if (byPlace.get(place) == null) {
@@ -239,13 +317,10 @@ public final class Snapshot {
           }
           byPlace.get(place).add(entry);
         });
-    return byPlace;
   }
 
   private TreeSet<Instant> findBoundaries() {
-    TreeSet<Instant> found = new TreeSet<>();
-    structure.groups().values().forEach(
-        group -> group.members().forEach(member -> addEnds(found, member.period())));
+    TreeSet<Instant> found = new TreeSet<>(membershipBoundaries);
     structure.grants().values().forEach(grant -> addEnds(found, grant.period()));
     structure.withholdings().values().forEach(taken -> addEnds(found, taken.period()));
     return found;
@@ -267,7 +342,7 @@ public final class Snapshot {
   }
 
   /** The role of a grant, and the named rights of a withholding. */
-  public palegate.core.roles.Rights rightsOf(Entry entry) {
+  public Rights rightsOf(Entry entry) {
     return entry instanceof Grant grant
         ? structure.roles().get(grant.role()).rights()
         : ((Withholding) entry).rights();

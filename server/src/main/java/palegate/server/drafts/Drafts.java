@@ -140,7 +140,7 @@ public class Drafts {
     log.write(new ChangeLog.Logged(number, owner, author.name(), now, note, "draft", store.asJson(draft.items())), touches);
     structures.write(rehearsal.before().structure(), rehearsal.after().structure(), number);
     store.discard(owner);
-    publishAfterCommit(new Snapshots.Numbered(number, rehearsal.after()));
+    publishAfterCommit(new Snapshots.Numbered(number, rehearsal.after().detached()));
     return number;
   }
 

@@ -4,6 +4,7 @@ import java.io.BufferedOutputStream;
 import java.io.IOException;
 import java.io.OutputStream;
 import java.nio.file.Files;
+import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
 import java.time.Instant;
@@ -23,7 +24,8 @@ public final class BundleTool {
     System.exit(run(arguments));
   }
 
-  private static int run(String[] arguments) throws IOException {
+  /** Runs one command; the answer is the exit code. */
+  static int run(String... arguments) throws IOException {
     Path file = Path.of(arguments[1]);
     String option = arguments.length > 3 ? arguments[3] : null;
     try {
@@ -39,7 +41,7 @@ public final class BundleTool {
     } catch (IllegalArgumentException wrong) {
       System.err.println(wrong.getMessage());
       return 2;
-    } catch (java.nio.file.NoSuchFileException missing) {
+    } catch (NoSuchFileException missing) {
       System.err.println("There is no file " + file + ".");
       return 2;
     }

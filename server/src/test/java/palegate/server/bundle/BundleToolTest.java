@@ -1,0 +1,115 @@
+package palegate.server.bundle;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.PrintStream;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.Map;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import org.junit.jupiter.api.io.TempDir;
+import palegate.core.bundle.BundleReader;
+import palegate.server.store.StructureStore;
+import palegate.server.testkit.Browser;
+import palegate.server.testkit.InDemo;
+import palegate.server.testkit.TestApplication;
+
+@ExtendWith(InDemo.class)
+class BundleToolTest {
+  @TempDir Path folder;
+
+  @BeforeEach
+  void pointAtTheTestDatabase(TestApplication app) {
+    System.setProperty("spring.datasource.url", app.database().url());
+    System.setProperty("spring.datasource.password", app.database().password());
+  }
+
+  @AfterEach
+  void pointAway() {
+    System.clearProperty("spring.datasource.url");
+    System.clearProperty("spring.datasource.password");
+  }
+
+  private record Ran(int code, String err) {}
+
+  private static Ran run(String... arguments) throws IOException {
+    PrintStream old = System.err;
+    ByteArrayOutputStream err = new ByteArrayOutputStream();
+    System.setErr(new PrintStream(err, true, StandardCharsets.UTF_8));
+    try {
+      return new Ran(BundleTool.run(arguments), err.toString(StandardCharsets.UTF_8));
+    } finally {
+      System.setErr(old);
+    }
+  }
+
+  @Test
+  void what_is_taken_out_is_a_valid_bundle_and_brings_nothing_new_when_brought_in(TestApplication app) throws Exception {
+    Path file = folder.resolve("whole structure.json");
+    assertThat(run("export", file.toString()).code()).isZero();
+    assertThat(BundleReader.read(Files.readAllBytes(file)).structure())
+        .isEqualTo(app.bean(StructureStore.class).asOf(app.bean(StructureStore.class).head()));
+    long before = app.bean(StructureStore.class).head();
+    assertThat(run("import", file.toString()).code()).isZero();
+    assertThat(app.bean(StructureStore.class).head()).isEqualTo(before);
+  }
+
+  @Test
+  void an_earlier_state_brought_in_from_another_process_is_seen_at_the_next_request(TestApplication app) throws Exception {
+    Browser auditor = app.signedIn("oriel.fenn");
+    Path first = folder.resolve("first.json");
+    Path newest = folder.resolve("newest.json");
+    run("export", newest.toString());
+    run("export", first.toString(), "--change", "1");
+    assertThat(auditor.get("/api/places/lib-ten").body().path("place").path("standsAlone").asBoolean()).isTrue();
+    assertThat(run("import", first.toString(), "--note", "as it was").code()).isZero();
+    assertThat(auditor.get("/api/places/lib-ten").body().path("place").path("standsAlone").asBoolean()).isFalse();
+    assertThat(auditor.get("/api/journal").body().path("items").get(0).path("note").asString()).isEqualTo("as it was");
+    assertThat(auditor.get("/api/journal").body().path("items").get(0).path("origin").asString()).isEqualTo("import");
+    run("import", newest.toString());
+  }
+
+  @Test
+  void a_draft_that_touches_what_was_brought_in_is_kept_and_told(TestApplication app) throws Exception {
+    Browser wenna = app.signedIn("wenna.carrow");
+    wenna.post("/api/draft/changes", Map.of("kind", "addGrant", "place", "lib-ten", "role", "r-reader",
+        "subject", Map.of("kind", "person", "id", "p-mia")));
+    Path first = folder.resolve("first.json");
+    Path newest = folder.resolve("newest.json");
+    run("export", newest.toString());
+    run("export", first.toString(), "--change", "1");
+    run("import", first.toString());
+    assertThat(wenna.get("/api/draft").body().path("items")).hasSize(1);
+    assertThat(wenna.get("/api/draft").body().path("clashes")).isNotEmpty();
+    run("import", newest.toString());
+  }
+
+  @Test
+  void every_fault_is_listed_and_nothing_is_brought_in(TestApplication app) throws Exception {
+    long before = app.bean(StructureStore.class).head();
+    Path bad = Files.writeString(folder.resolve("bad.json"), """
+        {"format":"pale-gate-bundle","version":1,"people":[{"id":"p","name":"P","unit":"nowhere"}],
+         "groups":[{"id":"a","name":"A","members":[{"group":"b"}]},{"id":"b","name":"B","members":[{"group":"a"}]}],
+         "walls":[{"id":"w","name":"W","kind":"screen","scope":{"places":["root"]},"subjects":[{"builtin":"staff"}]}]}
+        """);
+    Ran ran = run("import", bad.toString());
+    assertThat(ran.code()).isEqualTo(1);
+    assertThat(ran.err().lines()).hasSize(4).allSatisfy(line -> assertThat(line).startsWith(bad + ": /"));
+    assertThat(app.bean(StructureStore.class).head()).isEqualTo(before);
+  }
+
+  @Test
+  void wrong_usage_is_said_plainly(TestApplication app) throws Exception {
+    assertThat(run("import", folder.resolve("none.json").toString())).isEqualTo(new Ran(2, "There is no file " + folder.resolve("none.json") + ".\n"));
+    assertThat(run("export", folder.resolve("x.json").toString(), "--change", "999").err()).contains("There is no change 999");
+    assertThat(folder.resolve("x.json")).doesNotExist();
+    Path empty = Files.writeString(folder.resolve("empty.json"), "{\"format\":\"pale-gate-bundle\",\"version\":1}");
+    assertThat(run("import", empty.toString()).err()).contains("no repository");
+  }
+}

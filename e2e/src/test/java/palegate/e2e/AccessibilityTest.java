@@ -1,5 +1,6 @@
 package palegate.e2e;
 
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import com.deque.html.axecore.playwright.AxeBuilder;
@@ -37,6 +38,17 @@ class AccessibilityTest {
     desk.open(page, "/places/f-2406");
     page.locator("tr[data-entry]").first().waitFor();
     assertNothingFound(page, "places, access list");
+    page.getByLabel("11 people behind Team C-2406: list them").click();
+    page.getByRole(AriaRole.DIALOG).locator("[data-row]").first().waitFor();
+    assertNothingFound(page, "people behind a line");
+    page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Close")).click();
+    for (String dialog : List.of("Rejoin …", "Discard")) {
+      page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(dialog)).first().click();
+      page.getByRole(AriaRole.DIALOG).waitFor();
+      assertNothingFound(page, dialog);
+      page.keyboard().press("Escape");
+      assertThat(page.getByRole(AriaRole.DIALOG)).hasCount(0);
+    }
     page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("People here")).click();
     page.locator("[data-row] button").first().click();
     page.locator("[data-stage]").first().waitFor();

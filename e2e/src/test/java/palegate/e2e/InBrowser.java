@@ -6,7 +6,7 @@ import org.junit.jupiter.api.extension.ParameterResolver;
 import palegate.server.testkit.TestApplication;
 import palegate.server.testkit.TestDatabase;
 
-/** Gives the browser tests one application with the demo, and one Chromium, for the whole run. */
+/** Gives a class of browser tests an application of its own with the demo, and a Chromium. */
 final class InBrowser implements ParameterResolver {
   private static final ExtensionContext.Namespace HERE = ExtensionContext.Namespace.create(InBrowser.class);
 
@@ -33,7 +33,8 @@ final class InBrowser implements ParameterResolver {
 
   @Override
   public Object resolveParameter(ParameterContext parameter, ExtensionContext context) {
-    Running running = context.getRoot().getStore(HERE).getOrComputeIfAbsent("running", any -> Running.begin(), Running.class);
+    ExtensionContext testClass = context.getParent().filter(above -> above.getTestClass().isPresent()).orElse(context);
+    Running running = testClass.getStore(HERE).getOrComputeIfAbsent("running", any -> Running.begin(), Running.class);
     return parameter.getParameter().getType() == Desk.class ? running.desk() : running.application();
   }
 }

@@ -49,7 +49,7 @@ class TourTest {
     // 6 Rehearse
     page.getByText("Open the rehearsal").click();
     page.locator("[data-row] button").first().click();
-    assertThat(page.getByText(Pattern.compile("^Only "))).isVisible();
+    assertThat(page.getByText("Show all", new Page.GetByTextOptions().setExact(true))).isVisible();
     // 7 Put it in force
     page.getByLabel("Why: this note stands in the journal").fill("Closed at the owners’ wish");
     press(page, "Put in force");

@@ -53,6 +53,8 @@ public final class Snapshot {
   /** The snapshot that this one was made from, and the places that differ; null and empty if there is none. */
   private final Snapshot basis;
   private final int[] touched;
+  /** How many of the places before each one stand alone. */
+  private final int[] breaksBefore;
 
   private Snapshot(Structure structure) {
     this.structure = structure;
@@ -85,6 +87,7 @@ public final class Snapshot {
     boundaries = findBoundaries();
     basis = null;
     touched = new int[0];
+    breaksBefore = countBreaks(places);
   }
 
   private Snapshot(Snapshot basis, Structure structure, int[] touched) {
@@ -110,6 +113,7 @@ public final class Snapshot {
     }
     addEntries(ownEntries, entry -> ids.contains(entry.place()));
     boundaries = findBoundaries();
+    breaksBefore = countBreaks(places);
   }
 
   private Snapshot(Snapshot derived) {
@@ -128,6 +132,7 @@ public final class Snapshot {
     boundaries = derived.boundaries;
     basis = null;
     touched = new int[0];
+    breaksBefore = derived.breaksBefore;
   }
 
   /** Compiles a sound structure; linear in its size. */
@@ -211,6 +216,11 @@ public final class Snapshot {
   /** How many places stand above this one. */
   public int depth(int place) {
     return depths[place];
+  }
+
+  /** How many places below this one stand alone. O(1). */
+  public int breaksBelow(int place) {
+    return breaksBefore[ends[place]] - breaksBefore[place + 1];
   }
 
   /** The numbers of the places directly below, in the order of their names. O(children). */
@@ -324,6 +334,14 @@ public final class Snapshot {
     structure.grants().values().forEach(grant -> addEnds(found, grant.period()));
     structure.withholdings().values().forEach(taken -> addEnds(found, taken.period()));
     return found;
+  }
+
+  private static int[] countBreaks(Place[] places) {
+    int[] before = new int[places.length + 1];
+    for (int place = 0; place < places.length; place++) {
+      before[place + 1] = before[place] + (places[place].standsAlone() ? 1 : 0);
+    }
+    return before;
   }
 
   private static void addEnds(TreeSet<Instant> found, Period period) {

@@ -66,6 +66,13 @@ class SnapshotTest {
   }
 
   @Test
+  void breaks_below_a_place_are_counted_without_the_place_itself() {
+    assertThat(snapshot.breaksBelow(snapshot.placeNumber("root"))).isEqualTo(1);
+    assertThat(snapshot.breaksBelow(snapshot.placeNumber("cas"))).isEqualTo(1);
+    assertThat(snapshot.breaksBelow(snapshot.placeNumber("c2"))).isZero();
+  }
+
+  @Test
   void a_snapshot_made_from_another_gives_the_same_rights_as_one_compiled_afresh() {
     for (long seed = 1; seed <= 1_000; seed++) {
       Structure before = RandomStructures.fromSeed(seed);

@@ -26,13 +26,9 @@ public record PlaceView(String id, @MayBeMissing String parent, String kind, Str
         papers++;
       }
     }
-    int breaks = 0;
-    for (int below = number + 1; below < snapshot.endOf(number); below++) {
-      breaks += snapshot.place(below).standsAlone() ? 1 : 0;
-    }
     String type = place.type() == null ? null : snapshot.structure().types().get(place.type()).name();
     return new PlaceView(place.id(), place.parent(), place.kind().word(), place.name(), place.standsAlone(), type,
-        snapshot.depth(number), containers, papers, breaks);
+        snapshot.depth(number), containers, papers, snapshot.breaksBelow(number));
   }
 
   /** From the repository down to the place, for the path line. */

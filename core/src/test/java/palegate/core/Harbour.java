@@ -44,7 +44,7 @@ public final class Harbour {
         List.of(new Role("reader", "Reader", Rights.parse(List.of("copy"))),
             new Role("preparer", "Preparer", Rights.parse(List.of("copy", "add", "describe", "revise"))),
             new Role("keeper", "Keeper", Rights.ALL)),
-        List.of(new DocumentType("valuation", "Valuation", List.of()), new DocumentType("letter", "Letter", List.of())),
+        List.of(DocumentType.open("valuation", "Valuation", List.of()), DocumentType.open("letter", "Letter", List.of())),
         List.of(
             place("root", PlaceKind.REPOSITORY, null, false, null),
             place("cas", PlaceKind.LIBRARY, "root", false, null),
@@ -77,6 +77,6 @@ public final class Harbour {
   }
 
   private static Place place(String id, PlaceKind kind, String parent, boolean standsAlone, String type) {
-    return new Place(id, kind, parent, id.toUpperCase(Locale.ROOT), standsAlone, Map.of(), type, null, null);
+    return Place.plain(id, kind, parent, id.toUpperCase(Locale.ROOT), standsAlone, Map.of(), type, null, null);
   }
 }

@@ -33,7 +33,6 @@ public final class BundleReader {
         Ids ids = new Ids(bundle, faults);
         ReferenceCheck.check(bundle, ids, faults);
         TreeCheck.check(bundle, ids, faults);
-        StageCheck.check(bundle, faults);
       }
     }
     if (!faults.isEmpty()) {

@@ -12,10 +12,14 @@ import palegate.core.people.Group;
 import palegate.core.people.Membership;
 import palegate.core.people.Period;
 import palegate.core.people.Subject;
+import palegate.core.places.Conditions;
 import palegate.core.places.Place;
 import palegate.core.roles.Rights;
 import palegate.core.structure.Structure;
 import palegate.core.types.DocumentType;
+import palegate.core.walls.Barrier;
+import palegate.core.walls.Scope;
+import palegate.core.walls.Wall;
 import tools.jackson.core.JsonEncoding;
 import tools.jackson.core.JsonGenerator;
 import tools.jackson.core.ObjectWriteContext;
@@ -61,6 +65,14 @@ public final class BundleWriter {
     list("places", structure.places().values(), this::place);
     list("grants", structure.grants().values(), this::entry);
     list("withholdings", structure.withholdings().values(), this::entry);
+    list("oversights", structure.oversights().values(), oversight -> {
+      text("id", oversight.id());
+      text("place", oversight.place());
+      subject(oversight.subject());
+      period(oversight.period());
+      text("note", oversight.note());
+    });
+    list("walls", structure.walls().values(), this::wall);
     json.writeRaw("\n");
     json.writeEndObject();
     json.writeRaw("\n");
@@ -69,33 +81,61 @@ public final class BundleWriter {
   private void group(Group group) {
     named(group.id(), group.name());
     text("description", group.description());
-    if (!group.members().isEmpty()) {
-      json.writeArrayPropertyStart("members");
-      for (Membership membership : group.members()) {
-        json.writeStartObject();
-        text(membership.member() instanceof Membership.PersonMember ? "person" : "group", membership.member().id());
-        period(membership.period());
-        json.writeEndObject();
-      }
-      json.writeEndArray();
-    }
+    objects("members", group.members(), membership -> {
+      text(membership.member() instanceof Membership.PersonMember ? "person" : "group", membership.member().id());
+      period(membership.period());
+    });
   }
 
   private void type(DocumentType type) {
     named(type.id(), type.name());
-    if (!type.fields().isEmpty()) {
-      json.writeArrayPropertyStart("fields");
-      for (DocumentType.Field field : type.fields()) {
-        json.writeStartObject();
-        text("key", field.key());
-        text("label", field.label());
-        text("kind", field.kind().word());
-        strings("choices", field.choices());
-        flag("required", field.required(), false);
-        json.writeEndObject();
-      }
-      json.writeEndArray();
+    flag("guarded", type.guarded(), false);
+    objects("fields", type.fields(), field -> {
+      text("key", field.key());
+      text("label", field.label());
+      text("kind", field.kind().word());
+      strings("choices", field.choices());
+      flag("required", field.required(), false);
+    });
+    objects("clearances", type.clearances(), clearance -> {
+      subject(clearance.subject());
+      text("role", clearance.role());
+      period(clearance.period());
+    });
+  }
+
+  private void wall(Wall wall) {
+    named(wall.id(), wall.name());
+    text("reason", wall.reason());
+    text("kind", wall.barrier().kind());
+    text("state", wall.state() == Wall.State.STANDING ? null : wall.state().word());
+    period(wall.period());
+    if (wall.barrier() instanceof Barrier.Sides sides) {
+      objects("sides", sides.sides(), side -> {
+        text("name", side.name());
+        subjects(side.subjects());
+        scope(side.scope());
+      });
+    } else {
+      subjects(wall.barrier().subjects());
+      scope(wall.barrier().scopes().get(0));
     }
+    objects("exceptions", wall.exceptions(), exempt -> {
+      subject(exempt.subject());
+      text("until", exempt.until() == null ? null : exempt.until().toString());
+    });
+  }
+
+  private void scope(Scope scope) {
+    json.writeObjectPropertyStart("scope");
+    strings("places", scope.places().stream().sorted().toList());
+    strings("types", scope.types().stream().sorted().toList());
+    if (!scope.labels().isEmpty()) {
+      json.writeObjectPropertyStart("labels");
+      new TreeMap<>(scope.labels()).forEach((key, values) -> strings(key, values.stream().sorted().toList()));
+      json.writeEndObject();
+    }
+    json.writeEndObject();
   }
 
   private void place(Place place) {
@@ -114,6 +154,18 @@ public final class BundleWriter {
     text("type", place.type());
     text("owner", place.owner());
     text("target", place.target());
+    text("ceiling", place.guards().ceiling());
+    flag("reserveSharing", place.guards().reserveSharing(), false);
+    flag("noTakeaway", place.guards().noTakeaway(), false);
+    Conditions in = place.conditions();
+    if (in.any()) {
+      json.writeObjectPropertyStart("conditions");
+      flag("private", in.isPrivate(), false);
+      flag("frozen", in.frozen(), false);
+      text("checkedOutBy", in.checkedOutBy());
+      text("checkedOutAt", in.checkedOutAt() == null ? null : in.checkedOutAt().toString());
+      json.writeEndObject();
+    }
   }
 
   private void entry(Entry entry) {
@@ -134,6 +186,23 @@ public final class BundleWriter {
     json.writeObjectPropertyStart("subject");
     json.writeStringProperty(subject.kind(), subject.id());
     json.writeEndObject();
+  }
+
+  private void subjects(List<Subject> subjects) {
+    objects("subjects", subjects, subject -> json.writeStringProperty(subject.kind(), subject.id()));
+  }
+
+  /** Leaves an empty list out. */
+  private <T> void objects(String key, List<T> items, Consumer<T> write) {
+    if (!items.isEmpty()) {
+      json.writeArrayPropertyStart(key);
+      for (T item : items) {
+        json.writeStartObject();
+        write.accept(item);
+        json.writeEndObject();
+      }
+      json.writeEndArray();
+    }
   }
 
   private void named(String id, String name) {

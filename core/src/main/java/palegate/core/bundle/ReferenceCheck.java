@@ -47,6 +47,7 @@ final class ReferenceCheck {
     each(bundle, "withholdings", "", this::checkEntry);
     each(bundle, "oversights", "", this::checkEntry);
     each(bundle, "walls", "", this::checkWall);
+    each(bundle, "places", "", (place, at) -> checkInstant(place.path("conditions"), "checkedOutAt", at + "/conditions"));
   }
 
   private void checkEntry(JsonNode entry, String at) {

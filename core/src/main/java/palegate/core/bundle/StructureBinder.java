@@ -8,6 +8,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.function.Function;
 import palegate.core.access.Grant;
+import palegate.core.access.Oversight;
 import palegate.core.access.Withholding;
 import palegate.core.people.Group;
 import palegate.core.people.Membership;
@@ -15,12 +16,18 @@ import palegate.core.people.Period;
 import palegate.core.people.Person;
 import palegate.core.people.Subject;
 import palegate.core.people.Unit;
+import palegate.core.places.Conditions;
+import palegate.core.places.Guards;
 import palegate.core.places.Place;
 import palegate.core.places.PlaceKind;
 import palegate.core.roles.Rights;
 import palegate.core.roles.Role;
 import palegate.core.structure.Structure;
+import palegate.core.types.Clearance;
 import palegate.core.types.DocumentType;
+import palegate.core.walls.Barrier;
+import palegate.core.walls.Scope;
+import palegate.core.walls.Wall;
 import tools.jackson.databind.JsonNode;
 
 /** Makes a structure of a bundle that has been checked and is sound. */
@@ -34,13 +41,18 @@ final class StructureBinder {
         list(bundle, "groups", group -> new Group(text(group, "id"), text(group, "name"),
             text(group, "description"), list(group, "members", StructureBinder::membership))),
         list(bundle, "roles", role -> new Role(text(role, "id"), text(role, "name"), rights(role))),
-        list(bundle, "types", type -> new DocumentType(
-            text(type, "id"), text(type, "name"), list(type, "fields", StructureBinder::field))),
+        list(bundle, "types", type -> new DocumentType(text(type, "id"), text(type, "name"), flag(type, "guarded"),
+            list(type, "fields", StructureBinder::field), list(type, "clearances", clearance -> new Clearance(
+                subject(clearance), text(clearance, "role"), period(clearance))))),
         list(bundle, "places", StructureBinder::place),
         list(bundle, "grants", grant -> new Grant(text(grant, "id"), text(grant, "place"), subject(grant),
             text(grant, "role"), types(grant), period(grant), text(grant, "note"))),
         list(bundle, "withholdings", taken -> new Withholding(text(taken, "id"), text(taken, "place"),
-            subject(taken), rights(taken), types(taken), period(taken), text(taken, "note"))));
+            subject(taken), rights(taken), types(taken), period(taken), text(taken, "note"))))
+        .guardedBy(
+            list(bundle, "oversights", oversight -> new Oversight(text(oversight, "id"), text(oversight, "place"),
+                subject(oversight), period(oversight), text(oversight, "note"))),
+            list(bundle, "walls", StructureBinder::wall));
   }
 
   private static Person person(JsonNode person) {
@@ -68,12 +80,57 @@ final class StructureBinder {
         .filter(label -> !label.getValue().asString().isEmpty())
         .forEach(label -> labels.put(label.getKey(), label.getValue().asString()));
     return new Place(text(place, "id"), PlaceKind.parse(text(place, "kind")), text(place, "parent"),
-        text(place, "name"), place.path("standsAlone").asBoolean(false), labels,
-        text(place, "type"), text(place, "owner"), text(place, "target"));
+        text(place, "name"), flag(place, "standsAlone"), labels,
+        text(place, "type"), text(place, "owner"), text(place, "target"),
+        guards(place), conditions(place.path("conditions")));
   }
 
-  private static Subject subject(JsonNode entry) {
-    Map.Entry<String, JsonNode> named = entry.path("subject").propertyStream().findFirst().orElseThrow();
+  private static Guards guards(JsonNode place) {
+    Guards guards = new Guards(text(place, "ceiling"), flag(place, "reserveSharing"), flag(place, "noTakeaway"));
+    return guards.any() ? guards : Guards.NONE;
+  }
+
+  private static Conditions conditions(JsonNode in) {
+    Conditions conditions = new Conditions(flag(in, "private"), flag(in, "frozen"), text(in, "checkedOutBy"),
+        instant(in, "checkedOutAt"));
+    return conditions.any() ? conditions : Conditions.NONE;
+  }
+
+  private static Wall wall(JsonNode wall) {
+    String state = text(wall, "state");
+    return new Wall(text(wall, "id"), text(wall, "name"), text(wall, "reason"),
+        state == null ? Wall.State.STANDING : Wall.State.parse(state), period(wall), barrier(wall),
+        list(wall, "exceptions", exception -> new Wall.Exempt(subject(exception), instant(exception, "until"))));
+  }
+
+  private static Barrier barrier(JsonNode wall) {
+    return switch (text(wall, "kind")) {
+      case "screen" -> new Barrier.Screen(scope(wall), subjects(wall));
+      case "seal" -> new Barrier.Seal(scope(wall), subjects(wall));
+      case "confine" -> new Barrier.Confine(scope(wall), subjects(wall));
+      default -> new Barrier.Sides(list(wall, "sides",
+          side -> new Barrier.Side(text(side, "name"), subjects(side), scope(side))));
+    };
+  }
+
+  private static Scope scope(JsonNode holder) {
+    JsonNode scope = holder.path("scope");
+    Map<String, Set<String>> labels = new LinkedHashMap<>();
+    scope.path("labels").propertyStream().forEach(label -> labels.put(label.getKey(),
+        new LinkedHashSet<>(label.getValue().valueStream().map(JsonNode::asString).toList())));
+    return new Scope(new LinkedHashSet<>(list(scope, "places", JsonNode::asString)), types(scope), labels);
+  }
+
+  private static List<Subject> subjects(JsonNode holder) {
+    return list(holder, "subjects", StructureBinder::subjectValue);
+  }
+
+  private static Subject subject(JsonNode holder) {
+    return subjectValue(holder.path("subject"));
+  }
+
+  private static Subject subjectValue(JsonNode subject) {
+    Map.Entry<String, JsonNode> named = subject.propertyStream().findFirst().orElseThrow();
     return Subject.of(named.getKey(), named.getValue().asString());
   }
 
@@ -94,6 +151,10 @@ final class StructureBinder {
   private static Instant instant(JsonNode holder, String key) {
     String text = text(holder, key);
     return text == null ? null : Instants.parse(text);
+  }
+
+  private static boolean flag(JsonNode holder, String key) {
+    return holder.path(key).asBoolean(false);
   }
 
   private static String text(JsonNode holder, String key) {

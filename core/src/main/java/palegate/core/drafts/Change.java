@@ -1,17 +1,46 @@
 package palegate.core.drafts;
 
 import java.util.List;
+import java.util.Map;
 import java.util.Objects;
 import palegate.core.access.Grant;
+import palegate.core.access.Oversight;
 import palegate.core.access.Withholding;
+import palegate.core.people.Membership;
+import palegate.core.places.Conditions;
+import palegate.core.places.Guards;
+import palegate.core.types.Clearance;
+import palegate.core.walls.Wall;
 
 /** One step of a draft (section 8). The same shapes in the API, the core, and the journal. */
 public sealed interface Change {
-  /** The id of the place whose access list the change alters. */
-  String place();
+
+  /** A change of what stands at one place. */
+  sealed interface AtPlace extends Change {
+    /** The id of the place. */
+    String place();
+  }
+
+  /** A change of one group's members. */
+  sealed interface InGroup extends Change {
+    /** The id of the group. */
+    String group();
+  }
+
+  /** A change of one document type's clearances. */
+  sealed interface OfType extends Change {
+    /** The id of the type. */
+    String type();
+  }
+
+  /** A change of one wall. */
+  sealed interface OfWall extends Change {
+    /** The id of the wall. */
+    String wall();
+  }
 
   /** Adds a grant. */
-  record AddGrant(Grant grant) implements Change {
+  record AddGrant(Grant grant) implements AtPlace {
     public AddGrant {
       Objects.requireNonNull(grant);
     }
@@ -23,7 +52,7 @@ public sealed interface Change {
   }
 
   /** Removes a grant that stands at the place. */
-  record RemoveGrant(String place, String grant) implements Change {
+  record RemoveGrant(String place, String grant) implements AtPlace {
     public RemoveGrant {
       Objects.requireNonNull(place);
       Objects.requireNonNull(grant);
@@ -31,7 +60,7 @@ public sealed interface Change {
   }
 
   /** Adds a withholding. */
-  record AddWithholding(Withholding withholding) implements Change {
+  record AddWithholding(Withholding withholding) implements AtPlace {
     public AddWithholding {
       Objects.requireNonNull(withholding);
     }
@@ -43,7 +72,7 @@ public sealed interface Change {
   }
 
   /** Removes a withholding that stands at the place. */
-  record RemoveWithholding(String place, String withholding) implements Change {
+  record RemoveWithholding(String place, String withholding) implements AtPlace {
     public RemoveWithholding {
       Objects.requireNonNull(place);
       Objects.requireNonNull(withholding);
@@ -56,7 +85,7 @@ public sealed interface Change {
    * @param keepers grants at the place that the break makes as well, so that somebody governs
    * @param prefix begins the ids of the entries that carrying over makes
    */
-  record Break(String place, Start start, List<Grant> keepers, String prefix) implements Change {
+  record Break(String place, Start start, List<Grant> keepers, String prefix) implements AtPlace {
     public Break {
       Objects.requireNonNull(place);
       Objects.requireNonNull(start);
@@ -78,9 +107,112 @@ public sealed interface Change {
    *
    * @param below whether the breaks further down are rejoined too
    */
-  record Rejoin(String place, boolean below) implements Change {
+  record Rejoin(String place, boolean below) implements AtPlace {
     public Rejoin {
       Objects.requireNonNull(place);
     }
+  }
+
+  /** Sets the ceiling and house rules of a place. */
+  record SetGuards(String place, Guards guards) implements AtPlace {
+    public SetGuards {
+      Objects.requireNonNull(place);
+      Objects.requireNonNull(guards);
+    }
+  }
+
+  /** Sets the own labels of a place. */
+  record SetLabels(String place, Map<String, String> labels) implements AtPlace {
+    public SetLabels {
+      Objects.requireNonNull(place);
+      labels = Map.copyOf(labels);
+    }
+  }
+
+  /** Releases a document from a condition. */
+  record Release(String place, Conditions.Condition condition) implements AtPlace {
+    public Release {
+      Objects.requireNonNull(place);
+      Objects.requireNonNull(condition);
+    }
+  }
+
+  /** Appoints an overseer. */
+  record AddOversight(Oversight oversight) implements AtPlace {
+    public AddOversight {
+      Objects.requireNonNull(oversight);
+    }
+
+    @Override
+    public String place() {
+      return oversight.place();
+    }
+  }
+
+  /** Ends an appointment that stands at the place. */
+  record RemoveOversight(String place, String oversight) implements AtPlace {
+    public RemoveOversight {
+      Objects.requireNonNull(place);
+      Objects.requireNonNull(oversight);
+    }
+  }
+
+  /** Puts a person or a group into a group. */
+  record AddMember(String group, Membership membership) implements InGroup {
+    public AddMember {
+      Objects.requireNonNull(group);
+      Objects.requireNonNull(membership);
+    }
+  }
+
+  /** Takes a membership, exactly as it stands, out of a group. */
+  record RemoveMember(String group, Membership membership) implements InGroup {
+    public RemoveMember {
+      Objects.requireNonNull(group);
+      Objects.requireNonNull(membership);
+    }
+  }
+
+  /** Clears a subject for a type. */
+  record AddClearance(String type, Clearance clearance) implements OfType {
+    public AddClearance {
+      Objects.requireNonNull(type);
+      Objects.requireNonNull(clearance);
+    }
+  }
+
+  /** Takes a clearance, exactly as it stands, away. */
+  record RemoveClearance(String type, Clearance clearance) implements OfType {
+    public RemoveClearance {
+      Objects.requireNonNull(type);
+      Objects.requireNonNull(clearance);
+    }
+  }
+
+  /** Puts a wall there: a new one, or a changed one in the place of the wall with its id. */
+  record SetWall(Wall changed) implements OfWall {
+    public SetWall {
+      Objects.requireNonNull(changed);
+    }
+
+    @Override
+    public String wall() {
+      return changed.id();
+    }
+  }
+
+  /** Excepts a subject from a wall. */
+  record AddException(String wall, Wall.Exempt exempt) implements OfWall {
+    public AddException {
+      Objects.requireNonNull(wall);
+      Objects.requireNonNull(exempt);
+    }
+  }
+
+  /** What the change is about, as kind and id joined by a colon; two changes with the same thing touch the same. */
+  default String thing() {
+    return this instanceof AtPlace at ? "place:" + at.place()
+        : this instanceof InGroup in ? "group:" + in.group()
+        : this instanceof OfType of ? "type:" + of.type() : "wall:" + ((OfWall) this).wall();
   }
 }

@@ -2,13 +2,15 @@ package palegate.core.drafts;
 
 import java.time.Instant;
 import java.util.ArrayList;
-import java.util.Comparator;
+import java.util.BitSet;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
+import java.util.function.IntPredicate;
+import java.util.stream.IntStream;
 import java.util.stream.Stream;
-import org.roaringbitmap.RoaringBitmap;
 import palegate.core.people.Person;
+import palegate.core.people.PersonSet;
 import palegate.core.places.Place;
 import palegate.core.roles.Right;
 import palegate.core.roles.Rights;
@@ -21,15 +23,9 @@ import palegate.core.snapshot.Snapshot;
  * the other.
  *
  * <p>Places that are in one access class before and in one after change alike: they are counted, not
- * compared. The lists are made when asked for, from the changed classes alone.
+ * compared, and each pair of classes is worked out once. The lists are made when asked for, lazily.
  */
 public final class Difference {
-  /** Places that change alike, and who gains and loses there. */
-  private record Shift(List<Spot> spots, RoaringBitmap[] gained, RoaringBitmap[] lost, RoaringBitmap gainers, RoaringBitmap losers) {}
-
-  /** One place by its numbers before and after; -1 where it does not exist. */
-  private record Spot(int before, int after) {}
-
   /** What is counted; a pair is one person at one place. */
   public record Totals(
       int peopleGaining, int peopleLosing, int places, int documents, long pairsGaining, long pairsLosing,
@@ -54,28 +50,38 @@ public final class Difference {
   }
 
   private final Instant instant;
-  private final Snapshot before;
+  private final Spots spots;
   private final Snapshot after;
-  private final Moment momentBefore;
-  private final Moment momentAfter;
   private final Numbering people;
-  private final List<Shift> shifts = new ArrayList<>();
+  private final PairTable pairs;
+  private final Shifts shifts;
   private final Totals totals;
 
-  private Difference(Snapshot before, Snapshot after, Instant instant) {
+  private Difference(Moment momentBefore, Moment momentAfter, Instant instant) {
     this.instant = instant;
-    this.before = before;
-    this.after = after;
-    momentBefore = before.at(instant);
-    momentAfter = after.at(instant);
-    people = new Numbering(before, after);
-    findShifts();
+    after = momentAfter.snapshot();
+    people = new Numbering(momentBefore.snapshot(), after);
+    spots = Spots.between(momentBefore, momentAfter);
+    pairs = spots.count();
+    shifts = Shifts.of(momentBefore, momentAfter, people, pairs);
     totals = count();
   }
 
-  /** Compares two states at an instant. O(places + changed classes × people / 64). */
+  /** Compares two states at an instant. If one was made from the other, the cost grows with what was touched. */
   public static Difference between(Snapshot before, Snapshot after, Instant instant) {
-    return new Difference(before, after, instant);
+    return new Difference(before.at(instant), after.at(instant), instant);
+  }
+
+  /** Compares what holds at two moments, of one snapshot or of two. */
+  public static Difference between(Moment before, Moment after) {
+    return new Difference(before, after, after.instant());
+  }
+
+  /** Whether two states give everyone the same; stops at the first difference. */
+  static boolean none(Snapshot before, Snapshot after, Instant instant) {
+    Moment momentBefore = before.at(instant);
+    Moment momentAfter = after.at(instant);
+    return Shifts.none(momentBefore, momentAfter, new Numbering(before, after), Spots.between(momentBefore, momentAfter).count());
   }
 
   public Instant instant() {
@@ -87,38 +93,46 @@ public final class Difference {
   }
 
   public boolean isEmpty() {
-    return shifts.isEmpty();
+    return totals.places() == 0;
   }
 
   /** For each right, how many pairs gain it; rights that nobody gains are left out. */
   public Map<Right, Long> gainedByRight() {
-    return byRight(true);
+    return byRight(shifts.gainedByRight());
   }
 
   /** For each right, how many pairs lose it. */
   public Map<Right, Long> lostByRight() {
-    return byRight(false);
+    return byRight(shifts.lostByRight());
   }
 
-  /** Everyone who gains or loses anything, in byte order of their ids. */
+  /** Everyone who gains or loses anything, in byte order of their ids. O(changed pairs of classes × people / 64). */
   public List<PersonShift> people() {
-    int[] gained = new int[people.count()];
-    int[] lost = new int[people.count()];
-    int[] placesGaining = new int[people.count()];
-    int[] placesLosing = new int[people.count()];
-    int[] documents = new int[people.count()];
-    for (Shift shift : shifts) {
-      int places = shift.spots().size();
-      int papers = (int) shift.spots().stream().filter(spot -> place(spot).isDocument()).count();
-      addMasks(shift.gained(), gained);
-      addMasks(shift.lost(), lost);
-      shift.gainers().forEach((int person) -> placesGaining[person] += places);
-      shift.losers().forEach((int person) -> placesLosing[person] += places);
-      RoaringBitmap.or(shift.gainers(), shift.losers())
-          .forEach((int person) -> documents[person] += papers);
+    int count = people.count();
+    int[] gained = new int[count];
+    int[] lost = new int[count];
+    int[] placesGaining = new int[count];
+    int[] placesLosing = new int[count];
+    int[] documents = new int[count];
+    for (int pair = 0; pair < pairs.size(); pair++) {
+      if (shifts.changes(pair)) {
+        Shifts.Shift shift = shifts.shift(pair);
+        int places = pairs.places(pair);
+        int papers = pairs.documents(pair);
+        for (int right = 0; right < Right.values().length; right++) {
+          int bit = 1 << right;
+          shift.gained(right).forEach(person -> gained[person] |= bit);
+          shift.lost(right).forEach(person -> lost[person] |= bit);
+        }
+        PersonSet gainers = shift.gainers();
+        PersonSet losers = shift.losers();
+        gainers.forEach(person -> placesGaining[person] += places);
+        losers.forEach(person -> placesLosing[person] += places);
+        gainers.or(losers).forEach(person -> documents[person] += papers);
+      }
     }
     List<PersonShift> list = new ArrayList<>();
-    for (int i = 0; i < gained.length; i++) {
+    for (int i = 0; i < count; i++) {
       if (gained[i] != 0 || lost[i] != 0) {
         list.add(new PersonShift(people.person(i), Rights.ofMask(gained[i]), Rights.ofMask(lost[i]),
             placesGaining[i], placesLosing[i], documents[i]));
@@ -127,166 +141,113 @@ public final class Difference {
     return list;
   }
 
-  /** Every place where anything changes, in tree order; those that only stood before come last. */
-  public List<PlaceShift> places() {
-    return shiftsInTreeOrder().entrySet().stream().map(entry -> new PlaceShift(
-        place(entry.getKey()), path(entry.getKey()), rightsIn(entry.getValue().gained()),
-        rightsIn(entry.getValue().lost()), entry.getValue().gainers().getCardinality(),
-        entry.getValue().losers().getCardinality())).toList();
+  /** Every place where anything changes, lazily, in tree order; those that only stood before come last. */
+  public Stream<PlaceShift> places() {
+    return changedSpots().map(spot -> {
+      int pair = spots.pair(pairs, spot);
+      return new PlaceShift(spots.place(spot), spots.path(spot), shifts.gained(pair), shifts.lost(pair),
+          shifts.peopleGaining(pair), shifts.peopleLosing(pair));
+    });
   }
 
   /** Every person at every place whose rights change; lazily, in tree order, then by person. */
   public Stream<Pair> pairs() {
-    return shiftsInTreeOrder().entrySet().stream().flatMap(entry -> pairsAt(entry.getKey(), entry.getValue()));
+    return changedSpots().flatMap(this::pairsAt);
   }
 
-  private Map<Spot, Shift> shiftsInTreeOrder() {
-    Map<Spot, Shift> bySpot = new TreeMap<>(treeOrder());
-    shifts.forEach(shift -> shift.spots().forEach(spot -> bySpot.put(spot, shift)));
-    return bySpot;
+  /** The same at one place only. */
+  public Stream<Pair> pairsAt(String place) {
+    return spots.find(place).filter(this::changes).stream().flatMap(this::pairsAt);
   }
 
-  /** The places where a person loses a right, in tree order. */
-  public List<Place> placesWhereLost(String person, Right right) {
-    Integer number = people.numbersById().get(person);
-    if (number == null) {
-      return List.of();
+  /** The same of one person only. */
+  public Stream<Pair> pairsOf(String person) {
+    int number = people.numberOf(person);
+    return number < 0 ? Stream.empty() : changedSpots().flatMap(spot -> pair(spot, number));
+  }
+
+  /** The places of the state after where a person loses a right. */
+  public PlaceSet placesWhereLost(String person, Right right) {
+    BitSet found = new BitSet();
+    addPlacesWhereLost(person, right, found);
+    return new PlaceSet(after, found);
+  }
+
+  void addPlacesWhereLost(String person, Right right, BitSet found) {
+    int number = people.numberOf(person);
+    if (number >= 0) {
+      found.or(placesWhere(pair -> shifts.lost(pair).contains(right) && shifts.loses(pair, number, right)));
     }
-    return shifts.stream().filter(shift -> shift.lost()[right.ordinal()].contains(number))
-        .flatMap(shift -> shift.spots().stream()).sorted(treeOrder()).map(this::place).toList();
   }
 
-  /** The places where somebody loses govern, or that are new: only there can a lock-out begin. */
-  Stream<Place> placesWhereGovernMayBeMissed() {
-    return shifts.stream().flatMap(shift -> shift.spots().stream()
-        .filter(spot -> spot.after() >= 0 && (spot.before() < 0 || !shift.lost()[Right.GOVERN.ordinal()].isEmpty())))
-        .sorted(treeOrder()).map(this::place);
-  }
-
-  private Stream<Pair> pairsAt(Spot spot, Shift shift) {
-    RoaringBitmap touched = RoaringBitmap.or(shift.gainers(), shift.losers());
-    String path = path(spot);
-    Place place = place(spot);
-    return touched.stream().mapToObj(person -> {
-      Person who = people.person(person);
-      return new Pair(who, place, path,
-          rights(before, momentBefore, who, spot.before()), rights(after, momentAfter, who, spot.after()));
-    });
-  }
-
-  private static Rights rights(Snapshot snapshot, Moment moment, Person person, int place) {
-    int number = snapshot.personNumber(person.id());
-    return number < 0 || place < 0 ? Rights.NONE : moment.holders(place).of(number);
-  }
-
-  private void findShifts() {
-    Map<Long, List<Spot>> byClasses = new TreeMap<>();
-    if (momentAfter.comparableTo(momentBefore)) {
-      for (int place = 0; place < after.placeCount(); place++) {
-        if (momentBefore.classOf(place) != momentAfter.classOf(place)) {
-          Spot spot = new Spot(place, place);
-          byClasses.computeIfAbsent(classes(spot), any -> new ArrayList<>()).add(spot);
-        }
-      }
-    } else {
-      for (int place = 0; place < after.placeCount(); place++) {
-        Spot spot = new Spot(before.placeNumber(after.place(place).id()), place);
-        byClasses.computeIfAbsent(classes(spot), any -> new ArrayList<>()).add(spot);
-      }
-      for (int place = 0; place < before.placeCount(); place++) {
-        if (after.placeNumber(before.place(place).id()) < 0) {
-          Spot spot = new Spot(place, -1);
-          byClasses.computeIfAbsent(classes(spot), any -> new ArrayList<>()).add(spot);
-        }
-      }
+  /** The places of the state after where a pair of classes satisfies a test. */
+  BitSet placesWhere(IntPredicate test) {
+    BitSet wanted = new BitSet();
+    for (int pair = 0; pair < pairs.size(); pair++) {
+      wanted.set(pair, test.test(pair));
     }
-    byClasses.values().forEach(this::addShift);
+    BitSet found = new BitSet();
+    spots.placesAfter(pairs, wanted, found);
+    return found;
   }
 
-  private long classes(Spot spot) {
-    long classBefore = spot.before() < 0 ? -1 : momentBefore.classOf(spot.before());
-    long classAfter = spot.after() < 0 ? -1 : momentAfter.classOf(spot.after());
-    return ((classBefore + 1) << 32) | (classAfter + 1);
+  /** The class before, or -1. */
+  int classBefore(int pair) {
+    return pairs.before(pair);
   }
 
-  private void addShift(List<Spot> spots) {
-    Spot any = spots.get(0);
-    int count = Right.values().length;
-    RoaringBitmap[] gained = new RoaringBitmap[count];
-    RoaringBitmap[] lost = new RoaringBitmap[count];
-    for (Right right : Right.values()) {
-      RoaringBitmap had = any.before() < 0 ? new RoaringBitmap()
-          : people.fromBefore(momentBefore.holders(any.before()).of(right));
-      RoaringBitmap has = any.after() < 0 ? new RoaringBitmap()
-          : people.fromAfter(momentAfter.holders(any.after()).of(right));
-      gained[right.ordinal()] = RoaringBitmap.andNot(has, had);
-      lost[right.ordinal()] = RoaringBitmap.andNot(had, has);
-    }
-    RoaringBitmap gainers = RoaringBitmap.or(gained);
-    RoaringBitmap losers = RoaringBitmap.or(lost);
-    if (!gainers.isEmpty() || !losers.isEmpty()) {
-      shifts.add(new Shift(spots, gained, lost, gainers, losers));
-    }
+  /** The class after, or -1. */
+  int classAfter(int pair) {
+    return pairs.after(pair);
+  }
+
+  boolean someoneLosesGovern(int pair) {
+    return shifts.lost(pair).contains(Right.GOVERN);
+  }
+
+  private Stream<Spots.Spot> changedSpots() {
+    return isEmpty() ? Stream.empty() : spots.inOrder().filter(this::changes);
+  }
+
+  private boolean changes(Spots.Spot spot) {
+    int pair = spots.pair(pairs, spot);
+    return pair >= 0 && shifts.changes(pair);
+  }
+
+  private Stream<Pair> pairsAt(Spots.Spot spot) {
+    Shifts.Shift shift = shifts.shift(spots.pair(pairs, spot));
+    String path = spots.path(spot);
+    Place place = spots.place(spot);
+    return shift.gainers().or(shift.losers()).stream().mapToObj(person ->
+        new Pair(people.person(person), place, path, shift.before(person), shift.after(person)));
+  }
+
+  private Stream<Pair> pair(Spots.Spot spot, int person) {
+    int pair = spots.pair(pairs, spot);
+    Rights was = shifts.before(pair, person);
+    Rights is = shifts.after(pair, person);
+    return was.equals(is) ? Stream.empty()
+        : Stream.of(new Pair(people.person(person), spots.place(spot), spots.path(spot), was, is));
   }
 
   private Totals count() {
-    RoaringBitmap gaining = new RoaringBitmap();
-    RoaringBitmap losing = new RoaringBitmap();
     int places = 0;
     int documents = 0;
-    long pairsGaining = 0;
-    long pairsLosing = 0;
-    for (Shift shift : shifts) {
-      gaining.or(shift.gainers());
-      losing.or(shift.losers());
-      places += shift.spots().size();
-      documents += (int) shift.spots().stream().filter(spot -> place(spot).isDocument()).count();
-      pairsGaining += (long) shift.spots().size() * shift.gainers().getCardinality();
-      pairsLosing += (long) shift.spots().size() * shift.losers().getCardinality();
-    }
-    int outsiders = (int) gaining.stream().filter(person -> people.person(person).external()).count();
-    return new Totals(gaining.getCardinality(), losing.getCardinality(), places, documents,
-        pairsGaining, pairsLosing, outsiders);
-  }
-
-  private Map<Right, Long> byRight(boolean gains) {
-    Map<Right, Long> counts = new TreeMap<>();
-    for (Shift shift : shifts) {
-      for (Right right : Right.values()) {
-        long pairs = (long) shift.spots().size()
-            * (gains ? shift.gained() : shift.lost())[right.ordinal()].getCardinality();
-        if (pairs > 0) {
-          counts.merge(right, pairs, Long::sum);
-        }
+    for (int pair = 0; pair < pairs.size(); pair++) {
+      if (shifts.changes(pair)) {
+        places += pairs.places(pair);
+        documents += pairs.documents(pair);
       }
     }
-    return counts;
+    int outsiders = (int) shifts.gaining().stream().filter(person -> people.person(person).external()).count();
+    return new Totals(shifts.gaining().size(), shifts.losing().size(), places, documents,
+        shifts.pairsGaining(), shifts.pairsLosing(), outsiders);
   }
 
-  private static void addMasks(RoaringBitmap[] byRight, int[] masks) {
-    for (Right right : Right.values()) {
-      byRight[right.ordinal()].forEach((int person) -> masks[person] |= Rights.bit(right));
-    }
-  }
-
-  private static Rights rightsIn(RoaringBitmap[] byRight) {
-    int mask = 0;
-    for (Right right : Right.values()) {
-      mask |= byRight[right.ordinal()].isEmpty() ? 0 : Rights.bit(right);
-    }
-    return Rights.ofMask(mask);
-  }
-
-  private Place place(Spot spot) {
-    return spot.after() >= 0 ? after.place(spot.after()) : before.place(spot.before());
-  }
-
-  private String path(Spot spot) {
-    return spot.after() >= 0 ? after.pathText(spot.after()) : before.pathText(spot.before());
-  }
-
-  private static Comparator<Spot> treeOrder() {
-    return Comparator.comparingInt((Spot spot) -> spot.after() < 0 ? Integer.MAX_VALUE : spot.after())
-        .thenComparingInt(Spot::before);
+  private static Map<Right, Long> byRight(long[] counts) {
+    Map<Right, Long> byRight = new TreeMap<>();
+    IntStream.range(0, counts.length).filter(right -> counts[right] > 0)
+        .forEach(right -> byRight.put(Right.values()[right], counts[right]));
+    return byRight;
   }
 }

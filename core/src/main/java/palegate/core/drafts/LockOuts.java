@@ -2,51 +2,64 @@ package palegate.core.drafts;
 
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.BitSet;
 import java.util.List;
-import java.util.stream.Stream;
-import org.roaringbitmap.RoaringBitmap;
 import palegate.core.people.Person;
-import palegate.core.places.Place;
+import palegate.core.people.PersonSet;
 import palegate.core.roles.Right;
 import palegate.core.snapshot.Moment;
 import palegate.core.snapshot.Snapshot;
 
-/** Places where nobody active and on staff holds {@code govern} (section 8). */
+/** Places where nobody active and on staff holds {@code govern} (section 8); worked out once an access class. */
 public final class LockOuts {
-  private LockOuts() {}
+  private static final byte UNKNOWN = 0;
+  private static final byte KEPT = 1;
+  private static final byte LOCKED = 2;
 
-  /** Whether a place is left without a keeper. O(1) once its class is known. */
-  public static boolean at(Moment moment, int place) {
-    return !RoaringBitmap.intersects(moment.holders(place).of(Right.GOVERN), moment.activeStaff());
+  private final Moment moment;
+  private final byte[] byClass;
+
+  private LockOuts(Moment moment) {
+    this.moment = moment;
+    byClass = new byte[moment.classCount()];
   }
 
-  /** Every place without a keeper, in tree order. O(places). */
-  public static List<Place> all(Snapshot snapshot, Instant instant) {
-    Moment moment = snapshot.at(instant);
-    List<Place> found = new ArrayList<>();
-    for (int place = 0; place < snapshot.placeCount(); place++) {
-      if (at(moment, place)) {
-        found.add(snapshot.place(place));
-      }
-    }
-    return found;
+  public static LockOuts in(Moment moment) {
+    return new LockOuts(moment);
+  }
+
+  /** Whether a place is left without a keeper. */
+  public boolean at(int place) {
+    return ofClass(moment.classOf(place));
+  }
+
+  /** Every place without a keeper. O(places). */
+  public static PlaceSet all(Snapshot snapshot, Instant instant) {
+    return new PlaceSet(snapshot, in(snapshot.at(instant)).all());
   }
 
   /**
-   * The places without a keeper after that had one before, or did not exist, in tree order. Looks only
-   * where somebody loses govern if both states have the same people, and everywhere if not: somebody
-   * may have left staff without losing a right.
+   * The places without a keeper after that had one before, or did not exist. Looks only where somebody
+   * loses govern if both states have the same people, and everywhere if not: somebody may have left
+   * staff without losing a right.
    */
-  public static List<Place> between(Snapshot before, Snapshot after, Difference difference) {
+  static BitSet between(Snapshot before, Snapshot after, Difference difference) {
     Moment was = before.at(difference.instant());
     Moment is = after.at(difference.instant());
-    Stream<Place> suspects = is.comparableTo(was)
-        ? difference.placesWhereGovernMayBeMissed().filter(place -> at(is, after.placeNumber(place.id())))
-        : all(after, difference.instant()).stream();
-    return suspects.filter(place -> {
-      int number = before.placeNumber(place.id());
-      return number < 0 || !at(was, number);
-    }).toList();
+    LockOuts lockedBefore = in(was);
+    LockOuts lockedAfter = in(is);
+    if (is.comparableTo(was) && !is.peopleAltered(was)) {
+      return difference.placesWhere(pair -> difference.someoneLosesGovern(pair)
+          && lockedAfter.ofClass(difference.classAfter(pair)) && !lockedBefore.ofClass(difference.classBefore(pair)));
+    }
+    BitSet locked = lockedAfter.all();
+    for (int place = locked.nextSetBit(0); place >= 0; place = locked.nextSetBit(place + 1)) {
+      int number = before.placeNumber(after.place(place).id());
+      if (number >= 0 && lockedBefore.at(number)) {
+        locked.clear(place);
+      }
+    }
+    return locked;
   }
 
   /** Active staff who could be named to govern a place: those who do so now, in order of their ids. */
@@ -55,9 +68,25 @@ public final class LockOuts {
     List<Person> candidates = new ArrayList<>();
     // Nobody may govern the place itself even before the break: then whoever governs nearest above.
     for (int at = place; at >= 0 && candidates.isEmpty(); at = snapshot.parent(at)) {
-      RoaringBitmap.and(moment.holders(at).of(Right.GOVERN), moment.activeStaff())
-          .forEach((int person) -> candidates.add(snapshot.person(person)));
+      moment.holdersOf(Right.GOVERN, at).and(moment.activeStaff())
+          .forEach(person -> candidates.add(snapshot.person(person)));
     }
     return candidates;
+  }
+
+  boolean ofClass(int number) {
+    if (byClass[number] == UNKNOWN) {
+      PersonSet keepers = moment.holdersOfInClass(Right.GOVERN, number);
+      byClass[number] = keepers.intersects(moment.activeStaff()) ? KEPT : LOCKED;
+    }
+    return byClass[number] == LOCKED;
+  }
+
+  private BitSet all() {
+    BitSet found = new BitSet();
+    for (int place = 0; place < moment.snapshot().placeCount(); place++) {
+      found.set(place, at(place));
+    }
+    return found;
   }
 }

@@ -1,10 +1,7 @@
 package palegate.core.drafts;
 
 import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.List;
-import java.util.Map;
-import org.roaringbitmap.RoaringBitmap;
 import palegate.core.people.Person;
 import palegate.core.snapshot.Snapshot;
 
@@ -13,12 +10,20 @@ import palegate.core.snapshot.Snapshot;
  * the numbers of both and translating is free.
  */
 final class Numbering {
-  private final List<Person> people = new ArrayList<>();
+  private final List<Person> people;
   private final int[] fromBefore;
   private final int[] fromAfter;
   private final boolean same;
 
   Numbering(Snapshot before, Snapshot after) {
+    if (after.numbersPeopleLike(before)) {
+      same = true;
+      fromBefore = null;
+      fromAfter = null;
+      people = after.people();
+      return;
+    }
+    people = new ArrayList<>();
     fromBefore = new int[before.personCount()];
     fromAfter = new int[after.personCount()];
     // Both are in byte order of ids: one merge finds who is in both.
@@ -46,28 +51,42 @@ final class Numbering {
     return people.size();
   }
 
-  RoaringBitmap fromBefore(RoaringBitmap bitmap) {
-    return translate(bitmap, fromBefore);
-  }
-
-  RoaringBitmap fromAfter(RoaringBitmap bitmap) {
-    return translate(bitmap, fromAfter);
-  }
-
-  Map<String, Integer> numbersById() {
-    Map<String, Integer> numbers = new HashMap<>(people.size() * 2);
-    for (int i = 0; i < people.size(); i++) {
-      numbers.put(people.get(i).id(), i);
+  /** The number of the person with this id, or -1. O(log people). */
+  int numberOf(String id) {
+    int low = 0;
+    int high = people.size() - 1;
+    while (low <= high) {
+      int middle = (low + high) >>> 1;
+      int order = people.get(middle).id().compareTo(id);
+      if (order == 0) {
+        return middle;
+      }
+      low = order < 0 ? middle + 1 : low;
+      high = order < 0 ? high : middle - 1;
     }
-    return numbers;
+    return -1;
   }
 
-  private RoaringBitmap translate(RoaringBitmap bitmap, int[] numbers) {
+  /** Bits by number before as bits by common number; the same array where the numbers are the same. */
+  long[] bitsFromBefore(long[] bits) {
+    return translate(bits, fromBefore);
+  }
+
+  long[] bitsFromAfter(long[] bits) {
+    return translate(bits, fromAfter);
+  }
+
+  private long[] translate(long[] bits, int[] numbers) {
     if (same) {
-      return bitmap;
+      return bits;
     }
-    RoaringBitmap translated = new RoaringBitmap();
-    bitmap.forEach((int person) -> translated.add(numbers[person]));
+    long[] translated = new long[(people.size() + 63) / 64];
+    for (int i = 0; i < bits.length; i++) {
+      for (long word = bits[i]; word != 0; word &= word - 1) {
+        int number = numbers[(i << 6) + Long.numberOfTrailingZeros(word)];
+        translated[number >> 6] |= 1L << number;
+      }
+    }
     return translated;
   }
 }

@@ -37,10 +37,11 @@ public final class Findings {
 
   private static Stream<Finding> withoutKeeper(Snapshot snapshot, Instant instant) {
     Moment moment = snapshot.at(instant);
+    LockOuts lockOuts = LockOuts.in(moment);
     // Only the topmost place of each locked-out subtree: the rest follow from it.
     return LockOuts.all(snapshot, instant).stream().filter(place -> {
       int parent = snapshot.parent(snapshot.placeNumber(place.id()));
-      return parent < 0 || !LockOuts.at(moment, parent);
+      return parent < 0 || !lockOuts.at(parent);
     }).map(place -> new Finding("place " + place.id(), "Nobody active and on staff holds govern on \"" + place.name() + "\"."));
   }
 }

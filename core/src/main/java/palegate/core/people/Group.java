@@ -10,4 +10,9 @@ public record Group(String id, String name, String description, List<Membership>
     Objects.requireNonNull(name);
     members = List.copyOf(members);
   }
+
+  /** This group with other members. */
+  public Group with(List<Membership> changed) {
+    return new Group(id, name, description, changed);
+  }
 }

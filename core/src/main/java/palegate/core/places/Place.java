@@ -12,16 +12,26 @@ import java.util.Objects;
  * @param type the id of a document's type, or null
  * @param owner the id of a document's owner, or null
  * @param target the id of the place that a link shows; null for all other kinds
+ * @param guards the ceiling and house rules that stand here
+ * @param conditions what a document is in; none for all other kinds
  */
 public record Place(
     String id, PlaceKind kind, String parent, String name, boolean standsAlone,
-    Map<String, String> labels, String type, String owner, String target) {
+    Map<String, String> labels, String type, String owner, String target, Guards guards, Conditions conditions) {
   public Place {
     Objects.requireNonNull(id);
     Objects.requireNonNull(kind);
     Objects.requireNonNull(name);
+    Objects.requireNonNull(guards);
+    Objects.requireNonNull(conditions);
     standsAlone = standsAlone || kind == PlaceKind.REPOSITORY;
     labels = Map.copyOf(labels);
+  }
+
+  /** A place without guards and conditions. */
+  public static Place plain(String id, PlaceKind kind, String parent, String name, boolean standsAlone,
+      Map<String, String> labels, String type, String owner, String target) {
+    return new Place(id, kind, parent, name, standsAlone, labels, type, owner, target, Guards.NONE, Conditions.NONE);
   }
 
   public boolean isDocument() {
@@ -30,11 +40,26 @@ public record Place(
 
   /** This place with a break. */
   public Place broken() {
-    return new Place(id, kind, parent, name, true, labels, type, owner, target);
+    return new Place(id, kind, parent, name, true, labels, type, owner, target, guards, conditions);
   }
 
   /** This place following its parent again. */
   public Place following() {
-    return new Place(id, kind, parent, name, false, labels, type, owner, target);
+    return new Place(id, kind, parent, name, false, labels, type, owner, target, guards, conditions);
+  }
+
+  /** This place with other guards. */
+  public Place guarded(Guards changed) {
+    return new Place(id, kind, parent, name, standsAlone, labels, type, owner, target, changed, conditions);
+  }
+
+  /** This document in other conditions. */
+  public Place in(Conditions changed) {
+    return new Place(id, kind, parent, name, standsAlone, labels, type, owner, target, guards, changed);
+  }
+
+  /** This place with other own labels. */
+  public Place labelled(Map<String, String> changed) {
+    return new Place(id, kind, parent, name, standsAlone, changed, type, owner, target, guards, conditions);
   }
 }

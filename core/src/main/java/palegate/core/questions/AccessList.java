@@ -3,12 +3,16 @@ package palegate.core.questions;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
-import org.roaringbitmap.RoaringBitmap;
 import palegate.core.access.Entry;
+import palegate.core.access.stages.Holders;
+import palegate.core.people.PersonSet;
 import palegate.core.places.Place;
+import palegate.core.roles.Right;
 import palegate.core.roles.Rights;
 import palegate.core.snapshot.Moment;
 import palegate.core.snapshot.Snapshot;
+import palegate.core.types.Clearance;
+import palegate.core.types.DocumentType;
 
 /**
  * The access list of a place: its own entries and those that reach it from above, each with its
@@ -30,44 +34,82 @@ public record AccessList(Place place, List<Line> lines) {
   public record Line(
       Entry entry, Place source, boolean own, Rights rights, State state, int people, int outsiders) {}
 
-  /** Whether a line does anything at the instant asked about. */
+  /** Whether a line does anything at the instant asked about, and why not. */
   public enum State {
+    /** It changes what somebody may do here, or, narrowed to types, on documents below. */
     ACTS,
+    /** It has not begun. */
     NOT_YET,
+    /** It has ended. */
     ENDED,
-    NOBODY
+    /** It names nobody who is active. */
+    NOBODY,
+    /** Walls bar everyone it names. */
+    WALLED,
+    /** The document's type is guarded, and nobody it names is cleared. */
+    NOBODY_CLEARED,
+    /** Without it everyone would have the same: other lines or guards make it idle. */
+    SHADOWED
   }
 
-  /** Own lines first, then those of each place above in turn. O(entries that reach the place). */
+  /** Own lines first, then those of each place above in turn. O(lines × (lines + people / 64)). */
   public static AccessList of(Snapshot snapshot, Instant instant, int place) {
     Moment moment = snapshot.at(instant);
     Place here = snapshot.place(place);
+    Holders holders = moment.holders(place);
     List<Line> lines = new ArrayList<>();
     for (Entry entry : snapshot.reachingEntries(place)) {
       if (here.isDocument() && !entry.touches(here.type())) {
         continue;
       }
-      RoaringBitmap named = peopleBehind(moment, entry);
-      int outsiders = RoaringBitmap.andCardinality(named, moment.activeOutsiders());
+      PersonSet named = peopleBehind(moment, entry);
       lines.add(new Line(
           entry, snapshot.structure().places().get(entry.place()), entry.place().equals(here.id()),
-          snapshot.rightsOf(entry), state(entry, instant, named), named.getCardinality(), outsiders));
+          snapshot.rightsOf(entry), state(moment, instant, place, entry, named, holders), named.size(),
+          named.sizeOfAnd(moment.activeOutsiders())));
     }
     return new AccessList(here, lines);
   }
 
-  /** The active people whom an entry names, by any chain of memberships; a new bitmap. */
-  public static RoaringBitmap peopleBehind(Moment moment, Entry entry) {
-    return RoaringBitmap.and(moment.matching(entry.subject()), moment.active());
+  /** The active people whom an entry names, by any chain of memberships. */
+  public static PersonSet peopleBehind(Moment moment, Entry entry) {
+    return moment.matching(entry.subject()).and(moment.active());
   }
 
-  private static State state(Entry entry, Instant instant, RoaringBitmap named) {
+  private static State state(Moment moment, Instant instant, int place, Entry entry, PersonSet named, Holders holders) {
     if (entry.period().endedBy(instant)) {
       return State.ENDED;
     }
     if (!entry.period().holdsAt(instant)) {
       return State.NOT_YET;
     }
-    return named.isEmpty() ? State.NOBODY : State.ACTS;
+    if (named.isEmpty()) {
+      return State.NOBODY;
+    }
+    PersonSet open = named.minus(moment.barredFrom(place));
+    if (open.isEmpty()) {
+      return State.WALLED;
+    }
+    Place here = moment.snapshot().place(place);
+    DocumentType type = here.type() == null ? null : moment.snapshot().structure().types().get(here.type());
+    if (type != null && type.guarded() && !open.intersects(cleared(moment, instant, type))) {
+      return State.NOBODY_CLEARED;
+    }
+    boolean forDocumentsBelow = !entry.touches(here.type());
+    return forDocumentsBelow || differs(holders, moment.holdersWithout(place, entry)) ? State.ACTS : State.SHADOWED;
+  }
+
+  private static PersonSet cleared(Moment moment, Instant instant, DocumentType type) {
+    return moment.matchingAny(type.clearances().stream().filter(clearance -> clearance.period().holdsAt(instant))
+        .map(Clearance::subject).toList());
+  }
+
+  private static boolean differs(Holders with, Holders without) {
+    for (Right right : Right.values()) {
+      if (!with.of(right).equals(without.of(right))) {
+        return true;
+      }
+    }
+    return false;
   }
 }

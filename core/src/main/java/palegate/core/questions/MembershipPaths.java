@@ -10,11 +10,10 @@ import java.util.Map;
 import java.util.Set;
 import palegate.core.access.Trace.Link;
 import palegate.core.access.Trace.MembershipPath;
-import palegate.core.people.Group;
-import palegate.core.people.Membership;
 import palegate.core.people.Period;
 import palegate.core.people.Person;
 import palegate.core.people.Subject;
+import palegate.core.snapshot.Joined;
 import palegate.core.snapshot.Moment;
 import palegate.core.structure.Structure;
 
@@ -23,30 +22,17 @@ public final class MembershipPaths {
   /** A person in many nested groups can have a huge number of chains; more than these help nobody. */
   static final int LISTED = 20;
 
-  private record Joined(String group, Period period) {}
-
   /** The chains found, and whether there are more. */
   public record Found(List<MembershipPath> paths, boolean more) {}
 
-  private final Moment moment;
   private final Structure structure;
-  private final Map<String, List<Joined>> byPerson = new HashMap<>();
-  private final Map<String, List<Joined>> byGroup = new HashMap<>();
-  private final Map<String, Set<String>> withinGoal = new HashMap<>();
+  private final Joined joined;
+  /** For each person asked about, every group that they are in by any chain. */
+  private final Map<String, Set<String>> reachedFrom = new HashMap<>();
 
-  /** Turns the memberships that hold at the moment round. O(memberships). */
   public MembershipPaths(Moment moment) {
-    this.moment = moment;
     structure = moment.snapshot().structure();
-    for (Group group : structure.groups().values()) {
-      for (Membership membership : group.members()) {
-        if (membership.period().holdsAt(moment.instant())) {
-          (membership.member() instanceof Membership.PersonMember ? byPerson : byGroup)
-              .computeIfAbsent(membership.member().id(), any -> new ArrayList<>())
-              .add(new Joined(group.id(), membership.period()));
-        }
-      }
-    }
+    joined = moment.joined();
   }
 
   public Found find(Person person, Subject subject) {
@@ -60,14 +46,15 @@ public final class MembershipPaths {
   }
 
   private Found throughGroups(Person person, Subject.OfGroup goal) {
+    Set<String> leading = leadingTo(goal.id(), reachedFrom.computeIfAbsent(person.id(), this::reached));
     List<MembershipPath> found = new ArrayList<>();
     Deque<List<Link>> open = new ArrayDeque<>();
-    extend(open, List.of(), byPerson.getOrDefault(person.id(), List.of()), goal);
+    extend(open, List.of(), joined.person(person.id()), leading);
     while (!open.isEmpty()) {
       List<Link> chain = open.poll();
       String last = chain.get(chain.size() - 1).id();
       if (!last.equals(goal.id())) {
-        extend(open, chain, byGroup.getOrDefault(last, List.of()), goal);
+        extend(open, chain, joined.group(last), leading);
       } else if (found.size() == LISTED) {
         return new Found(found, true);
       } else {
@@ -77,36 +64,46 @@ public final class MembershipPaths {
     return new Found(found, false);
   }
 
-  private void extend(Deque<List<Link>> open, List<Link> chain, List<Joined> next, Subject.OfGroup goal) {
-    for (Joined joined : next) {
-      if (leadsTo(joined.group(), goal.id())) {
+  private static void extend(Deque<List<Link>> open, List<Link> chain, List<Joined.In> next, Set<String> leading) {
+    for (Joined.In in : next) {
+      if (leading.contains(in.group())) {
         List<Link> longer = new ArrayList<>(chain);
-        longer.add(new Link("group", joined.group(), joined.period()));
+        longer.add(new Link("group", in.group(), in.period()));
         open.add(longer);
       }
     }
   }
 
-  /** Whether a group is the goal or inside it: without this the search would walk every chain there is. */
-  private boolean leadsTo(String group, String goal) {
-    return withinGoal.computeIfAbsent(goal, this::groupsWithin).contains(group);
+  private Set<String> reached(String person) {
+    Set<String> reached = new HashSet<>();
+    Deque<String> open = new ArrayDeque<>();
+    joined.person(person).forEach(in -> open.add(in.group()));
+    while (!open.isEmpty()) {
+      String group = open.poll();
+      if (reached.add(group)) {
+        joined.group(group).forEach(in -> open.add(in.group()));
+      }
+    }
+    return reached;
   }
 
-  private Set<String> groupsWithin(String goal) {
-    Set<String> within = new HashSet<>();
+  /** The groups among these from which the goal is reached: without this the search would walk every chain there is. */
+  private Set<String> leadingTo(String goal, Set<String> among) {
+    Map<String, List<String>> inside = new HashMap<>();
+    for (String group : among) {
+      for (Joined.In in : joined.group(group)) {
+        inside.computeIfAbsent(in.group(), any -> new ArrayList<>()).add(group);
+      }
+    }
+    Set<String> leading = new HashSet<>();
     Deque<String> open = new ArrayDeque<>(List.of(goal));
     while (!open.isEmpty()) {
       String group = open.poll();
-      if (within.add(group)) {
-        for (Membership membership : structure.groups().get(group).members()) {
-          if (membership.member() instanceof Membership.GroupMember inner
-              && membership.period().holdsAt(moment.instant())) {
-            open.add(inner.id());
-          }
-        }
+      if (leading.add(group)) {
+        open.addAll(inside.getOrDefault(group, List.of()));
       }
     }
-    return within;
+    return leading;
   }
 
   private List<Link> unitsUpTo(String from, String to) {

@@ -8,6 +8,8 @@ public enum Origin {
   ABOVE,
   /** Only by way of a group that stands inside another group. */
   THROUGH_GROUP,
+  /** No entry gives it; an oversight here or above lets the person see. */
+  OVERSIGHT,
   /** Nothing is given. */
   NONE
 }

@@ -1,27 +1,57 @@
 package palegate.core.questions;
 
-import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import palegate.core.places.Place;
 import palegate.core.roles.Rights;
 import palegate.core.snapshot.Moment;
 
-/** "What can this person reach": every place where they hold at least one right, in tree order. */
+/**
+ * "What can this person reach": every place where they hold at least one standing right. Counted first,
+ * listed lazily.
+ */
 public final class ReachOf {
   /** A place's number, the place, and what the person may do there. */
   public record Reached(int number, Place place, Rights rights) {}
 
-  private ReachOf() {}
+  private final Moment moment;
+  private final int[] rightsByClass;
 
-  /** Lazily; each class of places is computed once. */
-  public static Stream<Reached> person(Moment moment, int person) {
-    Rights[] byClass = new Rights[moment.classCount()];
-    return IntStream.range(0, moment.snapshot().placeCount()).mapToObj(place -> {
-      int number = moment.classOf(place);
-      if (byClass[number] == null) {
-        byClass[number] = moment.rights(person, place);
-      }
-      return new Reached(place, moment.snapshot().place(place), byClass[number]);
-    }).filter(reached -> !reached.rights().isEmpty());
+  private ReachOf(Moment moment, int[] rightsByClass) {
+    this.moment = moment;
+    this.rightsByClass = rightsByClass;
+  }
+
+  /** Works out one person's rights in every class. O(classes). */
+  public static ReachOf person(Moment moment, int person) {
+    return new ReachOf(moment, moment.rightsInEveryClass(person));
+  }
+
+  /** How many places. O(classes). */
+  public int places() {
+    int count = 0;
+    for (int number = 0; number < rightsByClass.length; number++) {
+      count += rightsByClass[number] == 0 ? 0 : moment.placesInClass(number);
+    }
+    return count;
+  }
+
+  /** How many of them are documents. O(classes). */
+  public int documents() {
+    int count = 0;
+    for (int number = 0; number < rightsByClass.length; number++) {
+      count += rightsByClass[number] == 0 ? 0 : moment.documentsInClass(number);
+    }
+    return count;
+  }
+
+  /** The rights at a place, as a mask. O(1). */
+  public int rightsAt(int place) {
+    return rightsByClass[moment.classOf(place)];
+  }
+
+  /** Lazily, in the order in which people read the tree. */
+  public Stream<Reached> stream() {
+    return moment.snapshot().inDisplayOrder(0).filter(place -> rightsAt(place) != 0)
+        .mapToObj(place -> new Reached(place, moment.snapshot().place(place), Rights.ofMask(rightsAt(place))));
   }
 }

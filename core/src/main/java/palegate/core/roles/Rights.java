@@ -94,6 +94,11 @@ public record Rights(int mask) {
     return SETS[CLOSED[mask]];
   }
 
+  /** {@link #close()} on a mask. */
+  public static int close(int mask) {
+    return CLOSED[mask];
+  }
+
   /** This set and every right that its rights need: what saving a role makes of it (section 3). */
   public Rights complete() {
     return SETS[COMPLETED[mask]];

@@ -3,102 +3,162 @@ package palegate.core.snapshot;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.BitSet;
+import java.util.Collection;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Set;
-import java.util.TreeMap;
 import palegate.core.access.Entry;
 import palegate.core.access.Grant;
-import palegate.core.people.Subject;
+import palegate.core.access.Oversight;
+import palegate.core.places.Guards;
 import palegate.core.places.Place;
 import palegate.core.roles.Rights;
 
 /**
- * Sorts the places of a snapshot into access classes at one instant.
+ * Sorts the places of a snapshot into access classes at one instant: places of one class give
+ * everyone the same standing rights.
  *
- * <p>Top down: the entries that reach a place form an <em>environment</em> (a set of meanings, so
- * that the same said twice or at different heights is the same environment); an environment seen by
- * one document type is a class. A place without own entries that follows its parent costs one array
- * read.
+ * <p>Top down, by content: what reaches a place (entries as a <em>set</em> of meanings, so that the same
+ * said twice or at different heights is the same), its ceilings, house rules, oversights and the facts
+ * that walls ask about form its <em>environment</em>; an environment seen by one document type is a class,
+ * with narrowed entries filtered so that equal sets merge. A place that adds nothing costs one read.
+ *
+ * <p>Conditions and owners stay out: they are for few documents, and would tear classes apart.
  */
 final class Classes {
-  /** What an entry says, wherever it stands. */
-  private record Meaning(boolean gives, Subject subject, Rights rights, Set<String> types) {}
+  /** A stretch of places that were sorted anew. */
+  record Range(int from, int until) {}
 
-  /** An environment as a document type sees it; {@code type} is null for all other places. */
-  private record Seen(int environment, String type) {}
-
-  private record Environment(int[] meanings) {
-    @Override
-    public boolean equals(Object other) {
-      return other instanceof Environment that && Arrays.equals(meanings, that.meanings);
-    }
-
-    @Override
-    public int hashCode() {
-      return Arrays.hashCode(meanings);
-    }
-  }
+  private static final int ENVIRONMENT_HEADER = 3;
+  private static final int[] NO_NUMBERS = {};
 
   private final Snapshot snapshot;
   private final Instant instant;
-  private final Map<Meaning, Integer> meaningNumbers;
-  private final List<Meaning> meanings;
-  private final Map<Environment, Integer> environmentNumbers;
-  private final List<Environment> environments;
-  private final Map<Seen, Integer> classByEnvironmentAndType;
-  private final Map<AccessClass, Integer> classNumbers;
-  final List<AccessClass> all;
+  private final Matching matching;
+  final Barriers barriers;
+  /** The classes that these extend, or null. */
+  final Classes basis;
+  private final Interner typeSets;
+  private final Interner meanings;
+  private final Interner contexts;
+  private final Interner environments;
+  private final Interner wallSets;
+  private final Interner clearanceSets;
+  private final Interner rows;
+  /** By environment: the one it was first made from, then the meanings that it adds to it. */
+  private final List<int[]> additions = new ArrayList<>();
+  /** Environment × type → class; for an extension only what the basis does not know. */
+  private final List<int[]> known = new ArrayList<>();
+  private final Map<Long, Integer> knownHere = new HashMap<>();
+  private final int[] clearanceSetOfType;
+  private final BitSet staleTypes = new BitSet();
+  private final BitSet staleContexts = new BitSet();
   final int[] ofPlace;
   private final int[] environmentOfPlace;
-  private final int nothing;
-  /** The classes that these extend, or null. */
-  private final Classes basis;
+  private int[] placesIn;
+  private int[] documentsIn;
+  final List<Range> sorted = new ArrayList<>();
 
-  Classes(Snapshot snapshot, Instant instant) {
+  Classes(Snapshot snapshot, Instant instant, Matching matching) {
     this.snapshot = snapshot;
     this.instant = instant;
+    this.matching = matching;
     basis = null;
-    meaningNumbers = new HashMap<>();
-    meanings = new ArrayList<>();
-    environmentNumbers = new HashMap<>();
-    environments = new ArrayList<>();
-    classByEnvironmentAndType = new HashMap<>();
-    classNumbers = new HashMap<>();
-    all = new ArrayList<>();
-    ofPlace = new int[snapshot.placeCount()];
-    environmentOfPlace = new int[snapshot.placeCount()];
-    nothing = environmentNumber(new Environment(new int[0]));
-    sort(0, ofPlace.length);
+    barriers = Barriers.of(snapshot, instant, matching);
+    typeSets = new Interner();
+    meanings = new Interner();
+    contexts = new Interner();
+    environments = new Interner();
+    wallSets = new Interner();
+    clearanceSets = new Interner();
+    rows = new Interner();
+    typeSets.intern(NO_NUMBERS);
+    wallSets.intern(NO_NUMBERS);
+    clearanceSetOfType = clearanceSets();
+    int count = snapshot.placeCount();
+    ofPlace = new int[count];
+    environmentOfPlace = new int[count];
+    placesIn = new int[1_024];
+    documentsIn = new int[1_024];
+    environmentNumber(environment(Rights.ALL.mask(), contexts.intern(NO_NUMBERS), NO_NUMBERS, NO_NUMBERS), 0, NO_NUMBERS);
+    for (int place = 0; place < count; place++) {
+      environmentOfPlace[place] = environmentAt(place);
+      ofPlace[place] = classNumber(environmentOfPlace[place], snapshot.typeAt(place));
+      tally(place, ofPlace[place], 1);
+    }
+    sorted.add(new Range(0, count));
   }
 
   /**
-   * The classes of a snapshot that differs from the basis's below some places only. Numbers keep
-   * their meaning: a class that both have has the same number in both.
+   * The classes of a snapshot that differs from the basis's in the way given. Numbers keep their
+   * meaning: a class that both have has the same number in both.
    */
-  Classes(Classes basis, Snapshot snapshot, Instant instant, int[] touched) {
+  Classes(Classes basis, Snapshot snapshot, Instant instant, Matching matching, Barriers barriers, Delta delta) {
     this.snapshot = snapshot;
     this.instant = instant;
+    this.matching = matching;
     this.basis = basis;
-    meaningNumbers = new HashMap<>(basis.meaningNumbers);
-    meanings = new ArrayList<>(basis.meanings);
-    environmentNumbers = new HashMap<>(basis.environmentNumbers);
-    environments = new ArrayList<>(basis.environments);
-    classByEnvironmentAndType = new HashMap<>(basis.classByEnvironmentAndType);
-    classNumbers = new HashMap<>(basis.classNumbers);
-    all = new ArrayList<>(basis.all);
+    this.barriers = barriers;
+    typeSets = basis.typeSets.layer();
+    meanings = basis.meanings.layer();
+    contexts = basis.contexts.layer();
+    environments = basis.environments.layer();
+    wallSets = basis.wallSets.layer();
+    clearanceSets = basis.clearanceSets.layer();
+    rows = basis.rows.layer();
+    clearanceSetOfType = clearanceSets();
+    placesIn = basis.placesIn.clone();
+    documentsIn = basis.documentsIn.clone();
+    findStale();
+    BitSet touched = delta.touchedPlaces(snapshot);
+    touched.or(barriers.newlyAskedSince(basis.barriers));
+    if (touched.isEmpty() && staleTypes.isEmpty() && staleContexts.isEmpty()) {
+      ofPlace = basis.ofPlace;
+      environmentOfPlace = basis.environmentOfPlace;
+      return;
+    }
     ofPlace = basis.ofPlace.clone();
     environmentOfPlace = basis.environmentOfPlace.clone();
-    nothing = basis.nothing;
-    int done = 0;
-    for (int place : touched) {
-      // Touched places are in tree order: one below another has been sorted with it already.
-      if (place >= done) {
-        done = snapshot.endOf(place);
-        sort(place, done);
-      }
-    }
+    sortBelow(touched);
+    sortStale();
+  }
+
+  /** A copy that needs no basis, for keeping. */
+  Classes(Classes extension) {
+    this(extension.snapshot, extension.instant, extension.matching);
+  }
+
+  int count() {
+    return rows.count();
+  }
+
+  int[] row(int number) {
+    return rows.row(number);
+  }
+
+  int[] clearances(int set) {
+    return clearanceSets.row(set);
+  }
+
+  int[] wallSet(int number) {
+    return wallSets.row(number);
+  }
+
+  int wallSetCount() {
+    return wallSets.count();
+  }
+
+  int placesIn(int number) {
+    return number < placesIn.length ? placesIn[number] : 0;
+  }
+
+  int documentsIn(int number) {
+    return number < documentsIn.length ? documentsIn[number] : 0;
+  }
+
+  int environmentCount() {
+    return environments.count();
   }
 
   /** Whether these are the other classes, or extend them. */
@@ -110,71 +170,294 @@ final class Classes {
     return at != null;
   }
 
-  private void sort(int from, int until) {
-    for (int place = from; place < until; place++) {
-      Place here = snapshot.place(place);
-      int above = here.standsAlone() ? nothing : environmentOfPlace[snapshot.parent(place)];
-      environmentOfPlace[place] = withOwn(above, snapshot.ownEntries(place));
-      ofPlace[place] = classNumber(environmentOfPlace[place], here.type());
+  /** The row of a document of this type imagined directly below a container; {@code type} is one more than its number. */
+  int[] rowOfImagined(int container, int type) {
+    return classRow(environments.row(environmentOfPlace[container]), type, false);
+  }
+
+  /** The row of a place's class as it would be if one of the entries that reach the place did not stand there. */
+  int[] rowWithout(int place, Entry gone) {
+    String type = snapshot.place(place).type();
+    List<Entry> left = snapshot.reachingEntries(place).stream()
+        .filter(entry -> entry != gone && entry.period().holdsAt(instant) && entry.touches(type)).toList();
+    return withLines(rows.row(ofPlace[place]), lines(merged(left, true)), lines(merged(left, false)));
+  }
+
+  private long[] merged(List<Entry> entries, boolean grants) {
+    return entries.stream().filter(entry -> entry instanceof Grant == grants)
+        .mapToLong(entry -> merged(matching.subjects.numberOf(entry.subject()), snapshot.rightsOf(entry).mask())).toArray();
+  }
+
+  private static int[] withLines(int[] row, int[] gives, int[] takes) {
+    int overseers = row.length - ClassRow.withholdingsEnd(row);
+    int[] changed = new int[ClassRow.HEADER + gives.length + takes.length + overseers];
+    System.arraycopy(row, 0, changed, 0, ClassRow.HEADER);
+    changed[3] = gives.length;
+    changed[4] = takes.length;
+    System.arraycopy(gives, 0, changed, ClassRow.HEADER, gives.length);
+    System.arraycopy(takes, 0, changed, ClassRow.HEADER + gives.length, takes.length);
+    System.arraycopy(row, row.length - overseers, changed, changed.length - overseers, overseers);
+    return changed;
+  }
+
+  /** The reaches of walls that would bar somebody from such a document. */
+  int[] coveringImagined(int container, int type) {
+    return barriers.covering(contexts.row(context(environmentOfPlace[container])), type);
+  }
+
+  private void sortBelow(BitSet touched) {
+    int place = touched.nextSetBit(0);
+    while (place >= 0) {
+      int from = place;
+      int until = snapshot.endOf(place);
+      while (place < until) {
+        int environment = environmentAt(place);
+        boolean same = environment == environmentOfPlace[place];
+        environmentOfPlace[place] = environment;
+        move(place, classNumber(environment, snapshot.typeAt(place)));
+        int next = touched.nextSetBit(place + 1);
+        // What is below an unchanged environment is unchanged, up to the next place that was touched itself.
+        int end = snapshot.endOf(place);
+        place = !same || end == place + 1 ? place + 1 : next < 0 || next >= end ? end : next;
+      }
+      sorted.add(new Range(from, until));
+      place = touched.nextSetBit(until);
     }
   }
 
-  /** The class of a document of this type imagined directly below a container. */
-  AccessClass ofImagined(int container, String type) {
-    return classOf(environments.get(environmentOfPlace[container]), type);
+  private void sortStale() {
+    if (staleTypes.isEmpty() && staleContexts.isEmpty()) {
+      return;
+    }
+    BitSet staleEnvironments = new BitSet();
+    for (int environment = 0; environment < environments.count(); environment++) {
+      staleEnvironments.set(environment, staleContexts.get(context(environment)));
+    }
+    for (int place = 0; place < ofPlace.length; place++) {
+      if (staleEnvironments.get(environmentOfPlace[place]) || staleTypes.get(snapshot.typeAt(place))) {
+        move(place, classNumber(environmentOfPlace[place], snapshot.typeAt(place)));
+      }
+    }
+    sorted.clear();
+    sorted.add(new Range(0, ofPlace.length));
   }
 
-  private int withOwn(int above, List<Entry> own) {
-    int[] added = own.stream().filter(entry -> entry.period().holdsAt(instant))
-        .mapToInt(this::meaningNumber).toArray();
-    if (added.length == 0) {
+  private void move(int place, int number) {
+    if (ofPlace[place] != number) {
+      tally(place, ofPlace[place], -1);
+      tally(place, number, 1);
+      ofPlace[place] = number;
+    }
+  }
+
+  private void tally(int place, int number, int by) {
+    if (number >= placesIn.length) {
+      placesIn = Arrays.copyOf(placesIn, Math.max(number + 1, placesIn.length * 2));
+      documentsIn = Arrays.copyOf(documentsIn, placesIn.length);
+    }
+    placesIn[number] += by;
+    if (snapshot.isDocument(place)) {
+      documentsIn[number] += by;
+    }
+  }
+
+  private void findStale() {
+    for (int type = 0; type < clearanceSetOfType.length; type++) {
+      staleTypes.set(type + 1, clearanceSetOfType[type] != basis.clearanceSetOfType[type]);
+    }
+    Collection<Barriers.Reach> altered = barriers.alteredSince(basis.barriers);
+    if (!altered.isEmpty()) {
+      for (int context = 0; context < contexts.count(); context++) {
+        int[] facts = contexts.row(context);
+        staleContexts.set(context, altered.stream().anyMatch(reach -> reach.mayCover(facts)));
+      }
+    }
+  }
+
+  /** For each type the number of its set of clearances, -1 for an open type. */
+  private int[] clearanceSets() {
+    return snapshot.typesInOrder().stream().mapToInt(type -> !type.guarded() ? -1 : clearanceSets.intern(lines(
+        type.clearances().stream().filter(clearance -> clearance.period().holdsAt(instant))
+            .mapToLong(clearance -> merged(matching.subjects.numberOf(clearance.subject()),
+                snapshot.structure().roles().get(clearance.role()).rights().mask())).toArray()))).toArray();
+  }
+
+  private int environmentAt(int place) {
+    int parent = snapshot.parent(place);
+    int above = parent < 0 ? 0 : environmentOfPlace[parent];
+    if (!snapshot.marked(place) && !barriers.marked.get(place)) {
       return above;
     }
-    int[] both = Arrays.copyOf(environments.get(above).meanings(), environments.get(above).meanings().length + added.length);
-    System.arraycopy(added, 0, both, both.length - added.length, added.length);
-    return environmentNumber(new Environment(Arrays.stream(both).sorted().distinct().toArray()));
+    int[] row = environments.row(above);
+    Place here = snapshot.place(place);
+    int context = barriers.marked.get(place) ? contexts.intern(barriers.factsAt(place, contexts.row(row[1]))) : row[1];
+    int[] overseers = union(overseers(row), snapshot.ownOversights(place).stream()
+        .filter(oversight -> oversight.period().holdsAt(instant)).map(Oversight::subject)
+        .mapToInt(matching.subjects::numberOf).toArray());
+    int[] own = snapshot.ownEntries(place).stream().filter(entry -> entry.period().holdsAt(instant))
+        .mapToInt(this::meaningNumber).toArray();
+    int from = here.standsAlone() ? 0 : above;
+    int[] reaching = union(here.standsAlone() ? NO_NUMBERS : meanings(row), own);
+    return environmentNumber(environment(guarded(row[0], here.guards()), context, overseers, reaching), from, own);
+  }
+
+  private int guarded(int flags, Guards guards) {
+    int cut = guards.ceiling() == null ? flags
+        : flags & (~Rights.ALL.mask() | snapshot.structure().roles().get(guards.ceiling()).rights().mask());
+    return cut | (guards.reserveSharing() ? ClassRow.RESERVE_SHARING : 0) | (guards.noTakeaway() ? ClassRow.NO_TAKEAWAY : 0);
+  }
+
+  private static int[] environment(int flags, int context, int[] overseers, int[] meanings) {
+    int[] row = new int[ENVIRONMENT_HEADER + overseers.length + meanings.length];
+    row[0] = flags;
+    row[1] = context;
+    row[2] = overseers.length;
+    System.arraycopy(overseers, 0, row, ENVIRONMENT_HEADER, overseers.length);
+    System.arraycopy(meanings, 0, row, ENVIRONMENT_HEADER + overseers.length, meanings.length);
+    return row;
+  }
+
+  private int context(int environment) {
+    return environments.row(environment)[1];
+  }
+
+  private static int[] overseers(int[] environment) {
+    return Arrays.copyOfRange(environment, ENVIRONMENT_HEADER, ENVIRONMENT_HEADER + environment[2]);
+  }
+
+  private static int[] meanings(int[] environment) {
+    return Arrays.copyOfRange(environment, ENVIRONMENT_HEADER + environment[2], environment.length);
+  }
+
+  private static int[] union(int[] sorted, int[] more) {
+    if (more.length == 0) {
+      return sorted;
+    }
+    int[] both = Arrays.copyOf(sorted, sorted.length + more.length);
+    System.arraycopy(more, 0, both, sorted.length, more.length);
+    Arrays.sort(both);
+    int kept = 1;
+    for (int i = 1; i < both.length; i++) {
+      if (both[i] != both[i - 1]) {
+        both[kept++] = both[i];
+      }
+    }
+    return kept == both.length ? both : Arrays.copyOf(both, kept);
   }
 
   private int meaningNumber(Entry entry) {
-    Meaning meaning = new Meaning(
-        entry instanceof Grant, entry.subject(), snapshot.rightsOf(entry), entry.types());
-    return meaningNumbers.computeIfAbsent(meaning, any -> {
-      meanings.add(meaning);
-      return meanings.size() - 1;
-    });
+    int[] types = entry.types().isEmpty() ? NO_NUMBERS
+        : entry.types().stream().mapToInt(snapshot::typeNumber).sorted().toArray();
+    return meanings.intern(new int[] {entry instanceof Grant ? 1 : 0, matching.subjects.numberOf(entry.subject()),
+        snapshot.rightsOf(entry).mask(), typeSets.intern(types)});
   }
 
-  private int environmentNumber(Environment environment) {
-    return environmentNumbers.computeIfAbsent(environment, any -> {
-      environments.add(environment);
-      return environments.size() - 1;
-    });
+  private int environmentNumber(int[] row, int from, int[] own) {
+    int number = environments.intern(row);
+    if (number == firstOwnEnvironment() + additions.size()) {
+      int[] addition = new int[own.length + 1];
+      addition[0] = from;
+      System.arraycopy(own, 0, addition, 1, own.length);
+      additions.add(addition);
+      known.add(null);
+    }
+    return number;
   }
 
-  private int classNumber(int environment, String type) {
-    return classByEnvironmentAndType.computeIfAbsent(new Seen(environment, type), any -> {
-      AccessClass made = classOf(environments.get(environment), type);
-      return classNumbers.computeIfAbsent(made, unseen -> {
-        all.add(made);
-        return all.size() - 1;
-      });
-    });
+  private int firstOwnEnvironment() {
+    return basis == null ? 0 : basis.environments.count();
   }
 
-  private AccessClass classOf(Environment environment, String type) {
-    Map<Subject, Rights> gives = new TreeMap<>(Subject::compare);
-    Map<Subject, Rights> takes = new TreeMap<>(Subject::compare);
-    for (int number : environment.meanings()) {
-      Meaning meaning = meanings.get(number);
-      if (meaning.types().isEmpty() || (type != null && meaning.types().contains(type))) {
-        (meaning.gives() ? gives : takes).merge(meaning.subject(), meaning.rights(), Rights::union);
+  private int[] addition(int environment) {
+    Classes at = this;
+    while (environment < at.firstOwnEnvironment()) {
+      at = at.basis;
+    }
+    return at.additions.get(environment - at.firstOwnEnvironment());
+  }
+
+  private int classNumber(int environment, int type) {
+    int own = environment - firstOwnEnvironment();
+    if (own >= 0) {
+      int[] byType = known.get(own);
+      if (byType == null) {
+        byType = new int[snapshot.typeCount() + 1];
+        Arrays.fill(byType, -1);
+        known.set(own, byType);
+      }
+      if (byType[type] < 0) {
+        byType[type] = rows.intern(classRow(environments.row(environment), type, true));
+      }
+      return byType[type];
+    }
+    if (!staleTypes.get(type) && !staleContexts.get(context(environment))) {
+      int before = basis.knownClass(environment, type);
+      if (before >= 0) {
+        return before;
       }
     }
-    return new AccessClass(lines(gives), lines(takes));
+    return knownHere.computeIfAbsent((long) environment << 16 | type,
+        any -> rows.intern(classRow(environments.row(environment), type, true)));
   }
 
-  private static List<AccessClass.Line> lines(Map<Subject, Rights> bySubject) {
-    return bySubject.entrySet().stream()
-        .map(entry -> new AccessClass.Line(entry.getKey(), entry.getValue())).toList();
+  /** The class if it is known without interning anything, or -1. */
+  private int knownClass(int environment, int type) {
+    int own = environment - firstOwnEnvironment();
+    if (own >= 0) {
+      int[] byType = known.get(own);
+      return byType == null ? -1 : byType[type];
+    }
+    Integer here = knownHere.get((long) environment << 16 | type);
+    if (here != null) {
+      return here;
+    }
+    return staleTypes.get(type) || staleContexts.get(context(environment)) ? -1 : basis.knownClass(environment, type);
+  }
+
+  private int[] classRow(int[] environment, int type, boolean intern) {
+    int count = environment.length - ENVIRONMENT_HEADER - environment[2];
+    long[] gives = new long[count];
+    long[] takes = new long[count];
+    int given = 0;
+    int taken = 0;
+    for (int i = environment.length - count; i < environment.length; i++) {
+      int[] meaning = meanings.row(environment[i]);
+      if (meaning[3] == 0 || type > 0 && Arrays.binarySearch(typeSets.row(meaning[3]), type - 1) >= 0) {
+        if (meaning[0] == 1) {
+          gives[given++] = merged(meaning[1], meaning[2]);
+        } else {
+          takes[taken++] = merged(meaning[1], meaning[2]);
+        }
+      }
+    }
+    boolean guarded = type > 0 && clearanceSetOfType[type - 1] >= 0;
+    int[] header = new int[ClassRow.HEADER + environment[2]];
+    header[0] = environment[0] | (guarded ? ClassRow.GUARDED : 0);
+    header[1] = guarded ? clearanceSetOfType[type - 1] : 0;
+    header[2] = intern && barriers.anyStands() ? wallSets.intern(barriers.covering(contexts.row(environment[1]), type)) : 0;
+    System.arraycopy(environment, ENVIRONMENT_HEADER, header, ClassRow.HEADER, environment[2]);
+    return withLines(header, lines(Arrays.copyOf(gives, given)), lines(Arrays.copyOf(takes, taken)));
+  }
+
+  private static long merged(int subject, int rights) {
+    return (long) subject << 9 | rights;
+  }
+
+  /** One line a subject, rights united, sorted so that lines with the same rights stand together. */
+  private static int[] lines(long[] subjectsAndRights) {
+    Arrays.sort(subjectsAndRights);
+    int[] lines = new int[subjectsAndRights.length];
+    int count = 0;
+    for (int i = 0; i < subjectsAndRights.length; ) {
+      long subject = subjectsAndRights[i] >> 9;
+      int rights = 0;
+      for (; i < subjectsAndRights.length && subjectsAndRights[i] >> 9 == subject; i++) {
+        rights |= (int) (subjectsAndRights[i] & 511);
+      }
+      lines[count++] = ClassRow.line(rights, (int) subject);
+    }
+    int[] merged = Arrays.copyOf(lines, count);
+    Arrays.sort(merged);
+    return merged;
   }
 }

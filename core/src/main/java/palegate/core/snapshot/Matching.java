@@ -1,103 +1,210 @@
 package palegate.core.snapshot;
 
 import java.time.Instant;
-import java.util.HashMap;
-import java.util.Map;
-import org.roaringbitmap.RoaringBitmap;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Set;
 import palegate.core.people.Group;
 import palegate.core.people.Membership;
 import palegate.core.people.Person;
+import palegate.core.people.PersonSet;
 import palegate.core.people.Subject;
 import palegate.core.people.Unit;
 
-/** Who matches which subject at one instant (section 1), as bitmaps of person numbers. */
+/**
+ * Who matches which subject at one instant (section 1): for each subject its people, and for each
+ * person a row of bits by subject, so that one person is tested against many subjects in one stretch
+ * of memory.
+ */
 final class Matching {
-  private static final RoaringBitmap NOBODY = new RoaringBitmap();
+  final Subjects subjects;
+  final int personCount;
+  final PersonSet active;
+  final PersonSet external;
+  private final PersonSet[] bySubject;
+  private final long[] rows;
+  private final int stride;
 
-  private final Snapshot snapshot;
-  private final RoaringBitmap active = new RoaringBitmap();
-  private final RoaringBitmap external = new RoaringBitmap();
-  private final RoaringBitmap activeStaff;
-  private final RoaringBitmap activeOutsiders;
-  private final Map<String, RoaringBitmap> byGroup = new HashMap<>();
-  private final Map<String, RoaringBitmap> byUnit = new HashMap<>();
+  private Matching(Subjects subjects, int personCount, PersonSet active, PersonSet external, PersonSet[] bySubject,
+      long[] rows, int stride) {
+    this.subjects = subjects;
+    this.personCount = personCount;
+    this.active = active;
+    this.external = external;
+    this.bySubject = bySubject;
+    this.rows = rows;
+    this.stride = stride;
+  }
 
-  Matching(Snapshot snapshot, Instant instant) {
-    this.snapshot = snapshot;
-    for (Unit unit : snapshot.unitsLowerFirst()) {
-      byUnit.put(unit.id(), new RoaringBitmap());
-    }
-    for (int number = 0; number < snapshot.personCount(); number++) {
+  /** O(people + units + memberships × nesting). */
+  static Matching of(Snapshot snapshot, Instant instant) {
+    Subjects subjects = snapshot.subjects();
+    int people = snapshot.personCount();
+    long[] active = new long[words(people)];
+    long[] external = new long[words(people)];
+    PersonSet[] bySubject = new PersonSet[subjects.firstPerson];
+    long[][] units = new long[snapshot.structure().units().size()][];
+    int firstUnit = snapshot.structure().groups().size();
+    for (int number = 0; number < people; number++) {
       Person person = snapshot.person(number);
-      if (person.active()) {
-        active.add(number);
-      }
-      if (person.external()) {
-        external.add(number);
-      }
+      set(active, number, person.active());
+      set(external, number, person.external());
       if (person.unit() != null) {
-        byUnit.get(person.unit()).add(number);
+        int unit = subjects.unit(person.unit()) - firstUnit;
+        units[unit] = units[unit] == null ? new long[words(people)] : units[unit];
+        set(units[unit], number, true);
       }
     }
     for (Unit unit : snapshot.unitsLowerFirst()) {
-      if (unit.parent() != null) {
-        byUnit.get(unit.parent()).or(byUnit.get(unit.id()));
+      int number = subjects.unit(unit.id());
+      long[] inside = units[number - firstUnit];
+      bySubject[number] = inside == null ? PersonSet.NOBODY : PersonSet.copyOf(inside);
+      if (unit.parent() != null && inside != null) {
+        int parent = subjects.unit(unit.parent()) - firstUnit;
+        units[parent] = units[parent] == null ? new long[words(people)] : units[parent];
+        bySubject[number].addTo(units[parent]);
       }
     }
+    PersonSet activePeople = PersonSet.copyOf(active);
+    PersonSet externalPeople = PersonSet.copyOf(external);
+    bySubject[subjects.staff()] = activePeople.minus(externalPeople);
+    bySubject[subjects.outsiders()] = activePeople.and(externalPeople);
+    long[] scratch = new long[words(people)];
     for (Group group : snapshot.groupsInnerFirst()) {
-      byGroup.put(group.id(), membersOf(group, instant));
+      bySubject[subjects.group(group.id())] = members(group, instant, snapshot, subjects, bySubject, scratch);
     }
-    activeStaff = RoaringBitmap.andNot(active, external);
-    activeOutsiders = RoaringBitmap.and(active, external);
+    int stride = Math.max(1, words(subjects.firstPerson));
+    Matching matching = new Matching(subjects, people, activePeople, externalPeople, bySubject, new long[stride * people], stride);
+    for (int subject = 0; subject < bySubject.length; subject++) {
+      matching.setColumn(subject, PersonSet.NOBODY, bySubject[subject]);
+    }
+    return matching;
   }
 
-  RoaringBitmap active() {
-    return active;
+  /** The same people after the memberships of some groups have changed; looks only at those groups and at what holds them. */
+  Matching with(Snapshot changed, Instant instant, Set<String> groups) {
+    if (groups.isEmpty()) {
+      return this;
+    }
+    PersonSet[] now = bySubject.clone();
+    Matching made = new Matching(subjects, personCount, active, external, now, rows.clone(), stride);
+    boolean[] altered = new boolean[now.length];
+    long[] scratch = new long[words(personCount)];
+    for (Group group : changed.groupsInnerFirst()) {
+      int number = subjects.group(group.id());
+      if (groups.contains(group.id()) || holdsAltered(group, instant, altered)) {
+        PersonSet members = members(group, instant, changed, subjects, now, scratch);
+        if (!members.equals(now[number])) {
+          made.setColumn(number, now[number], members);
+          now[number] = members;
+          altered[number] = true;
+        }
+      }
+    }
+    return made;
   }
 
-  RoaringBitmap activeStaff() {
-    return activeStaff;
+  private boolean holdsAltered(Group group, Instant instant, boolean[] altered) {
+    for (Membership membership : group.members()) {
+      if (membership.member() instanceof Membership.GroupMember inner && altered[subjects.group(inner.id())]
+          && membership.period().holdsAt(instant)) {
+        return true;
+      }
+    }
+    return false;
   }
 
-  RoaringBitmap activeOutsiders() {
-    return activeOutsiders;
+  PersonSet activeStaff() {
+    return bySubject[subjects.staff()];
   }
 
-  /** Everyone who matches, inactive people too; only to be read. */
-  RoaringBitmap of(Subject subject) {
-    if (subject instanceof Subject.OfGroup group) {
-      return byGroup.getOrDefault(group.id(), NOBODY);
-    }
-    if (subject instanceof Subject.OfUnit unit) {
-      return byUnit.getOrDefault(unit.id(), NOBODY);
-    }
-    if (subject instanceof Subject.OfPerson person) {
-      int number = snapshot.personNumber(person.id());
-      return number < 0 ? NOBODY : RoaringBitmap.bitmapOf(number);
-    }
-    return subject == Subject.BuiltIn.STAFF ? activeStaff : activeOutsiders;
+  PersonSet activeOutsiders() {
+    return bySubject[subjects.outsiders()];
+  }
+
+  /** Everyone who matches, inactive people too. */
+  PersonSet of(Subject subject) {
+    return of(subjects.numberOf(subject));
+  }
+
+  PersonSet of(int subject) {
+    return subject < subjects.firstPerson ? bySubject[subject] : PersonSet.of(subject - subjects.firstPerson);
+  }
+
+  /** O(1). */
+  boolean matches(int person, int subject) {
+    return subject < subjects.firstPerson
+        ? (rows[person * stride + (subject >> 6)] & 1L << subject) != 0
+        : subject - subjects.firstPerson == person;
   }
 
   boolean matches(int person, Subject subject) {
-    if (subject instanceof Subject.OfPerson one) {
-      return snapshot.person(person).id().equals(one.id());
-    }
-    return of(subject).contains(person);
+    return matches(person, subjects.numberOf(subject));
   }
 
-  private RoaringBitmap membersOf(Group group, Instant instant) {
-    RoaringBitmap members = new RoaringBitmap();
+  /** Everyone in any of some subjects. */
+  PersonSet union(List<Subject> named) {
+    long[] bits = new long[words(personCount)];
+    named.forEach(subject -> of(subject).addTo(bits));
+    return PersonSet.copyOf(bits);
+  }
+
+  /** Which subjects name somebody else than in another matching of the same people and subjects; null if all may. */
+  boolean[] alteredSince(Matching other) {
+    boolean[] altered = new boolean[bySubject.length];
+    for (int subject = 0; subject < bySubject.length; subject++) {
+      altered[subject] = bySubject[subject] != other.bySubject[subject] && !bySubject[subject].equals(other.bySubject[subject]);
+    }
+    return altered;
+  }
+
+  /** Everyone who is active, on staff, or named by some subject in one of two matchings and not in the other. */
+  PersonSet alteredPeople(Matching other) {
+    long[] bits = new long[words(personCount)];
+    addDifference(bits, active, other.active);
+    addDifference(bits, external, other.external);
+    for (int subject = 0; subject < bySubject.length; subject++) {
+      if (bySubject[subject] != other.bySubject[subject]) {
+        addDifference(bits, bySubject[subject], other.bySubject[subject]);
+      }
+    }
+    return PersonSet.copyOf(bits);
+  }
+
+  private static void addDifference(long[] bits, PersonSet one, PersonSet other) {
+    one.minus(other).addTo(bits);
+    other.minus(one).addTo(bits);
+  }
+
+  private void setColumn(int subject, PersonSet before, PersonSet after) {
+    int word = subject >> 6;
+    long bit = 1L << subject;
+    before.forEach(person -> rows[person * stride + word] &= ~bit);
+    after.forEach(person -> rows[person * stride + word] |= bit);
+  }
+
+  private static PersonSet members(Group group, Instant instant, Snapshot snapshot, Subjects subjects, PersonSet[] bySubject, long[] scratch) {
+    Arrays.fill(scratch, 0);
     for (Membership membership : group.members()) {
       if (!membership.period().holdsAt(instant)) {
         continue;
       }
       if (membership.member() instanceof Membership.PersonMember person) {
-        members.add(snapshot.personNumber(person.id()));
+        set(scratch, snapshot.personNumber(person.id()), true);
       } else {
-        members.or(byGroup.get(membership.member().id()));
+        bySubject[subjects.group(membership.member().id())].addTo(scratch);
       }
     }
-    members.runOptimize();
-    return members;
+    return PersonSet.copyOf(scratch);
+  }
+
+  private static void set(long[] bits, int number, boolean value) {
+    if (value) {
+      bits[number >> 6] |= 1L << number;
+    }
+  }
+
+  static int words(int bits) {
+    return (bits + 63) / 64;
   }
 }

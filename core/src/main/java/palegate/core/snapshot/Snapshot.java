@@ -1,30 +1,29 @@
 package palegate.core.snapshot;
 
 import java.time.Instant;
-import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Collections;
-import java.util.Deque;
 import java.util.HashMap;
-import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
-import java.util.TreeSet;
-import java.util.function.Predicate;
-import java.util.stream.Stream;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import palegate.core.access.Entry;
 import palegate.core.access.Grant;
+import palegate.core.access.Oversight;
 import palegate.core.access.Withholding;
 import palegate.core.people.Group;
 import palegate.core.people.Membership;
-import palegate.core.people.Period;
 import palegate.core.people.Person;
 import palegate.core.people.Unit;
 import palegate.core.places.Place;
 import palegate.core.roles.Rights;
 import palegate.core.structure.Structure;
+import palegate.core.types.DocumentType;
 
 /**
  * A structure with people and places numbered densely: people in byte order of their ids, places so
@@ -34,44 +33,38 @@ import palegate.core.structure.Structure;
  * which anything begins or ends the view is the same one, so it is made once and kept.
  */
 public final class Snapshot {
-  private static final int MOMENTS_KEPT = 8;
+  private static final int MOMENTS_KEPT = 4;
 
   private final Structure structure;
   private final Person[] people;
-  private final Map<String, Integer> personNumbers;
-  private final Place[] places;
-  private final Map<String, Integer> placeNumbers;
-  private final int[] parents;
-  private final int[] ends;
-  private final int[] depths;
-  private final List<List<Entry>> ownEntries;
+  private final IdIndex personNumbers;
+  private final PlaceTree tree;
+  private final Map<String, Integer> typeNumbers;
+  private final List<DocumentType> typesInOrder;
+  private final OwnEntries ownEntries;
+  private final Subjects subjects;
   private final List<Group> groupsInnerFirst;
   private final List<Unit> unitsLowerFirst;
-  private final TreeSet<Instant> membershipBoundaries;
-  private final TreeSet<Instant> boundaries;
+  private final Boundaries boundaries;
+  private final Map<String, OwnLabels> ownLabels;
   private final Map<Instant, Moment> moments = new HashMap<>();
-  /** The snapshot that this one was made from, and the places that differ; null and empty if there is none. */
+  /** The snapshot that this one was made from and what differs; null if there is none. */
   private final Snapshot basis;
-  private final int[] touched;
-  /** How many of the places before each one stand alone. */
-  private final int[] breaksBefore;
+  private final Delta delta;
+  private volatile DisplayOrder displayOrder;
+  private volatile int[] breaksBefore;
 
   private Snapshot(Structure structure) {
     this.structure = structure;
     people = structure.people().values().toArray(Person[]::new);
     Arrays.sort(people, (a, b) -> a.id().compareTo(b.id()));
-    personNumbers = new HashMap<>(people.length * 2);
-    for (int i = 0; i < people.length; i++) {
-      personNumbers.put(people[i].id(), i);
-    }
-    int count = structure.places().size();
-    places = new Place[count];
-    parents = new int[count];
-    ends = new int[count];
-    depths = new int[count];
-    placeNumbers = new HashMap<>(count * 2);
-    numberPlaces();
-    ownEntries = entriesByPlace();
+    personNumbers = new IdIndex(Arrays.stream(people).map(Person::id).toArray(String[]::new));
+    typesInOrder = typesById(structure);
+    typeNumbers = new HashMap<>();
+    typesInOrder.forEach(type -> typeNumbers.put(type.id(), typeNumbers.size()));
+    tree = PlaceTree.of(structure.places().values(), typeNumbers);
+    ownEntries = OwnEntries.of(structure, tree);
+    subjects = new Subjects(structure, personNumbers);
     groupsInnerFirst = Nesting.innerFirst(structure.groups().values(), Group::id, Snapshot::subgroups);
     Map<String, List<String>> unitsBelow = new HashMap<>();
     for (Unit unit : structure.units().values()) {
@@ -81,58 +74,47 @@ public final class Snapshot {
     }
     unitsLowerFirst = Nesting.innerFirst(
         structure.units().values(), Unit::id, unit -> unitsBelow.getOrDefault(unit.id(), List.of()));
-    membershipBoundaries = new TreeSet<>();
-    structure.groups().values().forEach(
-        group -> group.members().forEach(member -> addEnds(membershipBoundaries, member.period())));
-    boundaries = findBoundaries();
+    boundaries = Boundaries.of(structure);
+    ownLabels = new ConcurrentHashMap<>();
     basis = null;
-    touched = new int[0];
-    breaksBefore = countBreaks(places);
+    delta = null;
   }
 
-  private Snapshot(Snapshot basis, Structure structure, int[] touched) {
-    this.structure = structure;
+  private Snapshot(Snapshot basis, Structure changed, Delta delta) {
+    structure = changed;
     this.basis = basis;
-    this.touched = touched;
-    people = basis.people;
+    this.delta = delta;
+    people = delta.peopleAltered || basis.structure.people() != changed.people() ? renewed(basis.people, changed) : basis.people;
     personNumbers = basis.personNumbers;
-    parents = basis.parents;
-    ends = basis.ends;
-    depths = basis.depths;
-    placeNumbers = basis.placeNumbers;
-    groupsInnerFirst = basis.groupsInnerFirst;
+    typeNumbers = basis.typeNumbers;
+    typesInOrder = delta.types.isEmpty() ? basis.typesInOrder : typesById(changed);
+    tree = basis.tree.with(delta.places, changed.places(), typeNumbers);
+    ownEntries = withOwnEntries(basis, changed, delta);
+    subjects = basis.subjects;
+    groupsInnerFirst = delta.groups.isEmpty() ? basis.groupsInnerFirst
+        : Nesting.innerFirst(changed.groups().values(), Group::id, Snapshot::subgroups);
     unitsLowerFirst = basis.unitsLowerFirst;
-    membershipBoundaries = basis.membershipBoundaries;
-    places = basis.places.clone();
-    ownEntries = new ArrayList<>(basis.ownEntries);
-    Set<String> ids = new HashSet<>();
-    for (int place : touched) {
-      ids.add(places[place].id());
-      places[place] = structure.places().get(places[place].id());
-      ownEntries.set(place, null);
-    }
-    addEntries(ownEntries, entry -> ids.contains(entry.place()));
-    boundaries = findBoundaries();
-    breaksBefore = countBreaks(places);
+    boundaries = basis.boundaries.with(basis.structure, changed);
+    ownLabels = delta.places.isEmpty() ? basis.ownLabels : new ConcurrentHashMap<>();
+    displayOrder = delta.places.isEmpty() ? basis.displayOrder : null;
   }
 
   private Snapshot(Snapshot derived) {
-    this.structure = derived.structure;
+    structure = derived.structure;
     people = derived.people;
     personNumbers = derived.personNumbers;
-    places = derived.places;
-    placeNumbers = derived.placeNumbers;
-    parents = derived.parents;
-    ends = derived.ends;
-    depths = derived.depths;
+    typeNumbers = derived.typeNumbers;
+    typesInOrder = derived.typesInOrder;
+    tree = derived.tree;
     ownEntries = derived.ownEntries;
+    subjects = derived.subjects;
     groupsInnerFirst = derived.groupsInnerFirst;
     unitsLowerFirst = derived.unitsLowerFirst;
-    membershipBoundaries = derived.membershipBoundaries;
     boundaries = derived.boundaries;
+    ownLabels = derived.ownLabels;
+    displayOrder = derived.displayOrder;
     basis = null;
-    touched = new int[0];
-    breaksBefore = derived.breaksBefore;
+    delta = null;
   }
 
   /** Compiles a sound structure; linear in its size. */
@@ -141,14 +123,16 @@ public final class Snapshot {
   }
 
   /**
-   * The snapshot of a structure that differs from this one's in the entries and breaks of some places
-   * only. It shares whatever is the same, so its cost grows with what lies below those places; it
-   * refers back to this snapshot until it is {@link #detached}.
-   *
-   * @param touched the ids of the places that may differ
+   * The snapshot of a structure that was made from this one's. It shares whatever is the same, so its
+   * cost grows with what the change touches; it refers back to this snapshot until it is
+   * {@link #detached}. Where people, groups, units, types or places come, go or move it is compiled afresh.
    */
-  public Snapshot next(Structure changed, Set<String> touched) {
-    return new Snapshot(this, changed, touched.stream().mapToInt(placeNumbers::get).sorted().toArray());
+  public Snapshot next(Structure changed) {
+    if (changed == structure) {
+      return this;
+    }
+    Delta found = Delta.between(structure, changed);
+    return found.keepsNumbers() ? new Snapshot(this, changed, found) : new Snapshot(changed);
   }
 
   /** The same snapshot, without what it was made from: for keeping. */
@@ -162,20 +146,21 @@ public final class Snapshot {
 
   /** What holds at an instant. The result is shared between all instants at which the same holds. */
   public Moment at(Instant instant) {
-    Instant since = boundaries.floor(instant);
-    Instant key = since == null ? Instant.MIN : since;
+    Instant key = boundaries.since(instant);
     synchronized (moments) {
       Moment kept = moments.get(key);
       if (kept == null) {
         if (moments.size() >= MOMENTS_KEPT) {
           moments.clear();
         }
-        kept = basis == null ? Moment.of(this, instant) : Moment.derived(basis.at(instant), this, instant, touched);
+        kept = basis == null ? Moment.of(this, instant) : Moment.derived(basis.at(instant), this, instant, delta);
         moments.put(key, kept);
       }
       return kept;
     }
   }
+
+  // --- people ---------------------------------------------------------------------------------------
 
   public int personCount() {
     return people.length;
@@ -187,57 +172,95 @@ public final class Snapshot {
 
   /** The number of the person with this id, or -1. */
   public int personNumber(String id) {
-    return personNumbers.getOrDefault(id, -1);
+    return personNumbers.numberOf(id);
   }
 
+  /** Everyone, by number. */
+  public List<Person> people() {
+    return Collections.unmodifiableList(Arrays.asList(people));
+  }
+
+  /** Whether people have the same numbers in another snapshot, because one was made from the other. */
+  public boolean numbersPeopleLike(Snapshot other) {
+    return personNumbers == other.personNumbers;
+  }
+
+  // --- places ---------------------------------------------------------------------------------------
+
   public int placeCount() {
-    return places.length;
+    return tree.count();
   }
 
   public Place place(int number) {
-    return places[number];
+    return tree.places[number];
   }
 
   /** The number of the place with this id, or -1. */
   public int placeNumber(String id) {
-    return placeNumbers.getOrDefault(id, -1);
+    return tree.numbers.numberOf(id);
   }
 
   /** The number of the place above, or -1 for the repository. */
   public int parent(int place) {
-    return parents[place];
+    return tree.parents[place];
   }
 
   /** One past the number of the last place below this one. */
   public int endOf(int place) {
-    return ends[place];
+    return tree.ends[place];
   }
 
-  /** How many places stand above this one. */
+  /** How many places stand above this one. O(depth). */
   public int depth(int place) {
-    return depths[place];
-  }
-
-  /** How many places below this one stand alone. O(1). */
-  public int breaksBelow(int place) {
-    return breaksBefore[ends[place]] - breaksBefore[place + 1];
-  }
-
-  /** The numbers of the places directly below, in the order of their names. O(children). */
-  public List<Integer> children(int place) {
-    List<Integer> children = new ArrayList<>();
-    for (int child = place + 1; child < ends[place]; child = ends[child]) {
-      children.add(child);
+    int depth = 0;
+    for (int at = tree.parents[place]; at >= 0; at = tree.parents[at]) {
+      depth++;
     }
-    return children;
+    return depth;
+  }
+
+  public boolean isDocument(int place) {
+    return tree.documents.get(place);
+  }
+
+  /** How many places below this one stand alone. O(1) once it has been asked. */
+  public int breaksBelow(int place) {
+    int[] before = breaksBefore;
+    if (before == null) {
+      before = new int[tree.count() + 1];
+      for (int at = 0; at < tree.count(); at++) {
+        before[at + 1] = before[at] + (tree.breaks.get(at) ? 1 : 0);
+      }
+      breaksBefore = before;
+    }
+    return before[tree.ends[place]] - before[place + 1];
+  }
+
+  /** The numbers of the places directly below: containers first, each kind by name. O(children log children). */
+  public List<Integer> children(int place) {
+    return DisplayOrder.sorted(tree, place);
+  }
+
+  /** A place and everything below it, in the order in which people read the tree. */
+  public IntStream inDisplayOrder(int top) {
+    DisplayOrder order = displayOrder();
+    // Everything below a place stands together in this order too.
+    int first = order.ranks[top];
+    return Arrays.stream(order.places, first, first + tree.ends[top] - top);
+  }
+
+  /** Where a place stands when the whole tree is read from top to bottom. */
+  public int displayRank(int place) {
+    return displayOrder().ranks[place];
   }
 
   /** From the repository down to the place itself. */
   public List<Integer> path(int place) {
     List<Integer> path = new ArrayList<>();
-    for (int at = place; at >= 0; at = parents[at]) {
-      path.add(0, at);
+    for (int at = place; at >= 0; at = tree.parents[at]) {
+      path.add(at);
     }
+    Collections.reverse(path);
     return path;
   }
 
@@ -245,24 +268,58 @@ public final class Snapshot {
   public String pathText(int place) {
     List<Integer> path = path(place);
     if (path.size() == 1) {
-      return places[place].name();
+      return tree.places[place].name();
     }
-    return String.join(" / ", path.stream().skip(1).map(at -> places[at].name()).toList());
+    return path.stream().skip(1).map(at -> tree.places[at].name()).collect(Collectors.joining(" / "));
   }
+
+  // --- what stands where ----------------------------------------------------------------------------
 
   /** The entries that stand at the place itself, grants first, each kind in order of its ids. */
   public List<Entry> ownEntries(int place) {
-    List<Entry> own = ownEntries.get(place);
-    return own == null ? List.of() : own;
+    return ownEntries.entriesAt(place);
+  }
+
+  /** The appointments that stand at the place itself, in order of their ids. */
+  public List<Oversight> ownOversights(int place) {
+    return ownEntries.oversightsAt(place);
   }
 
   /** The entries that reach the place, dates and narrowing aside, those of the place itself first. */
   public List<Entry> reachingEntries(int place) {
     List<Entry> reaching = new ArrayList<>();
-    for (int at = place; at >= 0; at = places[at].standsAlone() ? -1 : parents[at]) {
+    for (int at = place; at >= 0; at = tree.breaks.get(at) ? -1 : tree.parents[at]) {
       reaching.addAll(ownEntries(at));
     }
     return reaching;
+  }
+
+  /** The role of a grant, and the named rights of a withholding. */
+  public Rights rightsOf(Entry entry) {
+    return entry instanceof Grant grant
+        ? structure.roles().get(grant.role()).rights()
+        : ((Withholding) entry).rights();
+  }
+
+  /** The place's own value of a label or, if it has none, the nearest value above; null if there is none. */
+  public String effectiveLabel(int place, String key) {
+    for (int at = place; at >= 0; at = tree.parents[at]) {
+      String value = tree.places[at].labels().get(key);
+      if (value != null) {
+        return value;
+      }
+    }
+    return null;
+  }
+
+  // --- for the other pieces of this package -----------------------------------------------------------
+
+  PlaceTree tree() {
+    return tree;
+  }
+
+  Subjects subjects() {
+    return subjects;
   }
 
   List<Group> groupsInnerFirst() {
@@ -273,96 +330,73 @@ public final class Snapshot {
     return unitsLowerFirst;
   }
 
-  private void numberPlaces() {
-    Map<String, List<Place>> below = new HashMap<>();
-    Place root = null;
-    for (Place place : structure.places().values()) {
-      if (place.parent() == null) {
-        root = place;
-      } else {
-        below.computeIfAbsent(place.parent(), any -> new ArrayList<>()).add(place);
-      }
-    }
-    if (root == null) {
-      return;
-    }
-    Deque<Place> open = new ArrayDeque<>();
-    open.push(root);
-    int next = 0;
-    while (!open.isEmpty()) {
-      Place place = open.pop();
-      int number = next++;
-      places[number] = place;
-      placeNumbers.put(place.id(), number);
-      parents[number] = place.parent() == null ? -1 : placeNumbers.get(place.parent());
-      depths[number] = parents[number] < 0 ? 0 : depths[parents[number]] + 1;
-      List<Place> children = new ArrayList<>(below.getOrDefault(place.id(), List.of()));
-      children.sort(PlaceOrder.BY_KIND_AND_NAME);
-      for (int i = children.size() - 1; i >= 0; i--) {
-        open.push(children.get(i));
-      }
-    }
-    for (int number = next - 1; number >= 0; number--) {
-      ends[number] = Math.max(ends[number], number + 1);
-      if (parents[number] >= 0) {
-        ends[parents[number]] = Math.max(ends[parents[number]], ends[number]);
-      }
-    }
+  List<DocumentType> typesInOrder() {
+    return typesInOrder;
   }
 
-  private List<List<Entry>> entriesByPlace() {
-    List<List<Entry>> byPlace = new ArrayList<>(Collections.nCopies(places.length, null));
-    addEntries(byPlace, entry -> true);
-    return byPlace;
+  int typeCount() {
+    return typesInOrder.size();
   }
 
-  private void addEntries(List<List<Entry>> byPlace, Predicate<Entry> wanted) {
-    Stream.<Entry>concat(
-            structure.grants().values().stream().filter(wanted).sorted((a, b) -> a.id().compareTo(b.id())),
-            structure.withholdings().values().stream().filter(wanted).sorted((a, b) -> a.id().compareTo(b.id())))
-        .forEach(entry -> {
-          int place = placeNumbers.get(entry.place());
-          if (byPlace.get(place) == null) {
-            byPlace.set(place, new ArrayList<>(2));
-          }
-          byPlace.get(place).add(entry);
-        });
+  int typeNumber(String type) {
+    return typeNumbers.get(type);
   }
 
-  private TreeSet<Instant> findBoundaries() {
-    TreeSet<Instant> found = new TreeSet<>(membershipBoundaries);
-    structure.grants().values().forEach(grant -> addEnds(found, grant.period()));
-    structure.withholdings().values().forEach(taken -> addEnds(found, taken.period()));
-    return found;
+  /** One more than the number of the place's type; 0 if it has none. */
+  int typeAt(int place) {
+    return tree.types[place];
   }
 
-  private static int[] countBreaks(Place[] places) {
-    int[] before = new int[places.length + 1];
-    for (int place = 0; place < places.length; place++) {
-      before[place + 1] = before[place] + (places[place].standsAlone() ? 1 : 0);
+  /** Whether the place has anything of its own that can make its environment another than its parent's, walls aside. */
+  boolean marked(int place) {
+    return ownEntries.marked.get(place) || tree.breaks.get(place) || tree.guards.get(place);
+  }
+
+  OwnLabels ownLabels(String key) {
+    return ownLabels.computeIfAbsent(key, any -> OwnLabels.of(key, tree));
+  }
+
+  private DisplayOrder displayOrder() {
+    DisplayOrder known = displayOrder;
+    if (known == null) {
+      known = new DisplayOrder(tree);
+      displayOrder = known;
     }
-    return before;
+    return known;
   }
 
-  private static void addEnds(TreeSet<Instant> found, Period period) {
-    if (period.from() != null) {
-      found.add(period.from());
+  private static Person[] renewed(Person[] people, Structure changed) {
+    return Arrays.stream(people).map(person -> changed.people().get(person.id())).toArray(Person[]::new);
+  }
+
+  private static OwnEntries withOwnEntries(Snapshot basis, Structure changed, Delta delta) {
+    if (delta.entryPlaces().isEmpty()) {
+      return basis.ownEntries;
     }
-    if (period.until() != null) {
-      found.add(period.until());
+    Set<Integer> places = delta.entryPlaces().stream().map(basis::placeNumber).collect(Collectors.toSet());
+    Set<String> grants = basis.structure.grants().differing(changed.grants());
+    Set<String> withholdings = basis.structure.withholdings().differing(changed.withholdings());
+    Set<String> appointments = basis.structure.oversights().differing(changed.oversights());
+    List<Entry> entries = new ArrayList<>();
+    List<Oversight> oversights = new ArrayList<>();
+    for (int place : places) {
+      basis.ownEntries(place).stream()
+          .filter(entry -> !(entry instanceof Grant ? grants : withholdings).contains(entry.id())).forEach(entries::add);
+      basis.ownOversights(place).stream().filter(oversight -> !appointments.contains(oversight.id())).forEach(oversights::add);
     }
+    grants.stream().map(changed.grants()::get).filter(Objects::nonNull).forEach(entries::add);
+    withholdings.stream().map(changed.withholdings()::get).filter(Objects::nonNull).forEach(entries::add);
+    appointments.stream().map(changed.oversights()::get).filter(Objects::nonNull).forEach(oversights::add);
+    return basis.ownEntries.with(places, entries.stream(), oversights.stream(), basis.tree);
+  }
+
+  private static List<DocumentType> typesById(Structure structure) {
+    return structure.types().values().stream().sorted((a, b) -> a.id().compareTo(b.id())).toList();
   }
 
   private static List<String> subgroups(Group group) {
     return group.members().stream().map(Membership::member)
         .filter(member -> member instanceof Membership.GroupMember)
         .map(Membership.Member::id).toList();
-  }
-
-  /** The role of a grant, and the named rights of a withholding. */
-  public Rights rightsOf(Entry entry) {
-    return entry instanceof Grant grant
-        ? structure.roles().get(grant.role()).rights()
-        : ((Withholding) entry).rights();
   }
 }

@@ -6,10 +6,11 @@ import java.util.List;
 import java.util.Objects;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
-import org.roaringbitmap.RoaringBitmap;
-import palegate.core.access.Grant;
 import palegate.core.people.Person;
+import palegate.core.people.PersonSet;
+import palegate.core.access.Grant;
 import palegate.core.places.Place;
+import palegate.core.roles.Right;
 import palegate.core.roles.Rights;
 import palegate.core.snapshot.Moment;
 import palegate.core.snapshot.Snapshot;
@@ -43,7 +44,7 @@ public final class Statement {
   public record Counts(long rows, int people, int outsiders, int places, int documents) {}
 
   /** A grant that acts at a place and the people it names. */
-  private record Acting(Source source, RoaringBitmap people) {}
+  private record Acting(Source source, PersonSet people) {}
 
   private final Snapshot snapshot;
   private final Moment moment;
@@ -66,21 +67,21 @@ public final class Statement {
 
   /** O(places in scope + classes). */
   public Counts counts() {
-    RoaringBitmap people = new RoaringBitmap();
+    PersonSet people = PersonSet.NOBODY;
     long rows = 0;
     int places = 0;
     int papers = 0;
     for (int place : places().toArray()) {
-      RoaringBitmap here = peopleAt(place);
+      PersonSet here = peopleAt(place);
       if (!here.isEmpty()) {
-        people.or(here);
-        rows += here.getCardinality();
+        people = people.or(here);
+        rows += here.size();
         places++;
         papers += snapshot.place(place).isDocument() ? 1 : 0;
       }
     }
-    return new Counts(rows, people.getCardinality(),
-        RoaringBitmap.andCardinality(people, moment.activeOutsiders()), places, papers);
+    return new Counts(rows, people.size(),
+        people.sizeOfAnd(moment.activeOutsiders()), places, papers);
   }
 
   /** Lazily; memory does not grow with the number of rows. */
@@ -89,29 +90,27 @@ public final class Statement {
   }
 
   private IntStream places() {
-    IntStream all = scope instanceof Scope.PlaceAndBelow below
-        ? IntStream.range(below.place(), snapshot.endOf(below.place()))
-        : IntStream.range(0, snapshot.placeCount());
+    int top = scope instanceof Scope.PlaceAndBelow below ? below.place() : 0;
+    IntStream all = snapshot.placeCount() == 0 ? IntStream.empty() : snapshot.inDisplayOrder(top);
     return documents ? all : all.filter(place -> snapshot.place(place).kind().isContainer());
   }
 
-  private RoaringBitmap peopleAt(int place) {
+  private PersonSet peopleAt(int place) {
     if (scope instanceof Scope.OnePerson one) {
-      return moment.holders(place).of(one.person()).isEmpty()
-          ? new RoaringBitmap() : RoaringBitmap.bitmapOf(one.person());
+      return moment.rights(one.person(), place).isEmpty() ? PersonSet.NOBODY : PersonSet.of(one.person());
     }
-    return moment.holders(place).anyone();
+    return moment.holdersOf(Right.FIND, place);
   }
 
   private Stream<Row> rowsAt(int place) {
-    RoaringBitmap people = peopleAt(place);
+    PersonSet people = peopleAt(place);
     if (people.isEmpty()) {
       return Stream.empty();
     }
     String path = snapshot.pathText(place);
     List<Acting> acting = acting(place);
     return people.stream().boxed().sorted(byName()).map(person -> new Row(
-        snapshot.person(person), snapshot.place(place), path, moment.holders(place).of(person),
+        snapshot.person(person), snapshot.place(place), path, moment.rights(person, place),
         acting.stream().filter(grant -> grant.people().contains(person)).map(Acting::source).toList()));
   }
 

@@ -1,12 +1,14 @@
 package palegate.core.structure;
 
 import java.util.Collection;
-import java.util.Collections;
-import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
-import java.util.function.Function;
+import java.util.stream.Stream;
+import palegate.core.access.Entry;
 import palegate.core.access.Grant;
+import palegate.core.access.Oversight;
 import palegate.core.access.Withholding;
 import palegate.core.people.Group;
 import palegate.core.people.Person;
@@ -15,47 +17,48 @@ import palegate.core.places.Place;
 import palegate.core.places.PlaceKind;
 import palegate.core.roles.Role;
 import palegate.core.types.DocumentType;
+import palegate.core.walls.Wall;
 
 /**
  * A whole permission structure: all there is, by id, and nothing about what it means. Immutable; the
- * maps keep the order in which the parts were given.
+ * parts keep the order in which they were given.
  *
  * <p>A structure is taken to be sound (every reference leads somewhere, nothing forms a cycle): what
  * comes from outside is checked before it becomes one.
  */
 public record Structure(
-    Map<String, Unit> units,
-    Map<String, Person> people,
-    Map<String, Group> groups,
-    Map<String, Role> roles,
-    Map<String, DocumentType> types,
-    Map<String, Place> places,
-    Map<String, Grant> grants,
-    Map<String, Withholding> withholdings) {
+    Parts<Unit> units,
+    Parts<Person> people,
+    Parts<Group> groups,
+    Parts<Role> roles,
+    Parts<DocumentType> types,
+    Parts<Place> places,
+    Parts<Grant> grants,
+    Parts<Withholding> withholdings,
+    Parts<Oversight> oversights,
+    Parts<Wall> walls) {
 
-  public static final Structure EMPTY =
-      new Structure(Map.of(), Map.of(), Map.of(), Map.of(), Map.of(), Map.of(), Map.of(), Map.of());
+  public static final Structure EMPTY = of(List.of(), List.of(), List.of(), List.of(), List.of(), List.of(), List.of(), List.of());
 
   public Structure {
-    units = Collections.unmodifiableMap(units);
-    people = Collections.unmodifiableMap(people);
-    groups = Collections.unmodifiableMap(groups);
-    roles = Collections.unmodifiableMap(roles);
-    types = Collections.unmodifiableMap(types);
-    places = Collections.unmodifiableMap(places);
-    grants = Collections.unmodifiableMap(grants);
-    withholdings = Collections.unmodifiableMap(withholdings);
+    Stream.of(units, people, groups, roles, types, places, grants, withholdings, oversights, walls).forEach(Objects::requireNonNull);
   }
 
-  /** A structure of these parts; two parts of one kind with the same id are refused. */
+  /** A structure of these parts, without oversight and walls; two parts of one kind with the same id are refused. */
   public static Structure of(
       Collection<Unit> units, Collection<Person> people, Collection<Group> groups,
       Collection<Role> roles, Collection<DocumentType> types, Collection<Place> places,
       Collection<Grant> grants, Collection<Withholding> withholdings) {
     return new Structure(
-        byId(units, Unit::id), byId(people, Person::id), byId(groups, Group::id),
-        byId(roles, Role::id), byId(types, DocumentType::id), byId(places, Place::id),
-        byId(grants, Grant::id), byId(withholdings, Withholding::id));
+        Parts.of(units, Unit::id), Parts.of(people, Person::id), Parts.of(groups, Group::id),
+        Parts.of(roles, Role::id), Parts.of(types, DocumentType::id), Parts.of(places, Place::id),
+        Parts.of(grants, Grant::id), Parts.of(withholdings, Withholding::id), Parts.none(), Parts.none());
+  }
+
+  /** This structure with exactly these appointments and walls. */
+  public Structure guardedBy(Collection<Oversight> appointed, Collection<Wall> raised) {
+    return new Structure(units, people, groups, roles, types, places, grants, withholdings,
+        Parts.of(appointed, Oversight::id), Parts.of(raised, Wall::id));
   }
 
   /** The one repository, absent only from a structure without any place. */
@@ -63,22 +66,46 @@ public record Structure(
     return places.values().stream().filter(place -> place.kind() == PlaceKind.REPOSITORY).findFirst();
   }
 
-  public Structure withPlaces(Map<String, Place> changed) {
-    return new Structure(units, people, groups, roles, types, changed, grants, withholdings);
+  /** All grants, then all withholdings. */
+  public Stream<Entry> entries() {
+    return Stream.concat(grants.values().stream(), withholdings.values().stream());
   }
 
-  public Structure withEntries(Map<String, Grant> newGrants, Map<String, Withholding> newWithholdings) {
-    return new Structure(units, people, groups, roles, types, places, newGrants, newWithholdings);
+  /** The grant or withholding with this id, or null. */
+  public Entry entry(String id) {
+    Grant grant = grants.get(id);
+    return grant != null ? grant : withholdings.get(id);
   }
 
-  private static <T> Map<String, T> byId(Collection<T> parts, Function<T, String> id) {
-    Map<String, T> map = new LinkedHashMap<>(parts.size() * 2);
-    for (T part : parts) {
-      if (map.put(id.apply(part), part) != null) {
-        throw new IllegalArgumentException(
-            "The id [" + id.apply(part) + "] stands twice among its kind; ids are unique.");
-      }
-    }
-    return map;
+  public Structure withPeople(Map<String, Person> changes) {
+    return new Structure(units, people.with(changes), groups, roles, types, places, grants, withholdings, oversights, walls);
+  }
+
+  public Structure withGroups(Map<String, Group> changes) {
+    return new Structure(units, people, groups.with(changes), roles, types, places, grants, withholdings, oversights, walls);
+  }
+
+  public Structure withTypes(Map<String, DocumentType> changes) {
+    return new Structure(units, people, groups, roles, types.with(changes), places, grants, withholdings, oversights, walls);
+  }
+
+  public Structure withPlaces(Map<String, Place> changes) {
+    return new Structure(units, people, groups, roles, types, places.with(changes), grants, withholdings, oversights, walls);
+  }
+
+  public Structure withGrants(Map<String, Grant> changes) {
+    return new Structure(units, people, groups, roles, types, places, grants.with(changes), withholdings, oversights, walls);
+  }
+
+  public Structure withWithholdings(Map<String, Withholding> changes) {
+    return new Structure(units, people, groups, roles, types, places, grants, withholdings.with(changes), oversights, walls);
+  }
+
+  public Structure withOversights(Map<String, Oversight> changes) {
+    return new Structure(units, people, groups, roles, types, places, grants, withholdings, oversights.with(changes), walls);
+  }
+
+  public Structure withWalls(Map<String, Wall> changes) {
+    return new Structure(units, people, groups, roles, types, places, grants, withholdings, oversights, walls.with(changes));
   }
 }

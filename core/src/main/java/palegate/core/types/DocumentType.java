@@ -3,12 +3,28 @@ package palegate.core.types;
 import java.util.List;
 import java.util.Objects;
 
-/** A document type with its fields (section 2). */
-public record DocumentType(String id, String name, List<Field> fields) {
+/**
+ * A document type with its fields (section 2).
+ *
+ * @param guarded whether documents of the type are only for those who are cleared (section 5)
+ * @param clearances what counts for a guarded type; an open type may keep some for later
+ */
+public record DocumentType(String id, String name, boolean guarded, List<Field> fields, List<Clearance> clearances) {
   public DocumentType {
     Objects.requireNonNull(id);
     Objects.requireNonNull(name);
     fields = List.copyOf(fields);
+    clearances = List.copyOf(clearances);
+  }
+
+  /** A type that is open to whoever the access lists let in. */
+  public static DocumentType open(String id, String name, List<Field> fields) {
+    return new DocumentType(id, name, false, fields, List.of());
+  }
+
+  /** This type with other clearances. */
+  public DocumentType cleared(List<Clearance> changed) {
+    return new DocumentType(id, name, guarded, fields, changed);
   }
 
   /** One field of a type; {@code choices} is empty but for a choice field. */

@@ -151,26 +151,41 @@ class BundleReaderTest {
   }
 
   @Nested
-  class StagesNotBuilt {
+  class WallsAndGuards {
+    private static final String ONE = "'roles':[{'id':'r','name':'R','rights':['find']}],'people':[{'id':'p','name':'P'}],'places':[" + ROOT
+        + ",{'id':'l','kind':'library','parent':'root','name':'L'},{'id':'d','kind':'document','parent':'l','name':'D'%s}],";
+
     @ParameterizedTest
-    @ValueSource(strings = {
-        "'types':[{'id':'t','name':'T','guarded':true}]",
-        "'types':[{'id':'t','name':'T','clearances':[{'subject':{'builtin':'staff'},'role':'r'}]}],'roles':[{'id':'r','name':'R','rights':[]}]",
-        "'roles':[{'id':'r','name':'R','rights':[]}],'places':[{'id':'root','kind':'repository','name':'R','ceiling':'r'}]",
-        "'places':[{'id':'root','kind':'repository','name':'R','noTakeaway':true}]",
-        "'places':[{'id':'root','kind':'repository','name':'R'}],'oversights':[{'id':'o','place':'root','subject':{'builtin':'staff'}}]",
-        "'walls':[{'id':'w','name':'W','kind':'screen','scope':{'labels':{'case':['1']}},'subjects':[{'builtin':'staff'}]}]",
-    })
-    void are_refused_clearly_never_computed_wrongly(String members) {
-      assertThat(faultsOf(members)).singleElement().satisfies(fault -> assertThat(fault.what()).contains("not computed yet"));
+    @CsvSource(delimiter = '|', quoteCharacter = '~', value = {
+        "'walls':[{'id':'w','name':'W','kind':'screen','scope':{},'subjects':[{'builtin':'staff'}]}] | /walls/0/scope",
+        "'walls':[{'id':'w','name':'W','kind':'screen','scope':{'types':[]},'subjects':[{'builtin':'staff'}]}] | /walls/0/scope/types",
+        "'walls':[{'id':'w','name':'W','kind':'seal','scope':{'labels':{'case':[]}},'subjects':[{'builtin':'staff'}]}] | /walls/0/scope/labels/case",
+        "'walls':[{'id':'w','name':'W','kind':'seal','scope':{'places':['x']},'subjects':[{'builtin':'staff'}]}] | /walls/0/scope/places/0",
+        "'walls':[{'id':'w','name':'W','kind':'confine','scope':{'places':['l']},'subjects':[]}] | /walls/0/subjects",
+        "'walls':[{'id':'w','name':'W','kind':'screen','scope':{'places':['l']},'subjects':[{'group':'g'}]}] | /walls/0/subjects/0/group",
+        "'walls':[{'id':'w','name':'W','kind':'sides','sides':[{'name':'A','subjects':[{'person':'p'}],'scope':{'places':['l']}}]}] | /walls/0/sides",
+        "'walls':[{'id':'w','name':'W','kind':'screen','scope':{'places':['l']},'subjects':[{'person':'p'}],'exceptions':[{'subject':{'person':'p'},'until':'2026-02-30T00:00:00Z'}]}] | /walls/0/exceptions/0/until",
+        "'types':[{'id':'t','name':'T','clearances':[{'subject':{'person':'q'},'role':'r'}]}] | /types/0/clearances/0/subject/person",
+        "'oversights':[{'id':'o','place':'x','subject':{'person':'p'}}] | /oversights/0/place",
+        "'oversights':[{'id':'o','place':'l','subject':{'person':'p'},'from':'2026-02-01T00:00:00Z','until':'2026-02-01T00:00:00Z'}] | /oversights/0/until"})
+    void a_fault_is_found_where_it_is(String members, String pointer) {
+      assertThat(faultsOf(ONE.formatted("") + members)).extracting(Fault::pointer).containsOnly(pointer);
+    }
+
+    @ParameterizedTest
+    @CsvSource(delimiter = '|', quoteCharacter = '~', value = {
+        "'conditions':{'checkedOutBy':'nobody'} | /places/2/conditions/checkedOutBy",
+        "'conditions':{'checkedOutBy':'p','checkedOutAt':'2026-02-30T00:00:00Z'} | /places/2/conditions/checkedOutAt",
+        "'conditions':{'private':true} | /places/2/conditions/private",
+        "'ceiling':'boss' | /places/2/ceiling"})
+    void a_fault_of_a_document_is_found_where_it_is(String members, String pointer) {
+      assertThat(faultsOf(ONE.formatted("," + members) + "'units':[]")).extracting(Fault::pointer).containsOnly(pointer);
     }
 
     @Test
-    void conditions_are_refused_but_their_absence_said_aloud_is_not() throws Exception {
-      String places = "'people':[{'id':'p','name':'P'}],'places':[" + ROOT + ",{'id':'l','kind':'library','parent':'root','name':'L'},"
-          + "{'id':'d','kind':'document','parent':'l','name':'D','owner':'p','conditions':{'frozen':%s}}]";
-      assertThat(faultsOf(places.formatted("true"))).hasSize(1);
-      BundleReader.read(bundle(places.formatted("false")));
+    void only_a_document_has_conditions() {
+      assertThat(faultsOf("'places':[{'id':'root','kind':'repository','name':'R','conditions':{'frozen':true}}]"))
+          .extracting(Fault::pointer).containsExactly("/places/0/conditions");
     }
   }
 

@@ -13,11 +13,12 @@ import palegate.core.access.Withholding;
 import palegate.core.people.Period;
 import palegate.core.people.Subject;
 import palegate.core.roles.Rights;
+import palegate.core.snapshot.Snapshot;
 import palegate.core.structure.Structure;
 
 class ApplicationTest {
   private static Application.Result apply(Change... changes) {
-    return Application.of(Harbour.structure(), List.of(changes), Harbour.NOW);
+    return Application.of(Harbour.snapshot(), List.of(changes), Harbour.NOW);
   }
 
   @Nested
@@ -40,7 +41,7 @@ class ApplicationTest {
       Structure base = Harbour.structure();
       Structure with = Structure.of(base.units().values(), base.people().values(), base.groups().values(), base.roles().values(),
           base.types().values(), base.places().values(), List.of(ended, coming), List.of());
-      Structure after = Application.of(with,
+      Structure after = Application.of(Snapshot.of(with),
           List.of(new Change.Break("c1", Change.Start.CARRY_OVER, List.of(), "b")), Harbour.NOW).structure();
       assertThat(after.grants().values()).filteredOn(grant -> grant.place().equals("c1"))
           .singleElement().satisfies(carried -> assertThat(carried.period()).isEqualTo(coming.period()));

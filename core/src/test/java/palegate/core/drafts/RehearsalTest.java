@@ -63,8 +63,8 @@ class RehearsalTest {
       assertThat(refused.place().id()).isEqualTo("c1");
       assertThat(refused.candidates()).extracting(Person::id).containsExactly("ola");
     });
-    assertThat(rehearsal.lockOuts()).extracting(Place::id).containsExactly("c1", "val1");
-    assertThat(rehearsal.authorLosesGovern()).extracting(Place::id).containsExactly("c1", "val1");
+    assertThat(rehearsal.lockOuts().stream()).extracting(Place::id).containsExactly("c1", "val1");
+    assertThat(rehearsal.authorLosesGovern().stream()).extracting(Place::id).containsExactly("c1", "val1");
   }
 
   @Test
@@ -89,7 +89,7 @@ class RehearsalTest {
   @Test
   void removing_the_last_keeper_is_reported_as_a_lock_out() {
     Rehearsal rehearsal = rehearse(new Change.RemoveGrant("root", "e-keep"));
-    assertThat(rehearsal.lockOuts()).extracting(Place::id).containsExactly("root", "cas", "c1", "val1");
+    assertThat(rehearsal.lockOuts().stream()).extracting(Place::id).containsExactly("root", "cas", "c1", "val1");
     assertThat(rehearsal.refusedBreaks()).isEmpty();
   }
 

@@ -3,7 +3,9 @@ package palegate.core.literal;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.time.Instant;
+import java.util.BitSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Random;
 import java.util.Set;
 import java.util.TreeSet;
@@ -15,7 +17,12 @@ import palegate.core.drafts.Difference;
 import palegate.core.drafts.LockOuts;
 import palegate.core.drafts.Rehearsal;
 import palegate.core.places.Place;
+import palegate.core.places.PlaceKind;
 import palegate.core.questions.Explanation;
+import palegate.core.questions.Passage;
+import palegate.core.questions.ReachOf;
+import palegate.core.questions.WhoCan;
+import palegate.core.random.RandomDrafts;
 import palegate.core.random.RandomStructures;
 import palegate.core.roles.Right;
 import palegate.core.roles.Rights;
@@ -24,7 +31,7 @@ import palegate.core.snapshot.Snapshot;
 import palegate.core.structure.Structure;
 
 class EngineAgreesWithLiteralRulesTest {
-  private static final int STRUCTURES = 3_000;
+  private static final int STRUCTURES = 4_000;
   private static final long FIRST_SEED = 20_261_002L;
 
   @Test
@@ -35,12 +42,97 @@ class EngineAgreesWithLiteralRulesTest {
       Instant instant = RandomStructures.instant(new Random(seed));
       Moment moment = snapshot.at(instant);
       for (int person = 0; person < snapshot.personCount(); person++) {
+        ReachOf reach = ReachOf.person(moment, person);
         for (int place = 0; place < snapshot.placeCount(); place++) {
-          Rights literal = literal(structure, snapshot.person(person).id(), snapshot.place(place).id(), instant);
-          Trace trace = Explanation.of(snapshot, instant, person, place);
-          assertThat(List.of(moment.rights(person, place), moment.holders(place).of(person), trace.rights()))
-              .as("seed %d, %s at %s, %s", seed, snapshot.person(person).id(), snapshot.place(place).id(), instant)
-              .containsOnly(literal);
+          String what = "seed %d, %s at %s, %s".formatted(seed, snapshot.person(person).id(), snapshot.place(place).id(), instant);
+          Rights standing = standing(structure, snapshot.person(person).id(), snapshot.place(place).id(), instant);
+          Rights now = now(structure, snapshot.person(person).id(), snapshot.place(place).id(), instant);
+          Trace trace = Explanation.of(snapshot, instant, person, place, Explanation.WallReasons.SHOWN);
+          assertThat(List.of(moment.rights(person, place), moment.holders(place).of(person), trace.standing(),
+              Rights.ofMask(reach.rightsAt(place)))).as("standing, " + what).containsOnly(standing);
+          assertThat(List.of(moment.rightsNow(person, place), moment.holdersNow(place).of(person), trace.rights()))
+              .as("now, " + what).containsOnly(now);
+        }
+      }
+    }
+  }
+
+  @Test
+  void who_can_is_for_each_right_exactly_the_people_who_literally_hold_it() {
+    for (long seed = FIRST_SEED; seed < FIRST_SEED + 600; seed++) {
+      Structure structure = RandomStructures.fromSeed(seed);
+      Snapshot snapshot = Snapshot.of(structure);
+      for (int place = 0; place < snapshot.placeCount(); place++) {
+        for (Right right : Right.values()) {
+          String id = snapshot.place(place).id();
+          Set<String> literal = structure.people().keySet().stream()
+              .filter(person -> standing(structure, person, id, RandomStructures.NOW).contains(right)).collect(Collectors.toSet());
+          WhoCan found = WhoCan.holding(snapshot.at(RandomStructures.NOW), right, place);
+          assertThat(found.stream().map(person -> person.id()).collect(Collectors.toSet())).as("seed %d, %s at %s", seed, right, id)
+              .isEqualTo(literal).hasSize(found.count());
+        }
+      }
+    }
+  }
+
+  @Test
+  void without_the_wall_is_the_literal_answer_of_the_structure_without_walls_and_each_wall_named_bars_alone() {
+    for (long seed = FIRST_SEED; seed < FIRST_SEED + 1_000; seed++) {
+      Structure structure = RandomStructures.fromSeed(seed);
+      Structure open = structure.guardedBy(structure.oversights().values(), List.of());
+      Snapshot snapshot = Snapshot.of(structure);
+      for (int person = 0; person < snapshot.personCount(); person++) {
+        for (int place = 0; place < snapshot.placeCount(); place++) {
+          String who = snapshot.person(person).id();
+          Place where = snapshot.place(place);
+          Trace trace = Explanation.of(snapshot, RandomStructures.NOW, person, place, Explanation.WallReasons.SHOWN);
+          Set<String> barring = structure.walls().values().stream().filter(wall -> structure.people().get(who).active()
+              && LiteralWalls.bars(structure, wall, structure.people().get(who), where, RandomStructures.NOW))
+              .map(wall -> wall.id()).collect(Collectors.toSet());
+          assertThat(trace.withoutWalls() != null).as("seed %d", seed).isEqualTo(!barring.isEmpty());
+          if (!barring.isEmpty()) {
+            assertThat(trace.withoutWalls().rights()).as("seed %d", seed).isEqualTo(now(open, who, where.id(), RandomStructures.NOW));
+            assertThat(trace.stages().get(1).guards().stream().map(Trace.Guard::id).collect(Collectors.toSet()))
+                .as("seed %d", seed).isEqualTo(barring);
+          }
+        }
+      }
+    }
+  }
+
+  @Test
+  void passage_is_literal() {
+    for (long seed = FIRST_SEED; seed < FIRST_SEED + 600; seed++) {
+      Structure structure = RandomStructures.fromSeed(seed);
+      Snapshot snapshot = Snapshot.of(structure);
+      for (int person = 0; person < snapshot.personCount(); person++) {
+        BitSet shown = Passage.of(snapshot.at(RandomStructures.NOW), person);
+        for (int place = 0; place < snapshot.placeCount(); place++) {
+          Place here = snapshot.place(place);
+          assertThat(shown.get(place)).as("seed %d, %s at %s", seed, snapshot.person(person).id(), here.id())
+              .isEqualTo(here.kind().isContainer()
+                  && LiteralRules.shows(structure, snapshot.person(person).id(), here, RandomStructures.NOW));
+        }
+      }
+    }
+  }
+
+  @Test
+  void what_may_be_added_is_the_literal_answer_for_a_document_that_is_really_put_there() {
+    for (long seed = FIRST_SEED; seed < FIRST_SEED + 600; seed++) {
+      Structure structure = RandomStructures.fromSeed(seed);
+      Snapshot snapshot = Snapshot.of(structure);
+      for (Place container : structure.places().values()) {
+        if (container.kind() == PlaceKind.FOLDER || container.kind() == PlaceKind.LIBRARY) {
+          for (String type : structure.types().keySet()) {
+            Place imagined = Place.plain("imagined", PlaceKind.DOCUMENT, container.id(), "imagined", false, Map.of(), type, null, null);
+            Structure with = structure.withPlaces(Map.of("imagined", imagined));
+            for (int person = 0; person < snapshot.personCount(); person++) {
+              assertThat(snapshot.at(RandomStructures.NOW).rightsOnNew(person, snapshot.placeNumber(container.id()), type))
+                  .as("seed %d, %s in %s", seed, type, container.id())
+                  .isEqualTo(standing(with, snapshot.person(person).id(), "imagined", RandomStructures.NOW));
+            }
+          }
         }
       }
     }
@@ -51,14 +143,15 @@ class EngineAgreesWithLiteralRulesTest {
     for (long seed = FIRST_SEED; seed < FIRST_SEED + STRUCTURES; seed++) {
       Structure before = RandomStructures.fromSeed(seed);
       Instant now = RandomStructures.NOW;
-      Rehearsal rehearsal = Rehearsal.of(Snapshot.of(before), RandomStructures.draft(before, seed), now, null);
-      Structure after = Application.of(before, RandomStructures.draft(before, seed), now).structure();
+      Snapshot snapshot = Snapshot.of(before);
+      Rehearsal rehearsal = Rehearsal.of(snapshot, RandomDrafts.fromSeed(before, seed), now, null);
+      Structure after = Application.of(snapshot, RandomDrafts.fromSeed(before, seed), now).structure();
       for (Difference difference : rehearsal.differences()) {
         Set<String> expected = new TreeSet<>();
         for (Place place : after.places().values()) {
           for (String person : after.people().keySet()) {
-            Rights had = literal(before, person, place.id(), difference.instant());
-            Rights has = literal(after, person, place.id(), difference.instant());
+            Rights had = standing(before, person, place.id(), difference.instant());
+            Rights has = standing(after, person, place.id(), difference.instant());
             if (!had.equals(has)) {
               expected.add(person + " " + place.id() + " +" + has.minus(had) + " -" + had.minus(has));
             }
@@ -74,12 +167,35 @@ class EngineAgreesWithLiteralRulesTest {
   }
 
   @Test
+  void a_snapshot_made_from_another_gives_the_same_rights_as_one_compiled_afresh_however_often_it_is_done() {
+    for (long seed = FIRST_SEED; seed < FIRST_SEED + 1_000; seed++) {
+      Structure structure = RandomStructures.fromSeed(seed);
+      Snapshot snapshot = Snapshot.of(structure);
+      for (int step = 0; step < 3; step++) {
+        snapshot = snapshot.next(Application.of(snapshot, RandomDrafts.fromSeed(snapshot.structure(), seed + step), RandomStructures.NOW).structure());
+        Snapshot fresh = Snapshot.of(snapshot.structure());
+        for (int hours = -3; hours <= 3; hours++) {
+          Instant instant = RandomStructures.NOW.plusSeconds(3_600L * hours);
+          for (int person = 0; person < fresh.personCount(); person++) {
+            for (int place = 0; place < fresh.placeCount(); place++) {
+              assertThat(List.of(snapshot.at(instant).rights(person, place), snapshot.at(instant).holders(place).of(person),
+                  snapshot.detached().at(instant).holders(place).of(person)))
+                  .as("seed %d, step %d at %s", seed, step, instant).containsOnly(fresh.at(instant).rights(person, place));
+            }
+          }
+        }
+        assertClassesCountTheirPlaces(seed, snapshot.at(RandomStructures.NOW));
+      }
+    }
+  }
+
+  @Test
   void a_lock_out_is_a_place_where_literally_nobody_active_and_on_staff_governs() {
     for (long seed = FIRST_SEED; seed < FIRST_SEED + 500; seed++) {
       Structure structure = RandomStructures.fromSeed(seed);
       Set<String> expected = structure.places().keySet().stream()
           .filter(place -> structure.people().values().stream().noneMatch(person -> person.active() && person.staff()
-              && LiteralRules.rights(structure, person.id(), place, RandomStructures.NOW).contains(Right.GOVERN)))
+              && standing(structure, person.id(), place, RandomStructures.NOW).contains(Right.GOVERN)))
           .collect(Collectors.toSet());
       assertThat(LockOuts.all(Snapshot.of(structure), RandomStructures.NOW).stream().map(Place::id).collect(Collectors.toSet()))
           .as("seed %d", seed).isEqualTo(expected);
@@ -94,12 +210,30 @@ class EngineAgreesWithLiteralRulesTest {
         .isEqualTo(difference.pairs().filter(pair -> !pair.lost().isEmpty()).count());
     assertThat((long) totals.peopleGaining()).as("seed %d", seed)
         .isEqualTo(difference.people().stream().filter(person -> !person.gained().isEmpty()).count());
-    assertThat(totals.places()).as("seed %d", seed).isEqualTo(difference.places().size());
-    assertThat(totals.documents()).as("seed %d", seed)
-        .isEqualTo((int) difference.places().stream().filter(place -> place.place().isDocument()).count());
+    assertThat((long) totals.places()).as("seed %d", seed).isEqualTo(difference.places().count());
+    assertThat((long) totals.documents()).as("seed %d", seed)
+        .isEqualTo(difference.places().filter(place -> place.place().isDocument()).count());
+    for (Right right : Right.values()) {
+      assertThat(difference.gainedByRight().getOrDefault(right, 0L)).as("seed %d, %s", seed, right)
+          .isEqualTo(difference.pairs().filter(pair -> pair.gained().contains(right)).count());
+    }
   }
 
-  private static Rights literal(Structure structure, String person, String place, Instant instant) {
+  private static void assertClassesCountTheirPlaces(long seed, Moment moment) {
+    int[] counted = new int[moment.classCount()];
+    for (int place = 0; place < moment.snapshot().placeCount(); place++) {
+      counted[moment.classOf(place)]++;
+    }
+    for (int number = 0; number < counted.length; number++) {
+      assertThat(moment.placesInClass(number)).as("seed %d, class %d", seed, number).isEqualTo(counted[number]);
+    }
+  }
+
+  private static Rights standing(Structure structure, String person, String place, Instant instant) {
+    return Rights.copyOf(LiteralRules.standing(structure, person, place, instant));
+  }
+
+  private static Rights now(Structure structure, String person, String place, Instant instant) {
     return Rights.copyOf(LiteralRules.rights(structure, person, place, instant));
   }
 }

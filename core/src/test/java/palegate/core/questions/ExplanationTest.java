@@ -20,34 +20,35 @@ class ExplanationTest {
   private final Snapshot snapshot = Harbour.snapshot();
 
   private Trace why(String person, String place, Instant instant) {
-    return Explanation.of(snapshot, instant, snapshot.personNumber(person), snapshot.placeNumber(place));
+    return Explanation.of(snapshot, instant, snapshot.personNumber(person), snapshot.placeNumber(place),
+        Explanation.WallReasons.SHOWN);
   }
 
   @Test
   void every_stage_says_what_it_did_and_why_even_when_nothing_matched() {
     Trace trace = why("per", "c1", Harbour.NOW);
-    assertThat(trace.stages()).extracting(Trace.Step::number).containsExactly(0, 2, 3, 6);
+    assertThat(trace.stages()).extracting(Trace.Step::number).containsExactly(0, 1, 2, 3, 4, 5, 6, 7, 8, 9);
     assertThat(trace.stages()).allSatisfy(step -> assertThat(step.reason()).isNotBlank());
-    assertThat(trace.stages().get(1).reason()).contains("None of the 2 grants", "Per");
+    assertThat(trace.stages().get(2).reason()).contains("None of the 2 grants", "Per");
   }
 
   @Test
   void an_acting_entry_comes_with_the_chain_of_memberships_it_matched_by() {
     Trace trace = why("mia", "val1", Harbour.NOW);
-    Trace.Acting grant = trace.stages().get(1).acting().get(0);
+    Trace.Acting grant = trace.stages().get(2).acting().get(0);
     assertThat(grant.entry().id()).isEqualTo("e-adj");
     assertThat(grant.here()).isFalse();
     assertThat(grant.paths()).singleElement().satisfies(path ->
         assertThat(path.links()).extracting(Trace.Link::id).containsExactly("trainees", "adjusters"));
-    assertThat(trace.stages().get(2).acting()).singleElement()
+    assertThat(trace.stages().get(3).acting()).singleElement()
         .satisfies(taken -> assertThat(taken.entry().id()).isEqualTo("w-val"));
-    assertThat(trace.stages().get(2).before().minus(trace.stages().get(2).after())).hasToString("copy");
+    assertThat(trace.stages().get(3).before().minus(trace.stages().get(3).after())).hasToString("copy");
   }
 
   @Test
   void a_unit_matches_by_the_units_up_to_the_one_named() {
     Trace trace = why("mia", "let2", Harbour.NOW);
-    assertThat(trace.stages().get(1).acting().get(0).paths().get(0).links())
+    assertThat(trace.stages().get(2).acting().get(0).paths().get(0).links())
         .extracting(Trace.Link::id).containsExactly("u-cas", "u-all");
   }
 
@@ -79,9 +80,10 @@ class ExplanationTest {
         base.types().values(), base.places().values(),
         List.of(Harbour.grant("e", "cas", new Subject.OfGroup("m18"), "reader")), List.of());
     Snapshot compiled = Snapshot.of(deep);
-    Trace trace = Explanation.of(compiled, Harbour.NOW, compiled.personNumber("mia"), compiled.placeNumber("c1"));
-    assertThat(trace.stages().get(1).acting().get(0).paths()).hasSize(MembershipPaths.LISTED);
-    assertThat(trace.stages().get(1).acting().get(0).morePaths()).isTrue();
+    Trace trace = Explanation.of(compiled, Harbour.NOW, compiled.personNumber("mia"), compiled.placeNumber("c1"),
+        Explanation.WallReasons.SHOWN);
+    assertThat(trace.stages().get(2).acting().get(0).paths()).hasSize(MembershipPaths.LISTED);
+    assertThat(trace.stages().get(2).acting().get(0).morePaths()).isTrue();
   }
 
   private static Group inner(String id, String... inside) {

@@ -10,20 +10,26 @@ import java.util.Random;
 import java.util.Set;
 import java.util.function.IntConsumer;
 import palegate.core.access.Grant;
+import palegate.core.access.Oversight;
 import palegate.core.access.Withholding;
-import palegate.core.drafts.Change;
 import palegate.core.people.Group;
 import palegate.core.people.Membership;
 import palegate.core.people.Period;
 import palegate.core.people.Person;
 import palegate.core.people.Subject;
 import palegate.core.people.Unit;
+import palegate.core.places.Conditions;
+import palegate.core.places.Guards;
 import palegate.core.places.Place;
 import palegate.core.places.PlaceKind;
 import palegate.core.roles.Rights;
 import palegate.core.roles.Role;
 import palegate.core.structure.Structure;
+import palegate.core.types.Clearance;
 import palegate.core.types.DocumentType;
+import palegate.core.walls.Barrier;
+import palegate.core.walls.Scope;
+import palegate.core.walls.Wall;
 
 /** Small structures full of edge cases, each from a seed of its own. */
 public final class RandomStructures {
@@ -37,17 +43,29 @@ public final class RandomStructures {
   private final List<DocumentType> types = new ArrayList<>();
   private final List<Place> places = new ArrayList<>();
 
-  private RandomStructures(long seed) {
-    random = new Random(seed);
+  private RandomStructures(Random random) {
+    this.random = random;
   }
 
   public static Structure fromSeed(long seed) {
-    return new RandomStructures(seed).make();
+    return new RandomStructures(new Random(seed)).make();
   }
 
   /** An instant that often falls exactly on an edge of some period. */
   public static Instant instant(Random random) {
     return NOW.plus(Duration.ofHours(random.nextInt(7) - 3));
+  }
+
+  /** A maker of more parts for a structure that this class has made. */
+  static RandomStructures moreFor(Structure structure, Random random) {
+    RandomStructures more = new RandomStructures(random);
+    more.units.addAll(structure.units().values());
+    more.people.addAll(structure.people().values());
+    more.groups.addAll(structure.groups().values());
+    more.roles.addAll(structure.roles().values());
+    more.types.addAll(structure.types().values());
+    more.places.addAll(structure.places().values());
+    return more;
   }
 
   private Structure make() {
@@ -56,42 +74,62 @@ public final class RandomStructures {
         units.isEmpty() || chance(25) ? null : "u" + random.nextInt(units.size()))));
     times(random.nextInt(6), this::addGroup);
     times(1 + random.nextInt(4), i -> roles.add(new Role("r" + i, "Role " + i, Rights.ofMask(random.nextInt(512)))));
-    times(random.nextInt(4), i -> types.add(new DocumentType("t" + i, "Type " + i, List.of())));
-    places.add(new Place("root", PlaceKind.REPOSITORY, null, "Repository", true, Map.of(), null, null, null));
+    times(random.nextInt(4), i -> types.add(new DocumentType("t" + i, "Type " + i, chance(40), List.of(), clearances())));
+    places.add(new Place("root", PlaceKind.REPOSITORY, null, "Repository", true, labels(), null, null, null, guards(), Conditions.NONE));
     times(random.nextInt(14), this::addPlace);
     List<Grant> grants = new ArrayList<>();
     times(random.nextInt(10), i -> grants.add(new Grant("e" + i, anyPlace(), subject(), "r" + random.nextInt(roles.size()), someTypes(), period(), null)));
     List<Withholding> withholdings = new ArrayList<>();
     times(random.nextInt(5), i -> withholdings.add(new Withholding("w" + i, anyPlace(), subject(), Rights.ofMask(random.nextInt(512)), someTypes(), period(), null)));
-    return Structure.of(units, people, groups, roles, types, places, grants, withholdings);
+    List<Oversight> oversights = new ArrayList<>();
+    times(random.nextInt(3), i -> oversights.add(new Oversight("o" + i, anyPlace(), subject(), period(), null)));
+    List<Wall> walls = new ArrayList<>();
+    times(random.nextInt(4), i -> walls.add(wall("x" + i)));
+    return Structure.of(units, people, groups, roles, types, places, grants, withholdings).guardedBy(oversights, walls);
   }
 
-  /** A draft of one to four changes that can be made on the structure, most of the time. */
-  public static List<Change> draft(Structure structure, long seed) {
-    Random random = new Random(seed);
-    List<Change> changes = new ArrayList<>();
-    List<String> places = List.copyOf(structure.places().keySet());
-    List<Grant> grants = List.copyOf(structure.grants().values());
-    for (int i = 0; i <= random.nextInt(4); i++) {
-      String place = places.get(random.nextInt(places.size()));
-      Subject subject = structure.people().isEmpty() ? Subject.BuiltIn.STAFF
-          : new Subject.OfPerson(structure.people().keySet().iterator().next());
-      String role = structure.roles().keySet().iterator().next();
-      Grant grant = new Grant("n" + i, place, subject, role, Set.of(), Period.ALWAYS, null);
-      changes.add(switch (random.nextInt(6)) {
-        case 0 -> new Change.AddGrant(grant);
-        case 1 -> new Change.AddWithholding(new Withholding("n" + i, place, Subject.BuiltIn.STAFF, Rights.ofMask(1 + random.nextInt(511)), Set.of(), Period.ALWAYS, null));
-        case 2 -> grants.isEmpty() ? new Change.AddGrant(grant) : remove(grants.get(random.nextInt(grants.size())));
-        case 3 -> new Change.Break(place, Change.Start.CARRY_OVER, List.of(), "b" + i);
-        case 4 -> new Change.Break(place, Change.Start.EMPTY, List.of(grant), "b" + i);
-        default -> new Change.Rejoin(place, random.nextBoolean());
-      });
-    }
-    return changes;
+  private List<Clearance> clearances() {
+    List<Clearance> clearances = new ArrayList<>();
+    times(random.nextInt(3), i -> clearances.add(new Clearance(subject(), "r" + random.nextInt(roles.size()), period())));
+    return clearances;
   }
 
-  private static Change remove(Grant grant) {
-    return new Change.RemoveGrant(grant.place(), grant.id());
+  Map<String, String> labels() {
+    return chance(60) ? Map.of() : chance(70) ? Map.of("k", "v" + random.nextInt(3))
+        : Map.of("k", "v" + random.nextInt(3), "m", "w" + random.nextInt(2));
+  }
+
+  Guards guards() {
+    return chance(75) ? Guards.NONE
+        : new Guards(chance(50) ? "r" + random.nextInt(roles.size()) : null, chance(40), chance(40));
+  }
+
+  private Conditions conditions(String owner) {
+    return chance(60) ? Conditions.NONE : new Conditions(owner != null && chance(50), chance(40),
+        people.isEmpty() || chance(60) ? null : "p" + random.nextInt(people.size()), null);
+  }
+
+  /** A wall of any kind, on places and types of the structure, under a given id. */
+  Wall wall(String id) {
+    List<Wall.Exempt> exceptions = chance(70) ? List.of()
+        : List.of(new Wall.Exempt(subject(), chance(50) ? null : instant(random)));
+    Barrier barrier = switch (random.nextInt(4)) {
+      case 0 -> new Barrier.Screen(scope(), List.of(subject()));
+      case 1 -> new Barrier.Seal(scope(), List.of(subject(), subject()));
+      case 2 -> new Barrier.Confine(scope(), List.of(subject()));
+      default -> new Barrier.Sides(List.of(new Barrier.Side("one", List.of(subject()), scope()),
+          new Barrier.Side("two", List.of(subject(), subject()), scope()), new Barrier.Side("three", List.of(subject()), scope())));
+    };
+    Wall.State state = chance(75) ? Wall.State.STANDING : chance(50) ? Wall.State.PLANNED : Wall.State.LIFTED;
+    return new Wall(id, "Wall " + id, "because", state, period(), barrier, exceptions);
+  }
+
+  private Scope scope() {
+    Set<String> inPlaces = chance(40) ? Set.of(anyPlace()) : Set.of();
+    Set<String> ofTypes = types.isEmpty() || chance(70) ? Set.of() : Set.of("t" + random.nextInt(types.size()));
+    Map<String, Set<String>> withLabels = inPlaces.isEmpty() && ofTypes.isEmpty() || chance(50)
+        ? chance(70) ? Map.of("k", Set.of("v" + random.nextInt(4))) : Map.of("k", Set.of("v0", "v1"), "m", Set.of("w0")) : Map.of();
+    return new Scope(inPlaces, ofTypes, withLabels);
   }
 
   private void addGroup(int i) {
@@ -122,12 +160,15 @@ public final class RandomStructures {
     if (parents.isEmpty()) {
       return;
     }
-    places.add(new Place("d" + i, kind, parents.get(random.nextInt(parents.size())).id(), "Place " + i, chance(25), Map.of(),
-        kind == PlaceKind.DOCUMENT && !types.isEmpty() && chance(75) ? "t" + random.nextInt(types.size()) : null, null,
-        kind == PlaceKind.LINK ? targets.get(random.nextInt(targets.size())).id() : null));
+    boolean document = kind == PlaceKind.DOCUMENT;
+    String owner = document && !people.isEmpty() && chance(50) ? "p" + random.nextInt(people.size()) : null;
+    places.add(new Place("d" + i, kind, parents.get(random.nextInt(parents.size())).id(), "Place " + i, chance(25), labels(),
+        document && !types.isEmpty() && chance(75) ? "t" + random.nextInt(types.size()) : null, owner,
+        kind == PlaceKind.LINK ? targets.get(random.nextInt(targets.size())).id() : null, guards(),
+        document ? conditions(owner) : Conditions.NONE));
   }
 
-  private Subject subject() {
+  Subject subject() {
     return switch (random.nextInt(5)) {
       case 0 -> people.isEmpty() ? Subject.BuiltIn.STAFF : new Subject.OfPerson("p" + random.nextInt(people.size()));
       case 1, 2 -> groups.isEmpty() ? Subject.BuiltIn.OUTSIDERS : new Subject.OfGroup("g" + random.nextInt(groups.size()));
@@ -136,7 +177,7 @@ public final class RandomStructures {
     };
   }
 
-  private Period period() {
+  Period period() {
     if (chance(60)) {
       return Period.ALWAYS;
     }
@@ -145,11 +186,11 @@ public final class RandomStructures {
     return from != null && until != null && !until.isAfter(from) ? new Period(until.minusSeconds(1), from) : new Period(from, until);
   }
 
-  private Set<String> someTypes() {
+  Set<String> someTypes() {
     return types.isEmpty() || chance(65) ? Set.of() : Set.of("t" + random.nextInt(types.size()));
   }
 
-  private String anyPlace() {
+  String anyPlace() {
     return places.get(random.nextInt(places.size())).id();
   }
 

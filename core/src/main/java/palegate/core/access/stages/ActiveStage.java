@@ -1,7 +1,5 @@
 package palegate.core.access.stages;
 
-import palegate.core.roles.Rights;
-
 /** Stage 0: an inactive person has no rights at all, whatever the later stages would give. */
 public final class ActiveStage implements Stage {
   @Override
@@ -15,17 +13,17 @@ public final class ActiveStage implements Stage {
   }
 
   @Override
-  public Rights apply(Rights before, PersonAtPlace asked) {
+  public int apply(int before, PersonAtPlace asked) {
     return before;
+  }
+
+  @Override
+  public void apply(Holders holders, EveryoneAtPlace asked) {
+    holders.begin(asked.active());
   }
 
   @Override
   public boolean stops(PersonAtPlace asked) {
     return !asked.active();
-  }
-
-  @Override
-  public void apply(Holders holders, EveryoneAtPlace asked) {
-    // Nobody holds anything yet: the grants are given to active people only (see GrantStage).
   }
 }

@@ -1,6 +1,5 @@
 package palegate.core.access.stages;
 
-import palegate.core.roles.Right;
 import palegate.core.roles.Rights;
 
 /** Stage 6: a right whose need is missing falls away. */
@@ -16,15 +15,12 @@ public final class CloseStage implements Stage {
   }
 
   @Override
-  public Rights apply(Rights before, PersonAtPlace asked) {
-    return before.close();
+  public int apply(int before, PersonAtPlace asked) {
+    return Rights.close(before);
   }
 
   @Override
   public void apply(Holders holders, EveryoneAtPlace asked) {
-    for (Right right : Right.values()) {
-      // A need stands before what needs it, so it is already closed when it is used here.
-      right.need().ifPresent(need -> holders.of(right).and(holders.of(need)));
-    }
+    holders.close();
   }
 }

@@ -1,17 +1,43 @@
 package palegate.core.access.stages;
 
-import java.util.List;
-import org.roaringbitmap.RoaringBitmap;
-import palegate.core.roles.Rights;
+import palegate.core.people.PersonSet;
 
 /** What the stages ask about all people at once, at one place at one instant. */
 public interface EveryoneAtPlace {
-  RoaringBitmap active();
+  PersonSet active();
 
-  List<Line> grants();
+  PersonSet external();
 
-  List<Line> withholdings();
+  /** Everyone whom a wall bars from the place. */
+  PersonSet barred();
 
-  /** The people whom an entry matches, and its rights. The bitmap is only to be read. */
-  record Line(RoaringBitmap people, Rights rights) {}
+  Lines grants();
+
+  Lines withholdings();
+
+  /** Whether the place is a document of a guarded type. */
+  boolean guarded();
+
+  Lines clearances();
+
+  /** The intersection of every ceiling on the path to the root, as a mask; all rights if there is none. */
+  int ceiling();
+
+  boolean reserveSharing();
+
+  boolean noTakeaway();
+
+  /** Whether the place is a private document. */
+  boolean isPrivate();
+
+  /** The number of the document's owner, or -1. */
+  int owner();
+
+  boolean frozen();
+
+  /** The number of the person who has the document checked out, or -1. */
+  int checkedOutBy();
+
+  /** Everyone whom an oversight at the place or above it names. */
+  PersonSet overseers();
 }

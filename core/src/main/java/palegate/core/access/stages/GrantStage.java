@@ -1,7 +1,5 @@
 package palegate.core.access.stages;
 
-import palegate.core.roles.Rights;
-
 /** Stage 2: the union of the roles of the matching grants that reach the place. */
 public final class GrantStage implements Stage {
   @Override
@@ -15,15 +13,12 @@ public final class GrantStage implements Stage {
   }
 
   @Override
-  public Rights apply(Rights before, PersonAtPlace asked) {
-    return before.union(asked.granted());
+  public int apply(int before, PersonAtPlace asked) {
+    return before | asked.granted();
   }
 
   @Override
   public void apply(Holders holders, EveryoneAtPlace asked) {
-    for (EveryoneAtPlace.Line line : asked.grants()) {
-      holders.give(line.people(), line.rights());
-    }
-    holders.keepOnly(asked.active());
+    holders.give(asked.grants());
   }
 }

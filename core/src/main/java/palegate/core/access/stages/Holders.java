@@ -1,56 +1,226 @@
 package palegate.core.access.stages;
 
-import org.roaringbitmap.RoaringBitmap;
+import java.util.Arrays;
+import palegate.core.people.PersonSet;
 import palegate.core.roles.Right;
 import palegate.core.roles.Rights;
 
 /**
- * For each right, the people who hold it. The stages change it in place while it is being made;
- * once made it is only read.
+ * For each right, the people who hold it, as bits by person number. The stages change it in place
+ * while it is being made; once made it is only read. It may be made for some rights only.
  */
 public final class Holders {
-  private final RoaringBitmap[] byRight = new RoaringBitmap[Right.values().length];
+  static final int RIGHTS = Right.values().length;
 
-  public Holders() {
-    for (int i = 0; i < byRight.length; i++) {
-      byRight[i] = new RoaringBitmap();
+  private final long[][] byRight = new long[RIGHTS][];
+  /** Who may hold anything here: active and not barred. */
+  private final long[] eligible;
+  private final long[] scratch;
+  private final int wanted;
+
+  private Holders(int people, int wanted) {
+    int words = (people + 63) / 64;
+    for (int right = 0; right < RIGHTS; right++) {
+      byRight[right] = (wanted & 1 << right) == 0 ? null : new long[words];
+    }
+    eligible = new long[words];
+    scratch = new long[words];
+    this.wanted = wanted;
+  }
+
+  /** Room for all nine rights. */
+  public static Holders ofAllRights(int people) {
+    return new Holders(people, Rights.ALL.mask());
+  }
+
+  /** Room for one right and for whatever it depends on in some stage: far cheaper to make. */
+  public static Holders of(Right right, int people) {
+    int needed = Rights.of(right).complete().mask();
+    needed |= right == Right.SHARE ? Rights.bit(Right.GOVERN) : 0;
+    needed |= right == Right.COPY ? Rights.bit(Right.REVISE) : 0;
+    // What is private leaves find and govern to who governs.
+    needed |= Rights.bit(Right.GOVERN);
+    return new Holders(people, needed);
+  }
+
+  void begin(PersonSet active) {
+    for (int right = 0; right < RIGHTS; right++) {
+      if (byRight[right] != null) {
+        Arrays.fill(byRight[right], 0);
+      }
+    }
+    Arrays.fill(eligible, 0);
+    active.addTo(eligible);
+  }
+
+  void bar(PersonSet people) {
+    people.takeFrom(eligible);
+  }
+
+  /** Gives lines to those who are eligible. Lines with the same rights are best given side by side. */
+  void give(Lines lines) {
+    int line = 0;
+    while (line < lines.count()) {
+      line = unite(lines, line);
+      int rights = lines.rights(line - 1) & wanted;
+      for (int i = 0; i < scratch.length; i++) {
+        scratch[i] &= eligible[i];
+      }
+      for (int right = 0; right < RIGHTS; right++) {
+        if ((rights & 1 << right) != 0) {
+          addTo(byRight[right], scratch);
+        }
+      }
     }
   }
 
-  public RoaringBitmap of(Right right) {
-    return byRight[right.ordinal()];
-  }
-
-  public void give(RoaringBitmap people, Rights rights) {
-    for (Right right : rights.list()) {
-      of(right).or(people);
+  void take(Lines lines) {
+    for (int line = 0; line < lines.count(); line++) {
+      int rights = lines.rights(line) & wanted;
+      for (int right = 0; right < RIGHTS; right++) {
+        if ((rights & 1 << right) != 0) {
+          lines.people(line).takeFrom(byRight[right]);
+        }
+      }
     }
   }
 
-  public void take(RoaringBitmap people, Rights rights) {
-    for (Right right : rights.list()) {
-      of(right).andNot(people);
+  /** Leaves each right only to those whom some line leaves it. */
+  void keepOnly(Lines lines) {
+    long[][] left = new long[RIGHTS][];
+    int line = 0;
+    while (line < lines.count()) {
+      line = unite(lines, line);
+      int rights = lines.rights(line - 1) & wanted;
+      for (int right = 0; right < RIGHTS; right++) {
+        if ((rights & 1 << right) != 0) {
+          left[right] = left[right] == null ? new long[scratch.length] : left[right];
+          addTo(left[right], scratch);
+        }
+      }
+    }
+    for (int right = 0; right < RIGHTS; right++) {
+      if (byRight[right] != null && left[right] == null) {
+        Arrays.fill(byRight[right], 0);
+      } else if (byRight[right] != null) {
+        keep(byRight[right], left[right]);
+      }
     }
   }
 
-  public void keepOnly(RoaringBitmap people) {
-    for (RoaringBitmap holders : byRight) {
-      holders.and(people);
+  void takeFrom(PersonSet people, int rights) {
+    for (int right = 0; right < RIGHTS; right++) {
+      if ((rights & wanted & 1 << right) != 0) {
+        people.takeFrom(byRight[right]);
+      }
     }
   }
 
+  void takeFromAll(int rights) {
+    for (int right = 0; right < RIGHTS; right++) {
+      if ((rights & wanted & 1 << right) != 0) {
+        Arrays.fill(byRight[right], 0);
+      }
+    }
+  }
+
+  /** Takes a right from all who do not hold another. */
+  void takeWithout(Right right, Right other) {
+    if (byRight[right.ordinal()] != null) {
+      keep(byRight[right.ordinal()], byRight[other.ordinal()]);
+    }
+  }
+
+  /** Takes a right from everyone but one person; -1 names nobody. */
+  void takeFromAllBut(Right right, int person) {
+    long[] held = byRight[right.ordinal()];
+    if (held != null) {
+      boolean kept = person >= 0 && (held[person >> 6] & 1L << person) != 0;
+      Arrays.fill(held, 0);
+      if (kept) {
+        held[person >> 6] |= 1L << person;
+      }
+    }
+  }
+
+  /** Takes find from all who neither hold govern nor are this person. */
+  void hideFromAllButKeepersAnd(int person) {
+    long[] find = byRight[Right.FIND.ordinal()];
+    boolean kept = person >= 0 && (find[person >> 6] & 1L << person) != 0;
+    keep(find, byRight[Right.GOVERN.ordinal()]);
+    if (kept) {
+      find[person >> 6] |= 1L << person;
+    }
+  }
+
+  void close() {
+    for (Right right : Right.values()) {
+      // A need stands before what needs it, so it is already closed when it is used here.
+      if (byRight[right.ordinal()] != null && right.need().isPresent()) {
+        keep(byRight[right.ordinal()], byRight[right.need().get().ordinal()]);
+      }
+    }
+  }
+
+  /** Gives rights to eligible staff among some people. */
+  void giveStaff(PersonSet people, PersonSet external, int rights) {
+    Arrays.fill(scratch, 0);
+    people.addTo(scratch);
+    external.takeFrom(scratch);
+    keep(scratch, eligible);
+    for (int right = 0; right < RIGHTS; right++) {
+      if ((rights & wanted & 1 << right) != 0) {
+        addTo(byRight[right], scratch);
+      }
+    }
+  }
+
+  /** Who holds a right; a new set. */
+  public PersonSet of(Right right) {
+    return PersonSet.copyOf(byRight[right.ordinal()]);
+  }
+
+  /** The bits of a right's holders; only to be read, and only until these holders are made anew. */
+  public long[] bitsOf(int right) {
+    return byRight[right];
+  }
+
+  /** What one person holds. */
   public Rights of(int person) {
     int mask = 0;
-    for (int i = 0; i < byRight.length; i++) {
-      if (byRight[i].contains(person)) {
-        mask |= 1 << i;
+    for (int right = 0; right < RIGHTS; right++) {
+      if (byRight[right] != null && (byRight[right][person >> 6] & 1L << person) != 0) {
+        mask |= 1 << right;
       }
     }
     return Rights.ofMask(mask);
   }
 
-  /** Everyone who holds anything; a new bitmap. */
-  public RoaringBitmap anyone() {
-    return RoaringBitmap.or(byRight);
+  /** Everyone who holds anything: whoever holds a right holds find too. */
+  public PersonSet anyone() {
+    return of(Right.FIND);
+  }
+
+  /** Unites the people of a line and of those after it that have the same rights; returns the line after. */
+  private int unite(Lines lines, int first) {
+    Arrays.fill(scratch, 0);
+    int line = first;
+    do {
+      lines.people(line).addTo(scratch);
+      line++;
+    } while (line < lines.count() && lines.rights(line) == lines.rights(first));
+    return line;
+  }
+
+  private static void addTo(long[] bits, long[] more) {
+    for (int i = 0; i < bits.length; i++) {
+      bits[i] |= more[i];
+    }
+  }
+
+  private static void keep(long[] bits, long[] kept) {
+    for (int i = 0; i < bits.length; i++) {
+      bits[i] &= kept[i];
+    }
   }
 }

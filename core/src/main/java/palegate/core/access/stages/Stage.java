@@ -1,9 +1,9 @@
 package palegate.core.access.stages;
 
-import palegate.core.roles.Rights;
-
 /** One stage of evaluation: it maps a set of rights to a set of rights (section 6). */
-public sealed interface Stage permits ActiveStage, GrantStage, WithholdingStage, CloseStage {
+public sealed interface Stage
+    permits ActiveStage, WallStage, GrantStage, WithholdingStage, ClearanceStage, CeilingStage, CloseStage,
+        HouseRuleStage, ConditionStage, OversightStage {
   /** The stage's number in section 6. */
   int number();
 
@@ -11,12 +11,12 @@ public sealed interface Stage permits ActiveStage, GrantStage, WithholdingStage,
   String title();
 
   /** What the stage makes of one person's rights. */
-  Rights apply(Rights before, PersonAtPlace asked);
+  int apply(int before, PersonAtPlace asked);
 
   /** The same for everyone at once. */
   void apply(Holders holders, EveryoneAtPlace asked);
 
-  /** Whether evaluation ends here when the stage leaves this person nothing to go on with. */
+  /** Whether evaluation ends here and leaves this person nothing. */
   default boolean stops(PersonAtPlace asked) {
     return false;
   }

@@ -1,7 +1,5 @@
 package palegate.core.access.stages;
 
-import palegate.core.roles.Rights;
-
 /** Stage 3: minus the union of the matching withholdings that reach the place. */
 public final class WithholdingStage implements Stage {
   @Override
@@ -15,14 +13,12 @@ public final class WithholdingStage implements Stage {
   }
 
   @Override
-  public Rights apply(Rights before, PersonAtPlace asked) {
-    return before.minus(asked.withheld());
+  public int apply(int before, PersonAtPlace asked) {
+    return before & ~asked.withheld();
   }
 
   @Override
   public void apply(Holders holders, EveryoneAtPlace asked) {
-    for (EveryoneAtPlace.Line line : asked.withholdings()) {
-      holders.take(line.people(), line.rights());
-    }
+    holders.take(asked.withholdings());
   }
 }

@@ -2,37 +2,174 @@ package palegate.core.access.stages;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.util.ArrayList;
 import java.util.List;
+import java.util.Random;
 import org.junit.jupiter.api.Nested;
 import org.junit.jupiter.api.Test;
-import org.roaringbitmap.RoaringBitmap;
+import palegate.core.people.PersonSet;
 import palegate.core.roles.Right;
 import palegate.core.roles.Rights;
 
 class StagesTest {
-  private static final Rights READER = Rights.parse(List.of("find", "read", "copy"));
+  private static final int READER = mask("find", "read", "copy");
+  private static final int ALL = Rights.ALL.mask();
 
-  record Asked(boolean active, Rights granted, Rights withheld) implements PersonAtPlace {}
+  /** One person, number 0, to whom nothing applies until a test says so. */
+  static final class Asked implements PersonAtPlace {
+    boolean active = true;
+    boolean external;
+    boolean barred;
+    int granted;
+    int withheld;
+    boolean guarded;
+    int cleared;
+    int ceiling = ALL;
+    boolean reserveSharing;
+    boolean noTakeaway;
+    boolean privateToAnother;
+    boolean frozen;
+    boolean checkedOutByAnother;
+    boolean overseen;
 
-  record Everyone(RoaringBitmap active, List<Line> grants, List<Line> withholdings) implements EveryoneAtPlace {}
+    @Override public boolean active() { return active; }
+    @Override public boolean external() { return external; }
+    @Override public boolean barred() { return barred; }
+    @Override public int granted() { return granted; }
+    @Override public int withheld() { return withheld; }
+    @Override public boolean guarded() { return guarded; }
+    @Override public int cleared() { return cleared; }
+    @Override public int ceiling() { return ceiling; }
+    @Override public boolean reserveSharing() { return reserveSharing; }
+    @Override public boolean noTakeaway() { return noTakeaway; }
+    @Override public boolean privateToAnother() { return privateToAnother; }
+    @Override public boolean frozen() { return frozen; }
+    @Override public boolean checkedOutByAnother() { return checkedOutByAnother; }
+    @Override public boolean overseen() { return overseen; }
+  }
+
+  private static Asked asked(int granted) {
+    Asked asked = new Asked();
+    asked.granted = granted;
+    return asked;
+  }
+
+  private static int mask(String... words) {
+    return Rights.parse(List.of(words)).mask();
+  }
 
   @Test
   void the_pipeline_has_the_stages_in_the_order_of_the_rules() {
-    assertThat(Pipeline.STAGES).extracting(Stage::number).isSorted().containsExactly(0, 2, 3, 6);
-    assertThat(Pipeline.STAGES).extracting(Stage::title).containsExactly("active", "grants", "withholdings", "close");
+    assertThat(Pipeline.STAGES).extracting(Stage::number).containsExactly(0, 1, 2, 3, 4, 5, 6, 7, 8, 9);
+    assertThat(Pipeline.STAGES).extracting(Stage::title).containsExactly("active", "walls", "grants", "withholdings",
+        "clearance", "ceiling", "close", "house rules", "conditions", "oversight");
+    assertThat(Pipeline.STANDING_STAGES).extracting(Stage::number).doesNotContain(8).hasSize(9);
+  }
+
+  @Test
+  void written_out_looped_over_and_for_everyone_at_once_the_stages_come_to_the_same() {
+    Random random = new Random(20_261_124);
+    for (int round = 0; round < 20_000; round++) {
+      Asked asked = anything(random);
+      String seed = "round " + round + " of seed 20261124";
+      assertThat(Pipeline.now(asked)).as(seed).isEqualTo(loop(Pipeline.STAGES, asked)).isEqualTo(together(Pipeline.STAGES, asked));
+      assertThat(Pipeline.standing(asked)).as(seed).isEqualTo(loop(Pipeline.STANDING_STAGES, asked))
+          .isEqualTo(together(Pipeline.STANDING_STAGES, asked));
+    }
+  }
+
+  private static int loop(List<Stage> stages, Asked asked) {
+    int rights = 0;
+    for (Stage stage : stages) {
+      if (stage.stops(asked)) {
+        return 0;
+      }
+      rights = stage.apply(rights, asked);
+    }
+    return rights;
+  }
+
+  private static int together(List<Stage> stages, Asked asked) {
+    Holders holders = Holders.ofAllRights(2);
+    Pipeline.fill(holders, new Together(asked), stages);
+    return holders.of(0).mask();
+  }
+
+  private static Asked anything(Random random) {
+    Asked asked = asked(random.nextInt(512));
+    asked.active = random.nextInt(10) > 0;
+    asked.external = random.nextBoolean();
+    asked.barred = random.nextInt(6) == 0;
+    asked.withheld = random.nextBoolean() ? 0 : random.nextInt(512);
+    asked.guarded = random.nextInt(3) == 0;
+    asked.cleared = random.nextInt(512);
+    asked.ceiling = random.nextBoolean() ? ALL : random.nextInt(512);
+    asked.reserveSharing = random.nextBoolean();
+    asked.noTakeaway = random.nextBoolean();
+    asked.privateToAnother = random.nextInt(4) == 0;
+    asked.frozen = random.nextInt(4) == 0;
+    asked.checkedOutByAnother = random.nextInt(4) == 0;
+    asked.overseen = random.nextInt(4) == 0;
+    return asked;
+  }
+
+  /** The same person among two: the other is nobody's concern and owns what is private. */
+  private record Together(Asked asked) implements EveryoneAtPlace {
+    private static PersonSet ifSo(boolean so) {
+      return so ? PersonSet.of(0) : PersonSet.NOBODY;
+    }
+
+    @Override public PersonSet active() { return ifSo(asked.active); }
+    @Override public PersonSet external() { return ifSo(asked.external); }
+    @Override public PersonSet barred() { return ifSo(asked.barred); }
+    @Override public Lines grants() { return lines(asked.granted); }
+    @Override public Lines withholdings() { return lines(asked.withheld); }
+    @Override public boolean guarded() { return asked.guarded; }
+    @Override public Lines clearances() { return lines(asked.cleared); }
+    @Override public int ceiling() { return asked.ceiling; }
+    @Override public boolean reserveSharing() { return asked.reserveSharing; }
+    @Override public boolean noTakeaway() { return asked.noTakeaway; }
+    @Override public boolean isPrivate() { return asked.privateToAnother; }
+    @Override public int owner() { return 1; }
+    @Override public boolean frozen() { return asked.frozen; }
+    @Override public int checkedOutBy() { return asked.checkedOutByAnother ? 1 : -1; }
+    @Override public PersonSet overseers() { return ifSo(asked.overseen); }
+
+    /** One line for each right, to see them united. */
+    private static Lines lines(int rights) {
+      List<Integer> each = new ArrayList<>();
+      for (Right right : Right.values()) {
+        if ((rights & Rights.bit(right)) != 0) {
+          each.add(Rights.bit(right));
+        }
+      }
+      return new Lines() {
+        @Override public int count() { return each.size(); }
+        @Override public PersonSet people(int line) { return PersonSet.of(0); }
+        @Override public int rights(int line) { return each.get(line); }
+      };
+    }
   }
 
   @Nested
   class Active {
     @Test
-    void ends_the_evaluation_of_an_inactive_person_whatever_is_granted() {
-      assertThat(Pipeline.rights(new Asked(false, Rights.ALL, Rights.NONE))).isEqualTo(Rights.NONE);
+    void ends_the_evaluation_of_an_inactive_person_whatever_is_granted_or_overseen() {
+      Asked asked = asked(ALL);
+      asked.active = false;
+      asked.overseen = true;
+      assertThat(Pipeline.now(asked)).isZero();
     }
+  }
 
+  @Nested
+  class Walls {
     @Test
-    void leaves_inactive_people_out_of_everyone() {
-      Everyone everyone = new Everyone(people(1), List.of(line(READER, 1, 2)), List.of());
-      assertThat(Pipeline.holders(everyone).of(Right.READ)).isEqualTo(people(1));
+    void leave_nothing_and_let_no_oversight_through() {
+      Asked asked = asked(ALL);
+      asked.barred = true;
+      asked.overseen = true;
+      assertThat(Pipeline.now(asked)).isZero();
     }
   }
 
@@ -40,12 +177,12 @@ class StagesTest {
   class Grants {
     @Test
     void unite_and_never_lower_each_other() {
-      assertThat(new GrantStage().apply(Rights.of(Right.FIND), new Asked(true, READER, Rights.NONE))).isEqualTo(READER);
+      assertThat(new GrantStage().apply(mask("find"), asked(READER))).isEqualTo(READER);
     }
 
     @Test
     void nothing_gives_by_default() {
-      assertThat(Pipeline.rights(new Asked(true, Rights.NONE, Rights.NONE))).isEqualTo(Rights.NONE);
+      assertThat(Pipeline.standing(asked(0))).isZero();
     }
   }
 
@@ -53,16 +190,39 @@ class StagesTest {
   class Withholdings {
     @Test
     void take_the_named_rights_only() {
-      assertThat(new WithholdingStage().apply(READER, new Asked(true, READER, Rights.of(Right.COPY))))
-          .hasToString("find read");
+      Asked asked = asked(READER);
+      asked.withheld = mask("copy");
+      assertThat(new WithholdingStage().apply(READER, asked)).isEqualTo(mask("find", "read"));
+    }
+  }
+
+  @Nested
+  class Clearance {
+    @Test
+    void cuts_down_to_what_the_clearances_leave_and_to_nothing_without_one() {
+      Asked asked = asked(ALL);
+      asked.guarded = true;
+      asked.cleared = READER;
+      assertThat(Pipeline.standing(asked)).isEqualTo(READER);
+      asked.cleared = 0;
+      assertThat(Pipeline.standing(asked)).isZero();
     }
 
     @Test
-    void take_from_those_they_name_and_no_one_else() {
-      Everyone everyone = new Everyone(people(1, 2), List.of(line(READER, 1, 2)), List.of(line(Rights.of(Right.COPY), 2)));
-      Holders holders = Pipeline.holders(everyone);
-      assertThat(holders.of(1)).isEqualTo(READER);
-      assertThat(holders.of(2)).hasToString("find read");
+    void does_not_touch_an_open_type() {
+      assertThat(new ClearanceStage().apply(ALL, asked(ALL))).isEqualTo(ALL);
+    }
+  }
+
+  @Nested
+  class Ceiling {
+    @Test
+    void cuts_outsiders_down_and_leaves_staff_alone() {
+      Asked asked = asked(ALL);
+      asked.ceiling = READER;
+      assertThat(Pipeline.standing(asked)).isEqualTo(ALL);
+      asked.external = true;
+      assertThat(Pipeline.standing(asked)).isEqualTo(READER);
     }
   }
 
@@ -70,22 +230,71 @@ class StagesTest {
   class Close {
     @Test
     void drops_what_has_lost_its_need() {
-      assertThat(Pipeline.rights(new Asked(true, Rights.ALL, Rights.of(Right.READ))))
-          .hasToString("find add describe delete govern");
+      assertThat(new CloseStage().apply(ALL & ~mask("read"), asked(ALL))).isEqualTo(mask("find", "add", "describe", "delete", "govern"));
     }
 
     @Test
-    void withholding_find_leaves_nothing_for_one_or_for_all() {
-      Everyone everyone = new Everyone(people(1), List.of(line(Rights.ALL, 1)), List.of(line(Rights.of(Right.FIND), 1)));
-      assertThat(Pipeline.holders(everyone).anyone().isEmpty()).isTrue();
+    void leaves_nothing_without_find() {
+      assertThat(new CloseStage().apply(ALL & ~mask("find"), asked(ALL))).isZero();
     }
   }
 
-  private static RoaringBitmap people(int... numbers) {
-    return RoaringBitmap.bitmapOf(numbers);
+  @Nested
+  class HouseRules {
+    @Test
+    void reserve_sharing_to_those_who_govern() {
+      Asked asked = asked(mask("find", "read", "share"));
+      asked.reserveSharing = true;
+      assertThat(Pipeline.standing(asked)).isEqualTo(mask("find", "read"));
+      asked.granted |= mask("govern");
+      assertThat(Pipeline.standing(asked)).isEqualTo(mask("find", "read", "share", "govern"));
+    }
+
+    @Test
+    void leave_taking_away_to_those_who_revise_even_when_freezing_takes_revise_later() {
+      Asked asked = asked(mask("find", "read", "copy", "revise"));
+      asked.noTakeaway = true;
+      asked.frozen = true;
+      assertThat(Pipeline.now(asked)).isEqualTo(mask("find", "read", "copy"));
+      asked.granted = READER;
+      assertThat(Pipeline.now(asked)).isEqualTo(mask("find", "read"));
+    }
   }
 
-  private static EveryoneAtPlace.Line line(Rights rights, int... people) {
-    return new EveryoneAtPlace.Line(people(people), rights);
+  @Nested
+  class Conditions {
+    @Test
+    void private_leaves_find_and_govern_to_who_governs_and_nothing_to_others() {
+      Asked asked = asked(ALL);
+      asked.privateToAnother = true;
+      assertThat(Pipeline.now(asked)).isEqualTo(mask("find", "govern"));
+      asked.granted = READER;
+      assertThat(Pipeline.now(asked)).isZero();
+      assertThat(Pipeline.standing(asked)).as("standing rights leave conditions out").isEqualTo(READER);
+    }
+
+    @Test
+    void frozen_and_checked_out_take_what_changes_the_document() {
+      Asked asked = asked(ALL);
+      asked.frozen = true;
+      assertThat(Pipeline.now(asked)).isEqualTo(ALL & ~mask("revise", "describe", "delete"));
+      asked.frozen = false;
+      asked.checkedOutByAnother = true;
+      assertThat(Pipeline.now(asked)).isEqualTo(ALL & ~mask("revise", "delete"));
+    }
+  }
+
+  @Nested
+  class Oversight {
+    @Test
+    void lets_staff_see_through_clearance_and_conditions_and_never_an_outsider() {
+      Asked asked = asked(ALL);
+      asked.guarded = true;
+      asked.privateToAnother = true;
+      asked.overseen = true;
+      assertThat(Pipeline.now(asked)).isEqualTo(mask("find", "read"));
+      asked.external = true;
+      assertThat(Pipeline.now(asked)).isZero();
+    }
   }
 }

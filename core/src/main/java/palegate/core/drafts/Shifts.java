@@ -1,0 +1,323 @@
+package palegate.core.drafts;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.stream.IntStream;
+import palegate.core.access.stages.Holders;
+import palegate.core.people.PersonSet;
+import palegate.core.roles.Right;
+import palegate.core.roles.Rights;
+import palegate.core.snapshot.Moment;
+
+/**
+ * What happens to people at the places of each pair of classes. Of each pair only what is counted is
+ * kept; who gains and loses is worked out again when it is asked for, in microseconds.
+ */
+final class Shifts {
+  private static final int RIGHTS = Right.values().length;
+  /** Below this a second thread costs more than it saves. */
+  private static final int PAIRS_FOR_A_THREAD = 64;
+  /** Up to so many people it is cheaper to ask for each than for everyone at once. */
+  private static final int FEW_PEOPLE = 48;
+
+  private final Moment before;
+  private final Moment after;
+  private final Numbering people;
+  private final PairTable pairs;
+  /** Of whom alone anything can differ where the class stays the same. */
+  private final PersonSet altered;
+  private final short[] gained;
+  private final short[] lost;
+  private final int[] gainers;
+  private final int[] losers;
+  private final Tally tally;
+
+  /** What is counted over many pairs. */
+  private static final class Tally {
+    final long[] gaining;
+    final long[] losing;
+    final long[] gainedByRight = new long[RIGHTS];
+    final long[] lostByRight = new long[RIGHTS];
+    long pairsGaining;
+    long pairsLosing;
+
+    Tally(int words) {
+      gaining = new long[words];
+      losing = new long[words];
+    }
+
+    void add(Tally other) {
+      for (int i = 0; i < gaining.length; i++) {
+        gaining[i] |= other.gaining[i];
+        losing[i] |= other.losing[i];
+      }
+      for (int right = 0; right < RIGHTS; right++) {
+        gainedByRight[right] += other.gainedByRight[right];
+        lostByRight[right] += other.lostByRight[right];
+      }
+      pairsGaining += other.pairsGaining;
+      pairsLosing += other.pairsLosing;
+    }
+  }
+
+  /** Who holds what before and after, for one pair of classes at a time; made over and over in the same memory. */
+  private final class Work {
+    final Holders was = Holders.ofAllRights(before.snapshot().personCount());
+    final Holders is = Holders.ofAllRights(after.snapshot().personCount());
+    final long[] gainers = new long[words()];
+    final long[] losers = new long[words()];
+
+    void fill(int pair) {
+      if (pairs.before(pair) >= 0) {
+        before.fillHolders(was, pairs.before(pair));
+      }
+      if (pairs.after(pair) >= 0) {
+        after.fillHolders(is, pairs.after(pair));
+      }
+    }
+
+    long[] had(int pair, int right) {
+      return pairs.before(pair) < 0 ? new long[words()] : people.bitsFromBefore(was.bitsOf(right));
+    }
+
+    long[] has(int pair, int right) {
+      return pairs.after(pair) < 0 ? new long[words()] : people.bitsFromAfter(is.bitsOf(right));
+    }
+  }
+
+  private Shifts(Moment before, Moment after, Numbering people, PairTable pairs, boolean tallied) {
+    this.before = before;
+    this.after = after;
+    this.people = people;
+    this.pairs = pairs;
+    altered = after.comparableTo(before) ? after.alteredPeople(before) : PersonSet.NOBODY;
+    gained = new short[pairs.size()];
+    lost = new short[pairs.size()];
+    gainers = new int[pairs.size()];
+    losers = new int[pairs.size()];
+    tally = tallied ? tallyAll() : new Tally(words());
+  }
+
+  static Shifts of(Moment before, Moment after, Numbering people, PairTable pairs) {
+    return new Shifts(before, after, people, pairs, true);
+  }
+
+  /** Whether no pair changes anything for anybody; stops at the first that does. */
+  static boolean none(Moment before, Moment after, Numbering people, PairTable pairs) {
+    Shifts shifts = new Shifts(before, after, people, pairs, false);
+    return IntStream.range(0, pairs.size()).noneMatch(shifts::changesNow);
+  }
+
+  private boolean changesNow(int pair) {
+    compute(pair, pair + 1, new Tally(words()));
+    return changes(pair);
+  }
+
+  private Tally tallyAll() {
+    int chunks = Math.max(1, Math.min(16, pairs.size() / PAIRS_FOR_A_THREAD));
+    int each = (pairs.size() + chunks - 1) / chunks;
+    List<Tally> parts = new ArrayList<>();
+    IntStream.range(0, chunks).forEach(i -> parts.add(new Tally(words())));
+    IntStream range = IntStream.range(0, chunks);
+    (chunks > 1 ? range.parallel() : range)
+        .forEach(chunk -> compute(chunk * each, Math.min(pairs.size(), (chunk + 1) * each), parts.get(chunk)));
+    Tally all = parts.get(0);
+    parts.subList(1, parts.size()).forEach(all::add);
+    return all;
+  }
+
+  private void compute(int from, int until, Tally into) {
+    Work work = null;
+    for (int pair = from; pair < until; pair++) {
+      if (pairs.before(pair) == pairs.after(pair) && altered.size() <= FEW_PEOPLE) {
+        computeForFew(pair, into);
+      } else {
+        work = work == null ? new Work() : work;
+        computeForAll(pair, work, into);
+      }
+    }
+  }
+
+  private void computeForFew(int pair, Tally into) {
+    int places = pairs.places(pair);
+    altered.forEach(person -> {
+      int was = before.rightsInClass(person, pairs.before(pair));
+      int is = after.rightsInClass(person, pairs.after(pair));
+      if (was != is) {
+        note(pair, is & ~was, was & ~is, into, places, person);
+      }
+    });
+  }
+
+  private void note(int pair, int gains, int losses, Tally into, int places, int person) {
+    gained[pair] |= (short) gains;
+    lost[pair] |= (short) losses;
+    if (gains != 0) {
+      gainers[pair]++;
+      into.gaining[person >> 6] |= 1L << person;
+      into.pairsGaining += places;
+    }
+    if (losses != 0) {
+      losers[pair]++;
+      into.losing[person >> 6] |= 1L << person;
+      into.pairsLosing += places;
+    }
+    for (int right = 0; right < RIGHTS; right++) {
+      into.gainedByRight[right] += (gains >> right & 1) * (long) places;
+      into.lostByRight[right] += (losses >> right & 1) * (long) places;
+    }
+  }
+
+  private void computeForAll(int pair, Work work, Tally into) {
+    int places = pairs.places(pair);
+    work.fill(pair);
+    Arrays.fill(work.gainers, 0);
+    Arrays.fill(work.losers, 0);
+    for (int right = 0; right < RIGHTS; right++) {
+      long[] had = work.had(pair, right);
+      long[] has = work.has(pair, right);
+      int gain = 0;
+      int loss = 0;
+      for (int i = 0; i < had.length; i++) {
+        long differing = had[i] ^ has[i];
+        if (differing != 0) {
+          long gains = differing & has[i];
+          long losses = differing & had[i];
+          work.gainers[i] |= gains;
+          work.losers[i] |= losses;
+          gain += Long.bitCount(gains);
+          loss += Long.bitCount(losses);
+        }
+      }
+      if (gain > 0) {
+        gained[pair] |= (short) (1 << right);
+        into.gainedByRight[right] += (long) gain * places;
+      }
+      if (loss > 0) {
+        lost[pair] |= (short) (1 << right);
+        into.lostByRight[right] += (long) loss * places;
+      }
+    }
+    gainers[pair] = addTo(into.gaining, work.gainers);
+    losers[pair] = addTo(into.losing, work.losers);
+    into.pairsGaining += (long) gainers[pair] * places;
+    into.pairsLosing += (long) losers[pair] * places;
+  }
+
+  private static int addTo(long[] all, long[] some) {
+    int count = 0;
+    for (int i = 0; i < some.length; i++) {
+      if (some[i] != 0) {
+        all[i] |= some[i];
+        count += Long.bitCount(some[i]);
+      }
+    }
+    return count;
+  }
+
+  private int words() {
+    return (people.count() + 63) / 64;
+  }
+
+  boolean changes(int pair) {
+    return gained[pair] != 0 || lost[pair] != 0;
+  }
+
+  Rights gained(int pair) {
+    return Rights.ofMask(gained[pair]);
+  }
+
+  Rights lost(int pair) {
+    return Rights.ofMask(lost[pair]);
+  }
+
+  int peopleGaining(int pair) {
+    return gainers[pair];
+  }
+
+  int peopleLosing(int pair) {
+    return losers[pair];
+  }
+
+  PersonSet gaining() {
+    return PersonSet.copyOf(tally.gaining);
+  }
+
+  PersonSet losing() {
+    return PersonSet.copyOf(tally.losing);
+  }
+
+  long[] gainedByRight() {
+    return tally.gainedByRight;
+  }
+
+  long[] lostByRight() {
+    return tally.lostByRight;
+  }
+
+  long pairsGaining() {
+    return tally.pairsGaining;
+  }
+
+  long pairsLosing() {
+    return tally.pairsLosing;
+  }
+
+  /** What one person, by common number, holds before at the places of a pair. */
+  Rights before(int pair, int person) {
+    int number = before.snapshot().personNumber(people.person(person).id());
+    return number < 0 || pairs.before(pair) < 0 ? Rights.NONE : Rights.ofMask(before.rightsInClass(number, pairs.before(pair)));
+  }
+
+  Rights after(int pair, int person) {
+    int number = after.snapshot().personNumber(people.person(person).id());
+    return number < 0 || pairs.after(pair) < 0 ? Rights.NONE : Rights.ofMask(after.rightsInClass(number, pairs.after(pair)));
+  }
+
+  boolean loses(int pair, int person, Right right) {
+    return before(pair, person).contains(right) && !after(pair, person).contains(right);
+  }
+
+  /** Who gains and who loses what at the places of a pair. */
+  Shift shift(int pair) {
+    Work work = new Work();
+    work.fill(pair);
+    PersonSet[] gained = new PersonSet[RIGHTS];
+    PersonSet[] lost = new PersonSet[RIGHTS];
+    for (int right = 0; right < RIGHTS; right++) {
+      PersonSet had = PersonSet.copyOf(work.had(pair, right));
+      PersonSet has = PersonSet.copyOf(work.has(pair, right));
+      gained[right] = has.minus(had);
+      lost[right] = had.minus(has);
+    }
+    return new Shift(this, pair, gained, lost);
+  }
+
+  /** The people of one pair of classes, by their common numbers. */
+  record Shift(Shifts shifts, int pair, PersonSet[] gainedByRight, PersonSet[] lostByRight) {
+    PersonSet gained(int right) {
+      return gainedByRight[right];
+    }
+
+    PersonSet lost(int right) {
+      return lostByRight[right];
+    }
+
+    PersonSet gainers() {
+      return Arrays.stream(gainedByRight).reduce(PersonSet.NOBODY, PersonSet::or);
+    }
+
+    PersonSet losers() {
+      return Arrays.stream(lostByRight).reduce(PersonSet.NOBODY, PersonSet::or);
+    }
+
+    Rights before(int person) {
+      return shifts.before(pair, person);
+    }
+
+    Rights after(int person) {
+      return shifts.after(pair, person);
+    }
+  }
+}

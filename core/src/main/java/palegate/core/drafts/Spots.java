@@ -1,0 +1,170 @@
+package palegate.core.drafts;
+
+import java.util.BitSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.IntStream;
+import java.util.stream.Stream;
+import palegate.core.places.Place;
+import palegate.core.snapshot.Moment;
+import palegate.core.snapshot.Snapshot;
+
+/** The places of two states, matched with each other, and how many go from which class to which. */
+abstract class Spots {
+  /** One place by its numbers before and after; -1 where it does not exist. */
+  record Spot(int before, int after) {}
+
+  final Moment before;
+  final Moment after;
+
+  private Spots(Moment before, Moment after) {
+    this.before = before;
+    this.after = after;
+  }
+
+  static Spots between(Moment before, Moment after) {
+    return after.comparableTo(before) ? new OfRelatives(before, after) : new OfStrangers(before, after);
+  }
+
+  /** Counts the places whose rights can differ, by pair of classes. */
+  abstract PairTable count();
+
+  /** All places of either state: in the order of the state after, then those that are gone. */
+  abstract Stream<Spot> inOrder();
+
+  abstract Optional<Spot> find(String place);
+
+  /** The number of a place's pair of classes, or -1 if it is none of those counted. */
+  int pair(PairTable pairs, Spot spot) {
+    return pairs.find(spot.before() < 0 ? -1 : before.classOf(spot.before()), spot.after() < 0 ? -1 : after.classOf(spot.after()));
+  }
+
+  Place place(Spot spot) {
+    return spot.after() >= 0 ? after.snapshot().place(spot.after()) : before.snapshot().place(spot.before());
+  }
+
+  String path(Spot spot) {
+    return spot.after() >= 0 ? after.snapshot().pathText(spot.after()) : before.snapshot().pathText(spot.before());
+  }
+
+  /** Adds the places after whose pair is wanted. */
+  void placesAfter(PairTable pairs, BitSet wanted, BitSet found) {
+    if (!wanted.isEmpty()) {
+      inOrder().filter(spot -> spot.after() >= 0).forEach(spot -> {
+        int pair = pair(pairs, spot);
+        if (pair >= 0 && wanted.get(pair)) {
+          found.set(spot.after());
+        }
+      });
+    }
+  }
+
+  /** Two states of which one was made from the other: places have the same numbers, classes the same meaning. */
+  private static final class OfRelatives extends Spots {
+    OfRelatives(Moment before, Moment after) {
+      super(before, after);
+    }
+
+    @Override
+    PairTable count() {
+      PairTable pairs = new PairTable();
+      Snapshot snapshot = after.snapshot();
+      int[] moved = new int[before.classCount()];
+      int[] papersMoved = new int[before.classCount()];
+      for (Moment.Range range : ranges()) {
+        for (int place = range.from(); place < range.until(); place++) {
+          int was = before.classOf(place);
+          int is = after.classOf(place);
+          if (was != is) {
+            int papers = snapshot.isDocument(place) ? 1 : 0;
+            pairs.add(was, is, 1, papers);
+            if (was < moved.length) {
+              moved[was]++;
+              papersMoved[was] += papers;
+            }
+          }
+        }
+      }
+      addClassesOfAlteredPeople(pairs, moved, papersMoved);
+      return pairs;
+    }
+
+    private List<Moment.Range> ranges() {
+      return after.madeFrom(before) ? after.changedRanges()
+          : before.madeFrom(after) ? before.changedRanges()
+          : List.of(new Moment.Range(0, after.snapshot().placeCount()));
+    }
+
+    /** A place that stays in its class changes too if the class names people who have come or gone. */
+    private void addClassesOfAlteredPeople(PairTable pairs, int[] moved, int[] papersMoved) {
+      if (after.alteredPeople(before).isEmpty()) {
+        return;
+      }
+      boolean[] subjects = after.alteredSubjects(before);
+      boolean all = after.peopleAltered(before);
+      for (int number = 0; number < moved.length; number++) {
+        int places = before.placesInClass(number) - moved[number];
+        if (places > 0 && (all || after.classAltered(number, before, subjects))) {
+          pairs.add(number, number, places, before.documentsInClass(number) - papersMoved[number]);
+        }
+      }
+    }
+
+    @Override
+    Stream<Spot> inOrder() {
+      return after.snapshot().placeCount() == 0 ? Stream.empty()
+          : after.snapshot().inDisplayOrder(0).mapToObj(place -> new Spot(place, place));
+    }
+
+    @Override
+    void placesAfter(PairTable pairs, BitSet wanted, BitSet found) {
+      if (!wanted.isEmpty()) {
+        for (int place = 0; place < after.snapshot().placeCount(); place++) {
+          int pair = pairs.find(before.classOf(place), after.classOf(place));
+          if (pair >= 0 && wanted.get(pair)) {
+            found.set(place);
+          }
+        }
+      }
+    }
+
+    @Override
+    Optional<Spot> find(String place) {
+      int number = after.snapshot().placeNumber(place);
+      return number < 0 ? Optional.empty() : Optional.of(new Spot(number, number));
+    }
+  }
+
+  /** Two states that have nothing in common but ids. */
+  private static final class OfStrangers extends Spots {
+    OfStrangers(Moment before, Moment after) {
+      super(before, after);
+    }
+
+    @Override
+    PairTable count() {
+      PairTable pairs = new PairTable();
+      inOrder().forEach(spot -> pairs.add(spot.before() < 0 ? -1 : before.classOf(spot.before()),
+          spot.after() < 0 ? -1 : after.classOf(spot.after()), 1, place(spot).isDocument() ? 1 : 0));
+      return pairs;
+    }
+
+    @Override
+    Stream<Spot> inOrder() {
+      Snapshot was = before.snapshot();
+      Snapshot is = after.snapshot();
+      IntStream now = is.placeCount() == 0 ? IntStream.empty() : is.inDisplayOrder(0);
+      IntStream gone = was.placeCount() == 0 ? IntStream.empty()
+          : was.inDisplayOrder(0).filter(place -> is.placeNumber(was.place(place).id()) < 0);
+      return Stream.concat(now.mapToObj(place -> new Spot(was.placeNumber(is.place(place).id()), place)),
+          gone.mapToObj(place -> new Spot(place, -1)));
+    }
+
+    @Override
+    Optional<Spot> find(String place) {
+      int was = before.snapshot().placeNumber(place);
+      int is = after.snapshot().placeNumber(place);
+      return was < 0 && is < 0 ? Optional.empty() : Optional.of(new Spot(was, is));
+    }
+  }
+}

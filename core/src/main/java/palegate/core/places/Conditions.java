@@ -1,0 +1,51 @@
+package palegate.core.places;
+
+import java.time.Instant;
+
+/**
+ * What one document is in (section 5).
+ *
+ * @param isPrivate everyone but the owner keeps nothing, save that who governs keeps find and govern
+ * @param frozen nobody may revise, describe or delete it
+ * @param checkedOutBy the id of the person who alone may revise and delete it, or null
+ * @param checkedOutAt since when, or null
+ */
+public record Conditions(boolean isPrivate, boolean frozen, String checkedOutBy, Instant checkedOutAt) {
+  public static final Conditions NONE = new Conditions(false, false, null, null);
+
+  public boolean any() {
+    return isPrivate || frozen || checkedOutBy != null;
+  }
+
+  /** These conditions without one of them. */
+  public Conditions released(Condition condition) {
+    return switch (condition) {
+      case PRIVATE -> new Conditions(false, frozen, checkedOutBy, checkedOutAt);
+      case FROZEN -> new Conditions(isPrivate, false, checkedOutBy, checkedOutAt);
+      case CHECKED_OUT -> new Conditions(isPrivate, frozen, null, null);
+    };
+  }
+
+  public boolean has(Condition condition) {
+    return switch (condition) {
+      case PRIVATE -> isPrivate;
+      case FROZEN -> frozen;
+      case CHECKED_OUT -> checkedOutBy != null;
+    };
+  }
+
+  /** The three conditions that a document can be in. */
+  public enum Condition {
+    PRIVATE("private"), FROZEN("frozen"), CHECKED_OUT("checked out");
+
+    private final String words;
+
+    Condition(String words) {
+      this.words = words;
+    }
+
+    public String words() {
+      return words;
+    }
+  }
+}

@@ -1,0 +1,75 @@
+package palegate.core.snapshot;
+
+import java.time.Instant;
+import java.util.NavigableSet;
+import java.util.Objects;
+import java.util.TreeSet;
+import java.util.stream.Stream;
+import palegate.core.people.Period;
+import palegate.core.structure.Structure;
+import palegate.core.walls.Wall;
+
+/** The instants at which anything in a structure begins or ends: between two of them the same holds. */
+final class Boundaries {
+  private final NavigableSet<Instant> instants;
+
+  private Boundaries(NavigableSet<Instant> instants) {
+    this.instants = instants;
+  }
+
+  static Boundaries of(Structure structure) {
+    NavigableSet<Instant> found = new TreeSet<>();
+    structure.groups().values().forEach(group -> group.members().forEach(member -> add(found, member.period())));
+    structure.entries().forEach(entry -> add(found, entry.period()));
+    structure.oversights().values().forEach(oversight -> add(found, oversight.period()));
+    structure.types().values().forEach(type -> type.clearances().forEach(clearance -> add(found, clearance.period())));
+    structure.walls().values().forEach(wall -> add(found, wall));
+    return new Boundaries(found);
+  }
+
+  /** These and those of what has changed; those of what is gone may stay, at no harm but an extra view. */
+  Boundaries with(Structure before, Structure after) {
+    NavigableSet<Instant> fresh = new TreeSet<>();
+    present(before.groups().differing(after.groups()).stream().map(after.groups()::get))
+        .forEach(group -> group.members().forEach(member -> add(fresh, member.period())));
+    present(before.grants().differing(after.grants()).stream().map(after.grants()::get))
+        .forEach(grant -> add(fresh, grant.period()));
+    present(before.withholdings().differing(after.withholdings()).stream().map(after.withholdings()::get))
+        .forEach(taken -> add(fresh, taken.period()));
+    present(before.oversights().differing(after.oversights()).stream().map(after.oversights()::get))
+        .forEach(oversight -> add(fresh, oversight.period()));
+    present(before.types().differing(after.types()).stream().map(after.types()::get))
+        .forEach(type -> type.clearances().forEach(clearance -> add(fresh, clearance.period())));
+    present(before.walls().differing(after.walls()).stream().map(after.walls()::get))
+        .forEach(wall -> add(fresh, wall));
+    if (instants.containsAll(fresh)) {
+      return this;
+    }
+    fresh.addAll(instants);
+    return new Boundaries(fresh);
+  }
+
+  /** The last boundary not after an instant; the beginning of time if there is none. */
+  Instant since(Instant instant) {
+    Instant since = instants.floor(instant);
+    return since == null ? Instant.MIN : since;
+  }
+
+  private static <T> Stream<T> present(Stream<T> parts) {
+    return parts.filter(Objects::nonNull);
+  }
+
+  private static void add(NavigableSet<Instant> found, Wall wall) {
+    add(found, wall.period());
+    wall.exceptions().forEach(exception -> add(found, new Period(null, exception.until())));
+  }
+
+  private static void add(NavigableSet<Instant> found, Period period) {
+    if (period.from() != null) {
+      found.add(period.from());
+    }
+    if (period.until() != null) {
+      found.add(period.until());
+    }
+  }
+}

@@ -1,0 +1,106 @@
+package palegate.core.snapshot;
+
+import java.util.BitSet;
+import java.util.HashSet;
+import java.util.Objects;
+import java.util.Set;
+import palegate.core.access.Entry;
+import palegate.core.people.Person;
+import palegate.core.places.Place;
+import palegate.core.structure.Structure;
+
+/**
+ * What differs between two structures, as far as answers depend on it. Its cost grows with the change
+ * if one structure was made from the other.
+ */
+final class Delta {
+  final Set<String> groups;
+  final Set<String> types;
+  final Set<String> places;
+  final Set<String> walls;
+  final boolean peopleAltered;
+  /** Places whose entries, appointments, break, guards, labels or type may differ. */
+  private final Set<String> touched = new HashSet<>();
+  private final Set<String> entryPlaces = new HashSet<>();
+  private final boolean numbersChange;
+
+  private Delta(Structure before, Structure after) {
+    groups = before.groups().differing(after.groups());
+    types = before.types().differing(after.types());
+    places = before.places().differing(after.places());
+    walls = before.walls().differing(after.walls());
+    Set<String> people = before.people().differing(after.people());
+    Set<String> units = before.units().differing(after.units());
+    peopleAltered = people.stream().anyMatch(id -> counts(before.people().get(id), after.people().get(id)));
+    numbersChange = comeOrGo(groups, before.groups().keySet(), after.groups().keySet())
+        || comeOrGo(types, before.types().keySet(), after.types().keySet())
+        || comeOrGo(people, before.people().keySet(), after.people().keySet())
+        || !units.isEmpty()
+        || places.stream().anyMatch(id -> moves(before.places().get(id), after.places().get(id)));
+    Set<String> roles = before.roles().differing(after.roles());
+    if (!numbersChange) {
+      for (String id : before.grants().differing(after.grants())) {
+        addPlaces(before.grants().get(id), after.grants().get(id));
+      }
+      for (String id : before.withholdings().differing(after.withholdings())) {
+        addPlaces(before.withholdings().get(id), after.withholdings().get(id));
+      }
+      for (String id : before.oversights().differing(after.oversights())) {
+        var was = before.oversights().get(id);
+        var is = after.oversights().get(id);
+        entryPlaces.add(was == null ? is.place() : was.place());
+        entryPlaces.add(is == null ? was.place() : is.place());
+      }
+      touched.addAll(entryPlaces);
+      touched.addAll(places);
+      if (!roles.isEmpty()) {
+        addPlacesOfRoles(after, roles);
+      }
+    }
+  }
+
+  static Delta between(Structure before, Structure after) {
+    return new Delta(before, after);
+  }
+
+  /** Whether people, groups, units, types and places keep their numbers: only then can a snapshot be made from another. */
+  boolean keepsNumbers() {
+    return !numbersChange;
+  }
+
+  /** The places at which entries or appointments differ. */
+  Set<String> entryPlaces() {
+    return entryPlaces;
+  }
+
+  BitSet touchedPlaces(Snapshot snapshot) {
+    BitSet numbers = new BitSet(snapshot.placeCount());
+    touched.forEach(id -> numbers.set(snapshot.placeNumber(id)));
+    return numbers;
+  }
+
+  private void addPlacesOfRoles(Structure after, Set<String> roles) {
+    after.grants().values().stream().filter(grant -> roles.contains(grant.role())).forEach(grant -> touched.add(grant.place()));
+    after.places().values().stream().filter(place -> roles.contains(place.guards().ceiling()))
+        .forEach(place -> touched.add(place.id()));
+  }
+
+  private void addPlaces(Entry before, Entry after) {
+    entryPlaces.add(before == null ? after.place() : before.place());
+    entryPlaces.add(after == null ? before.place() : after.place());
+  }
+
+  private static boolean comeOrGo(Set<String> differing, Set<String> before, Set<String> after) {
+    return differing.stream().anyMatch(id -> before.contains(id) != after.contains(id));
+  }
+
+  private static boolean moves(Place before, Place after) {
+    return before == null || after == null || before.kind() != after.kind() || !Objects.equals(before.parent(), after.parent());
+  }
+
+  /** Whether anybody's match or rights can hang on what differs in a person. */
+  private static boolean counts(Person before, Person after) {
+    return before == null || after == null || before.active() != after.active() || before.external() != after.external()
+        || !Objects.equals(before.unit(), after.unit());
+  }
+}

@@ -1,0 +1,49 @@
+package palegate.core.snapshot;
+
+import java.util.ArrayDeque;
+import java.util.Comparator;
+import java.util.Deque;
+import java.util.List;
+import palegate.core.places.Place;
+
+/**
+ * The order in which people read the tree: below each place its containers, then its documents, each
+ * by name. Worked out when first asked for; answers do not need it.
+ */
+final class DisplayOrder {
+  static final Comparator<Place> BY_KIND_AND_NAME =
+      Comparator.comparing((Place place) -> place.kind().ordinal())
+          .thenComparing(Place::name, String.CASE_INSENSITIVE_ORDER)
+          .thenComparing(Place::name)
+          .thenComparing(Place::id);
+
+  /** The number of the place at each position. */
+  final int[] places;
+  /** The position of each place. */
+  final int[] ranks;
+
+  DisplayOrder(PlaceTree tree) {
+    places = new int[tree.count()];
+    ranks = new int[tree.count()];
+    Deque<Integer> open = new ArrayDeque<>();
+    if (places.length > 0) {
+      open.push(0);
+    }
+    int position = 0;
+    while (!open.isEmpty()) {
+      int place = open.pop();
+      ranks[place] = position;
+      places[position++] = place;
+      List<Integer> children = sorted(tree, place);
+      for (int i = children.size() - 1; i >= 0; i--) {
+        open.push(children.get(i));
+      }
+    }
+  }
+
+  static List<Integer> sorted(PlaceTree tree, int place) {
+    List<Integer> children = tree.children(place);
+    children.sort(Comparator.comparing(number -> tree.places[number], BY_KIND_AND_NAME));
+    return children;
+  }
+}

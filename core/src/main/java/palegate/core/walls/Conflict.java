@@ -1,0 +1,55 @@
+package palegate.core.walls;
+
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+import palegate.core.people.PersonSet;
+import palegate.core.people.Subject;
+import palegate.core.snapshot.Moment;
+
+/**
+ * An active person on two sides or more of a standing wall, whom no exception frees (section 7).
+ *
+ * @param wall the wall's id
+ * @param person the person's id
+ * @param sides the names of the sides, in the wall's order
+ */
+public record Conflict(String wall, String person, List<String> sides) {
+  public Conflict {
+    sides = List.copyOf(sides);
+  }
+
+  /** All conflicts, by wall in the order given, then by person. O(walls of sides × people / 64). */
+  public static List<Conflict> all(Moment moment, Instant instant) {
+    List<Conflict> found = new ArrayList<>();
+    for (Wall wall : moment.snapshot().structure().walls().values()) {
+      if (wall.barsAt(instant) && wall.barrier() instanceof Barrier.Sides sides) {
+        found.addAll(of(wall, sides, moment, instant));
+      }
+    }
+    return found;
+  }
+
+  private static List<Conflict> of(Wall wall, Barrier.Sides sides, Moment moment, Instant instant) {
+    List<PersonSet> bySide = sides.sides().stream().map(side -> moment.matchingAny(side.subjects())).toList();
+    PersonSet once = PersonSet.NOBODY;
+    PersonSet twice = PersonSet.NOBODY;
+    for (PersonSet side : bySide) {
+      twice = twice.or(once.and(side));
+      once = once.or(side);
+    }
+    List<Subject> exempt = wall.exceptions().stream().filter(exception -> exception.currentAt(instant))
+        .map(Wall.Exempt::subject).toList();
+    List<Conflict> found = new ArrayList<>();
+    twice.and(moment.active()).minus(moment.matchingAny(exempt)).forEach(person -> {
+      List<String> on = new ArrayList<>();
+      for (int side = 0; side < bySide.size(); side++) {
+        if (bySide.get(side).contains(person)) {
+          on.add(sides.sides().get(side).name());
+        }
+      }
+      found.add(new Conflict(wall.id(), moment.snapshot().person(person).id(), on));
+    });
+    return found;
+  }
+}

@@ -1,0 +1,105 @@
+package palegate.core.random;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Random;
+import java.util.Set;
+import palegate.core.access.Grant;
+import palegate.core.access.Oversight;
+import palegate.core.access.Withholding;
+import palegate.core.drafts.Change;
+import palegate.core.people.Group;
+import palegate.core.people.Membership;
+import palegate.core.people.Period;
+import palegate.core.places.Conditions;
+import palegate.core.roles.Rights;
+import palegate.core.structure.Structure;
+import palegate.core.types.Clearance;
+import palegate.core.types.DocumentType;
+import palegate.core.walls.Wall;
+
+/** Drafts of one to four changes of every kind; most of them can be made on the structure, some cannot. */
+public final class RandomDrafts {
+  private final Structure structure;
+  private final Random random;
+  private final RandomStructures more;
+
+  private RandomDrafts(Structure structure, long seed) {
+    this.structure = structure;
+    random = new Random(seed);
+    more = RandomStructures.moreFor(structure, random);
+  }
+
+  public static List<Change> fromSeed(Structure structure, long seed) {
+    RandomDrafts drafts = new RandomDrafts(structure, seed);
+    List<Change> changes = new ArrayList<>();
+    for (int i = drafts.random.nextInt(4); i >= 0; i--) {
+      changes.add(drafts.change(i));
+    }
+    return changes;
+  }
+
+  private Change change(int i) {
+    String place = more.anyPlace();
+    Grant grant = new Grant("n" + i, place, more.subject(), any(List.copyOf(structure.roles().keySet())), more.someTypes(), more.period(), null);
+    return switch (random.nextInt(16)) {
+      case 0 -> new Change.AddWithholding(new Withholding("n" + i, place, more.subject(), Rights.ofMask(1 + random.nextInt(511)),
+          more.someTypes(), more.period(), null));
+      case 1 -> structure.grants().isEmpty() ? new Change.AddGrant(grant) : remove(any(List.copyOf(structure.grants().values())));
+      case 2 -> new Change.Break(place, Change.Start.CARRY_OVER, List.of(), "b" + i);
+      case 3 -> new Change.Break(place, Change.Start.EMPTY, List.of(always(grant)), "b" + i);
+      case 4 -> new Change.Rejoin(place, random.nextBoolean());
+      case 5 -> new Change.SetGuards(place, more.guards());
+      case 6 -> new Change.SetLabels(place, more.labels());
+      case 7 -> new Change.Release(place, Conditions.Condition.values()[random.nextInt(3)]);
+      case 8 -> new Change.AddOversight(new Oversight("n" + i, place, more.subject(), more.period(), null));
+      case 9 -> structure.oversights().isEmpty() ? new Change.AddGrant(grant) : remove(any(List.copyOf(structure.oversights().values())));
+      case 10 -> new Change.SetWall(more.wall(structure.walls().isEmpty() || random.nextBoolean() ? "n" + i
+          : any(List.copyOf(structure.walls().keySet()))));
+      case 11 -> structure.walls().isEmpty() ? new Change.AddGrant(grant)
+          : new Change.AddException(any(List.copyOf(structure.walls().keySet())), new Wall.Exempt(more.subject(), null));
+      case 12 -> member();
+      case 13 -> clearance();
+      default -> new Change.AddGrant(grant);
+    };
+  }
+
+  private Change member() {
+    if (structure.groups().isEmpty() || structure.people().isEmpty()) {
+      return new Change.SetLabels("root", more.labels());
+    }
+    Group group = any(List.copyOf(structure.groups().values()));
+    if (!group.members().isEmpty() && random.nextBoolean()) {
+      return new Change.RemoveMember(group.id(), any(group.members()));
+    }
+    Membership.Member member = random.nextInt(3) > 0 ? new Membership.PersonMember(any(List.copyOf(structure.people().keySet())))
+        : new Membership.GroupMember(any(List.copyOf(structure.groups().keySet())));
+    return new Change.AddMember(group.id(), new Membership(member, more.period()));
+  }
+
+  private Change clearance() {
+    if (structure.types().isEmpty()) {
+      return new Change.SetLabels("root", more.labels());
+    }
+    DocumentType type = any(List.copyOf(structure.types().values()));
+    return !type.clearances().isEmpty() && random.nextBoolean()
+        ? new Change.RemoveClearance(type.id(), any(type.clearances()))
+        : new Change.AddClearance(type.id(), new Clearance(more.subject(), any(List.copyOf(structure.roles().keySet())), more.period()));
+  }
+
+  private static Change remove(Grant grant) {
+    return new Change.RemoveGrant(grant.place(), grant.id());
+  }
+
+  private static Change remove(Oversight oversight) {
+    return new Change.RemoveOversight(oversight.place(), oversight.id());
+  }
+
+  private static Grant always(Grant grant) {
+    return new Grant(grant.id() + "k", grant.place(), grant.subject(), grant.role(), Set.of(), Period.ALWAYS, null);
+  }
+
+  private <T> T any(List<T> list) {
+    return list.get(random.nextInt(list.size()));
+  }
+}

@@ -70,12 +70,12 @@ public class EngineBenchmark {
 
   @Benchmark
   public long reachOf() {
-    return ReachOf.person(moment, random.nextInt(snapshot.personCount())).count();
+    return ReachOf.person(moment, random.nextInt(snapshot.personCount())).documents();
   }
 
   @Benchmark
   public Trace explain() {
-    return Explanation.of(snapshot, NOW, random.nextInt(snapshot.personCount()), random.nextInt(snapshot.placeCount()));
+    return Explanation.of(snapshot, NOW, random.nextInt(snapshot.personCount()), random.nextInt(snapshot.placeCount()), Explanation.WallReasons.SHOWN);
   }
 
   /** Compiles the snapshot and what holds at one instant, from the structure in memory. */

@@ -1,15 +1,14 @@
 package palegate.cli;
 
 import java.io.IOException;
-import java.io.Writer;
 import java.nio.file.Path;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.List;
 import java.util.concurrent.Callable;
 import palegate.core.drafts.Difference;
+import palegate.core.drafts.DiffRows;
 import palegate.core.snapshot.Snapshot;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Model.CommandSpec;
@@ -41,7 +40,7 @@ final class DiffCommand implements Callable<Integer> {
       return 1;
     }
     Difference difference = Difference.between(first, second, at == null ? clock.instant() : at);
-    Output.write(out, spec.commandLine().getOut(), writer -> writeRows(difference, writer));
+    Output.write(out, stream -> DiffRows.write(difference, stream));
     return 0;
   }
 
@@ -52,16 +51,6 @@ final class DiffCommand implements Callable<Integer> {
     } catch (BundleFile.Refused faulty) {
       refused.add(faulty);
       return null;
-    }
-  }
-
-  private static void writeRows(Difference difference, Writer writer) throws IOException {
-    writer.write("person,place,gained,lost\n");
-    List<Difference.Pair> pairs = difference.pairs()
-        .sorted(Comparator.comparing((Difference.Pair pair) -> pair.person().id())
-            .thenComparing(pair -> pair.place().id())).toList();
-    for (Difference.Pair pair : pairs) {
-      writer.write(pair.person().id() + "," + pair.place().id() + "," + pair.gained() + "," + pair.lost() + "\n");
     }
   }
 }

@@ -33,7 +33,8 @@ final class ExplainCommand implements Callable<Integer> {
     Snapshot snapshot = BundleFile.snapshot(bundle);
     int who = number(snapshot.personNumber(person), "person", person);
     int where = number(snapshot.placeNumber(place), "place", place);
-    Trace trace = Explanation.of(snapshot, at == null ? clock.instant() : at, who, where);
+    Trace trace = Explanation.of(snapshot, at == null ? clock.instant() : at, who, where,
+        Explanation.WallReasons.SHOWN);
     spec.commandLine().getOut().print(TraceText.of(trace, snapshot, where));
     spec.commandLine().getOut().flush();
     return 0;

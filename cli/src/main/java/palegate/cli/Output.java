@@ -1,10 +1,7 @@
 package palegate.cli;
 
-import java.io.BufferedWriter;
 import java.io.IOException;
-import java.io.PrintWriter;
-import java.io.Writer;
-import java.nio.charset.StandardCharsets;
+import java.io.OutputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
@@ -14,17 +11,18 @@ import java.nio.file.StandardCopyOption;
  * there at the end, so that a run that fails leaves nothing half-written.
  */
 final class Output {
-  /** Writes the answer, line by line. */
-  interface Lines {
-    void writeTo(Writer writer) throws IOException;
+  /** Writes the answer. */
+  interface Answer {
+    void writeTo(OutputStream out) throws IOException;
   }
 
   private Output() {}
 
-  static void write(Path file, PrintWriter standard, Lines lines) throws IOException {
+  /** Writes to a file, or to standard output if the file is null. */
+  static void write(Path file, Answer answer) throws IOException {
     if (file == null) {
-      lines.writeTo(standard);
-      standard.flush();
+      answer.writeTo(System.out);
+      System.out.flush();
       return;
     }
     Path folder = file.toAbsolutePath().getParent();
@@ -33,8 +31,8 @@ final class Output {
     }
     Path unfinished = Files.createTempFile(folder, ".palegate", ".part");
     try {
-      try (BufferedWriter writer = Files.newBufferedWriter(unfinished, StandardCharsets.UTF_8)) {
-        lines.writeTo(writer);
+      try (OutputStream out = Files.newOutputStream(unfinished)) {
+        answer.writeTo(out);
       }
       Files.move(unfinished, file, StandardCopyOption.REPLACE_EXISTING);
     } finally {

@@ -1,5 +1,6 @@
 package palegate.cli;
 
+import java.util.List;
 import java.util.Locale;
 import java.util.stream.Collectors;
 import palegate.core.access.Entry;
@@ -26,7 +27,15 @@ final class TraceText {
     made.line("place   " + trace.place() + "  " + snapshot.pathText(place));
     made.line("at      " + trace.instant());
     made.line("rights  " + shown(trace.rights()));
+    if (!trace.standing().equals(trace.rights())) {
+      made.line("standing rights, without conditions: " + shown(trace.standing()));
+    }
     trace.stages().forEach(made::step);
+    if (trace.withoutWalls() != null) {
+      made.line("");
+      made.line("without the wall: " + shown(trace.withoutWalls().rights()));
+      trace.withoutWalls().stages().forEach(made::step);
+    }
     trace.silent().forEach(made::silent);
     return made.text.toString();
   }
@@ -37,14 +46,23 @@ final class TraceText {
     line("         " + shown(step.before()) + " -> " + shown(step.after()));
     for (Trace.Acting acting : step.acting()) {
       line("  " + entry(acting.entry()) + (acting.here() ? ", here" : ", from above"));
-      for (Trace.MembershipPath path : acting.paths()) {
-        line("      by  " + (path.links().isEmpty() ? "being named"
-            : path.links().stream().map(link -> link.kind() + " " + link.id() + " (" + name(link) + ")")
-                .collect(Collectors.joining(" > "))));
-      }
-      if (acting.morePaths()) {
-        line("      and by more chains of memberships than are listed");
-      }
+      paths(acting.paths(), acting.morePaths());
+    }
+    for (Trace.Guard guard : step.guards()) {
+      line("  " + guard.kind() + (guard.id() == null ? "" : " " + guard.id()) + ": " + guard.words()
+          + (guard.reason() == null ? "" : " (" + guard.reason() + ")"));
+      paths(guard.paths(), guard.morePaths());
+    }
+  }
+
+  private void paths(List<Trace.MembershipPath> paths, boolean more) {
+    for (Trace.MembershipPath path : paths) {
+      line("      by  " + (path.links().isEmpty() ? "being named"
+          : path.links().stream().map(link -> link.kind() + " " + link.id() + " (" + name(link) + ")")
+              .collect(Collectors.joining(" > "))));
+    }
+    if (more) {
+      line("      and by more chains of memberships than are listed");
     }
   }
 

@@ -66,7 +66,7 @@ final class Papers {
       String id = "f-" + number;
       // One case was filed under a wrong number, and everything that hangs on the label misses it.
       Map<String, String> labels = Map.of("case", number.equals("2417") ? "C-2471" : "C-" + number);
-      places.put(id, new Place(id, PlaceKind.FOLDER, "lib-cas", name, false, labels, null, null, null));
+      places.put(id, Place.plain(id, PlaceKind.FOLDER, "lib-cas", name, false, labels, null, null, null));
       section(id, "survey", "Survey", "Survey report", "survey", 16);
       section(id, "corr", "Correspondence", "Letter", "letter", 27);
       section(id, "val", "Valuation", "Valuation", "valuation", 4);
@@ -122,8 +122,8 @@ final class Papers {
       folder("out-" + i, "lib-out", Company.FIRMS.get(i));
       papers("out-" + i, "Letter", "letter", 8);
     }
-    places.put("l-hand", new Place("l-hand", PlaceKind.LINK, "lib-cas", "Staff handbook", false, Map.of(), null, null, "lib-hand"));
-    places.put("l-charts", new Place("l-charts", PlaceKind.LINK, "lib-ves", "Charts & tides", false, Map.of(), null, null, "lib-charts"));
+    places.put("l-hand", Place.plain("l-hand", PlaceKind.LINK, "lib-cas", "Staff handbook", false, Map.of(), null, null, "lib-hand"));
+    places.put("l-charts", Place.plain("l-charts", PlaceKind.LINK, "lib-ves", "Charts & tides", false, Map.of(), null, null, "lib-charts"));
   }
 
   private void section(String parent, String key, String name, String papers, String type, int count) {
@@ -135,7 +135,7 @@ final class Papers {
   private void papers(String parent, String name, String type, int count) {
     for (int i = 1; i <= count; i++) {
       String id = "d-" + (10_000 + ++documents);
-      places.put(id, new Place(id, PlaceKind.DOCUMENT, parent, name + " %02d.pdf".formatted(i), false, Map.of(), type,
+      places.put(id, Place.plain(id, PlaceKind.DOCUMENT, parent, name + " %02d.pdf".formatted(i), false, Map.of(), type,
           people.get(random.nextInt(people.size())).id(), null));
     }
   }
@@ -145,10 +145,10 @@ final class Papers {
   }
 
   private void container(String id, PlaceKind kind, String parent, String name) {
-    places.put(id, new Place(id, kind, parent, name, false, Map.of(), null, null, null));
+    places.put(id, Place.plain(id, kind, parent, name, false, Map.of(), null, null, null));
   }
 
   private void type(String id, String name, Field... fields) {
-    types.add(new DocumentType(id, name, List.of(fields)));
+    types.add(DocumentType.open(id, name, List.of(fields)));
   }
 }

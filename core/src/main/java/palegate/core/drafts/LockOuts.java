@@ -5,23 +5,18 @@ import java.util.ArrayList;
 import java.util.BitSet;
 import java.util.List;
 import palegate.core.people.Person;
-import palegate.core.people.PersonSet;
 import palegate.core.roles.Right;
 import palegate.core.snapshot.Moment;
 import palegate.core.snapshot.Snapshot;
 
 /** Places where nobody active and on staff holds {@code govern} (section 8); worked out once an access class. */
 public final class LockOuts {
-  private static final byte UNKNOWN = 0;
-  private static final byte KEPT = 1;
-  private static final byte LOCKED = 2;
-
   private final Moment moment;
-  private final byte[] byClass;
+  private final BitSet known = new BitSet();
+  private final BitSet locked = new BitSet();
 
   private LockOuts(Moment moment) {
     this.moment = moment;
-    byClass = new byte[moment.classCount()];
   }
 
   public static LockOuts in(Moment moment) {
@@ -75,11 +70,11 @@ public final class LockOuts {
   }
 
   boolean ofClass(int number) {
-    if (byClass[number] == UNKNOWN) {
-      PersonSet keepers = moment.holdersOfInClass(Right.GOVERN, number);
-      byClass[number] = keepers.intersects(moment.activeStaff()) ? KEPT : LOCKED;
+    if (!known.get(number)) {
+      known.set(number);
+      locked.set(number, !moment.holdersOfInClass(Right.GOVERN, number).intersects(moment.activeStaff()));
     }
-    return byClass[number] == LOCKED;
+    return locked.get(number);
   }
 
   private BitSet all() {

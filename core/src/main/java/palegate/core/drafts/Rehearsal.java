@@ -3,6 +3,7 @@ package palegate.core.drafts;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.BitSet;
+import java.util.HashSet;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Objects;
@@ -11,11 +12,13 @@ import java.util.TreeSet;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import palegate.core.access.Entry;
+import palegate.core.people.Membership;
 import palegate.core.people.Period;
 import palegate.core.people.Person;
 import palegate.core.places.Place;
 import palegate.core.roles.Right;
 import palegate.core.roles.Rights;
+import palegate.core.snapshot.Moment;
 import palegate.core.snapshot.Snapshot;
 import palegate.core.structure.Structure;
 import palegate.core.walls.Conflict;
@@ -200,10 +203,11 @@ public final class Rehearsal {
         here.oversights().differing(other.oversights()).stream().map(here.oversights()::get).filter(Objects::nonNull)
             .map(oversight -> oversight.period()),
         here.groups().differing(other.groups()).stream().map(here.groups()::get).filter(Objects::nonNull)
-            .flatMap(group -> group.members().stream().filter(member -> {
+            .flatMap(group -> {
               var there = other.groups().get(group.id());
-              return there == null || !there.members().contains(member);
-            })).map(member -> member.period()),
+              Set<Membership> known = there == null ? Set.of() : new HashSet<>(there.members());
+              return group.members().stream().filter(member -> !known.contains(member)).map(Membership::period);
+            }),
         here.types().differing(other.types()).stream().map(here.types()::get).filter(Objects::nonNull)
             .flatMap(type -> type.clearances().stream()).map(clearance -> clearance.period()),
         here.walls().differing(other.walls()).stream().map(here.walls()::get).filter(Objects::nonNull)
@@ -237,6 +241,11 @@ public final class Rehearsal {
         : Stream.empty();
   }
 
+  private static boolean actsAt(int place, Entry entry, Moment moment) {
+    return entry.period().holdsAt(moment.instant()) && entry.touches(moment.snapshot().place(place).type())
+        && !moment.holders(place).sameAs(moment.holdersWithout(place, entry));
+  }
+
   private List<Entry> findWithoutEffect() {
     Structure was = before.structure();
     Structure is = after.structure();
@@ -248,6 +257,11 @@ public final class Rehearsal {
   }
 
   private boolean changesNothing(Entry added) {
+    // Nearly every entry does something where it stands, and that is seen at once.
+    int place = after.placeNumber(added.place());
+    if (differences.stream().anyMatch(difference -> actsAt(place, added, after.at(difference.instant())))) {
+      return false;
+    }
     Pending pending = new Pending(after);
     pending.remove(added);
     Snapshot without = after.next(pending.result());

@@ -63,26 +63,25 @@ final class Shifts {
 
   /** Who holds what before and after, for one pair of classes at a time; made over and over in the same memory. */
   private final class Work {
-    final Holders was = Holders.ofAllRights(before.snapshot().personCount());
-    final Holders is = Holders.ofAllRights(after.snapshot().personCount());
+    private final Moment.Reader readBefore = before.reader();
+    private final Moment.Reader readAfter = after.reader();
+    private final long[] nobody = new long[words()];
+    private Holders was;
+    private Holders is;
     final long[] gainers = new long[words()];
     final long[] losers = new long[words()];
 
     void fill(int pair) {
-      if (pairs.before(pair) >= 0) {
-        before.fillHolders(was, pairs.before(pair));
-      }
-      if (pairs.after(pair) >= 0) {
-        after.fillHolders(is, pairs.after(pair));
-      }
+      was = pairs.before(pair) < 0 ? null : readBefore.read(pairs.before(pair));
+      is = pairs.after(pair) < 0 ? null : readAfter.read(pairs.after(pair));
     }
 
-    long[] had(int pair, int right) {
-      return pairs.before(pair) < 0 ? new long[words()] : people.bitsFromBefore(was.bitsOf(right));
+    long[] had(int right) {
+      return was == null ? nobody : people.bitsFromBefore(was.bitsOf(right));
     }
 
-    long[] has(int pair, int right) {
-      return pairs.after(pair) < 0 ? new long[words()] : people.bitsFromAfter(is.bitsOf(right));
+    long[] has(int right) {
+      return is == null ? nobody : people.bitsFromAfter(is.bitsOf(right));
     }
   }
 
@@ -175,21 +174,10 @@ final class Shifts {
     Arrays.fill(work.gainers, 0);
     Arrays.fill(work.losers, 0);
     for (int right = 0; right < RIGHTS; right++) {
-      long[] had = work.had(pair, right);
-      long[] has = work.has(pair, right);
-      int gain = 0;
-      int loss = 0;
-      for (int i = 0; i < had.length; i++) {
-        long differing = had[i] ^ has[i];
-        if (differing != 0) {
-          long gains = differing & has[i];
-          long losses = differing & had[i];
-          work.gainers[i] |= gains;
-          work.losers[i] |= losses;
-          gain += Long.bitCount(gains);
-          loss += Long.bitCount(losses);
-        }
-      }
+      long[] had = work.had(right);
+      long[] has = work.has(right);
+      int gain = addDifference(has, had, work.gainers);
+      int loss = addDifference(had, has, work.losers);
       if (gain > 0) {
         gained[pair] |= (short) (1 << right);
         into.gainedByRight[right] += (long) gain * places;
@@ -203,6 +191,25 @@ final class Shifts {
     losers[pair] = addTo(into.losing, work.losers);
     into.pairsGaining += (long) gainers[pair] * places;
     into.pairsLosing += (long) losers[pair] * places;
+  }
+
+  /** Adds the people of one set who are not in another; returns how many there are. Loops that the compiler can widen. */
+  private static int addDifference(long[] set, long[] other, long[] into) {
+    long any = 0;
+    for (int i = 0; i < set.length; i++) {
+      any |= set[i] & ~other[i];
+    }
+    if (any == 0) {
+      return 0;
+    }
+    int count = 0;
+    for (int i = 0; i < set.length; i++) {
+      count += Long.bitCount(set[i] & ~other[i]);
+    }
+    for (int i = 0; i < set.length; i++) {
+      into[i] |= set[i] & ~other[i];
+    }
+    return count;
   }
 
   private static int addTo(long[] all, long[] some) {
@@ -286,8 +293,8 @@ final class Shifts {
     PersonSet[] gained = new PersonSet[RIGHTS];
     PersonSet[] lost = new PersonSet[RIGHTS];
     for (int right = 0; right < RIGHTS; right++) {
-      PersonSet had = PersonSet.copyOf(work.had(pair, right));
-      PersonSet has = PersonSet.copyOf(work.has(pair, right));
+      PersonSet had = PersonSet.copyOf(work.had(right));
+      PersonSet has = PersonSet.copyOf(work.has(right));
       gained[right] = has.minus(had);
       lost[right] = had.minus(has);
     }

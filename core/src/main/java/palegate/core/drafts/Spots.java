@@ -3,6 +3,7 @@ package palegate.core.drafts;
 import java.util.BitSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.IntPredicate;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import palegate.core.places.Place;
@@ -69,8 +70,9 @@ abstract class Spots {
     PairTable count() {
       PairTable pairs = new PairTable();
       Snapshot snapshot = after.snapshot();
-      int[] moved = new int[before.classCount()];
-      int[] papersMoved = new int[before.classCount()];
+      boolean peopleDiffer = !after.alteredPeople(before).isEmpty();
+      int[] moved = new int[peopleDiffer ? before.classCount() : 0];
+      int[] papersMoved = new int[moved.length];
       for (Moment.Range range : ranges()) {
         for (int place = range.from(); place < range.until(); place++) {
           int was = before.classOf(place);
@@ -85,7 +87,9 @@ abstract class Spots {
           }
         }
       }
-      addClassesOfAlteredPeople(pairs, moved, papersMoved);
+      if (peopleDiffer) {
+        addClassesOfAlteredPeople(pairs, moved, papersMoved);
+      }
       return pairs;
     }
 
@@ -97,14 +101,10 @@ abstract class Spots {
 
     /** A place that stays in its class changes too if the class names people who have come or gone. */
     private void addClassesOfAlteredPeople(PairTable pairs, int[] moved, int[] papersMoved) {
-      if (after.alteredPeople(before).isEmpty()) {
-        return;
-      }
-      boolean[] subjects = after.alteredSubjects(before);
-      boolean all = after.peopleAltered(before);
+      IntPredicate altered = after.peopleAltered(before) ? number -> true : after.alteredClasses(before);
       for (int number = 0; number < moved.length; number++) {
         int places = before.placesInClass(number) - moved[number];
-        if (places > 0 && (all || after.classAltered(number, before, subjects))) {
+        if (places > 0 && altered.test(number)) {
           pairs.add(number, number, places, before.documentsInClass(number) - papersMoved[number]);
         }
       }

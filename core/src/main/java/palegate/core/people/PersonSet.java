@@ -24,6 +24,10 @@ public final class PersonSet {
     this.size = size;
   }
 
+  public static PersonSet of(int number) {
+    return new PersonSet(null, new int[] {number}, 1);
+  }
+
   public static PersonSet of(int... numbers) {
     int[] sorted = IntStream.of(numbers).sorted().distinct().toArray();
     if (sorted.length == 0) {
@@ -69,6 +73,11 @@ public final class PersonSet {
 
   public boolean isEmpty() {
     return size == 0;
+  }
+
+  /** Whether the set is kept as a list: then going through it is cheaper than going through everybody's bits. */
+  public boolean isListed() {
+    return words == null;
   }
 
   /** O(1) on many, O(log size) on few. */
@@ -124,6 +133,17 @@ public final class PersonSet {
     }
   }
 
+  /** Adds those of these people who are in some bits to each of several others, one by one: for sets that are lists. */
+  public void addTo(long[][] many, int which, long[] among) {
+    for (int number : numbers) {
+      int word = number >> 6;
+      long bit = among[word] & 1L << number;
+      for (int left = which; left != 0; left &= left - 1) {
+        many[Integer.numberOfTrailingZeros(left)][word] |= bit;
+      }
+    }
+  }
+
   /** Takes these people out of bits. */
   public void takeFrom(long[] bits) {
     if (words == null) {
@@ -160,6 +180,9 @@ public final class PersonSet {
   }
 
   public PersonSet or(PersonSet other) {
+    if (size == 0 || other.size == 0) {
+      return size == 0 ? other : this;
+    }
     long[] bits = bits(Math.max(span(), other.span()));
     other.addTo(bits);
     return ofBits(bits);
@@ -178,6 +201,9 @@ public final class PersonSet {
   }
 
   public PersonSet minus(PersonSet other) {
+    if (size == 0 || other.size == 0) {
+      return this;
+    }
     long[] bits = bits(span());
     other.takeFrom(bits);
     return ofBits(bits);
@@ -219,7 +245,18 @@ public final class PersonSet {
 
   @Override
   public boolean equals(Object other) {
-    return other instanceof PersonSet that && size == that.size && Arrays.equals(toArray(), that.toArray());
+    if (!(other instanceof PersonSet that) || size != that.size) {
+      return false;
+    }
+    if (this == that) {
+      return true;
+    }
+    if (words != null && that.words != null) {
+      int shared = Math.min(words.length, that.words.length);
+      // Equal sizes: if they agree where both have bits, neither can have more further on.
+      return Arrays.equals(words, 0, shared, that.words, 0, shared);
+    }
+    return Arrays.equals(toArray(), that.toArray());
   }
 
   @Override

@@ -7,7 +7,6 @@ import palegate.core.access.Entry;
 import palegate.core.access.stages.Holders;
 import palegate.core.people.PersonSet;
 import palegate.core.places.Place;
-import palegate.core.roles.Right;
 import palegate.core.roles.Rights;
 import palegate.core.snapshot.Moment;
 import palegate.core.snapshot.Snapshot;
@@ -96,20 +95,11 @@ public record AccessList(Place place, List<Line> lines) {
       return State.NOBODY_CLEARED;
     }
     boolean forDocumentsBelow = !entry.touches(here.type());
-    return forDocumentsBelow || differs(holders, moment.holdersWithout(place, entry)) ? State.ACTS : State.SHADOWED;
+    return forDocumentsBelow || !holders.sameAs(moment.holdersWithout(place, entry)) ? State.ACTS : State.SHADOWED;
   }
 
   private static PersonSet cleared(Moment moment, Instant instant, DocumentType type) {
     return moment.matchingAny(type.clearances().stream().filter(clearance -> clearance.period().holdsAt(instant))
         .map(Clearance::subject).toList());
-  }
-
-  private static boolean differs(Holders with, Holders without) {
-    for (Right right : Right.values()) {
-      if (!with.of(right).equals(without.of(right))) {
-        return true;
-      }
-    }
-    return false;
   }
 }

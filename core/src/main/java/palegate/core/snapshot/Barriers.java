@@ -10,6 +10,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import palegate.core.people.PersonSet;
 import palegate.core.people.Subject;
 import palegate.core.walls.Barrier;
@@ -56,6 +57,7 @@ final class Barriers {
     }
   }
 
+  private final Matching matching;
   private final Map<String, Map<String, Integer>> labelFacts;
   private final Map<Integer, Integer> placeFacts;
   private final int factCount;
@@ -64,15 +66,22 @@ final class Barriers {
   /** By number; null where a wall no longer stands as it did. */
   private final Reach[] reaches;
   private final Map<String, OwnLabels> ownLabels;
+  private final BitSet askedTypes = new BitSet();
   /** Places at which other facts may hold than at their parents. */
   final BitSet marked;
 
   private Barriers(Builder built, PlaceTree tree) {
+    matching = built.matching;
     labelFacts = built.labelFacts;
     placeFacts = built.placeFacts;
     factCount = built.keys.size();
     keyOfFact = built.keys.toArray(String[]::new);
     reaches = built.reaches.toArray(Reach[]::new);
+    for (Reach reach : reaches) {
+      if (reach != null && reach.types() != null) {
+        askedTypes.or(reach.types());
+      }
+    }
     ownLabels = new HashMap<>();
     marked = new BitSet(tree.count());
     placeFacts.keySet().forEach(marked::set);
@@ -90,7 +99,10 @@ final class Barriers {
   }
 
   /** The same after some walls have changed, and perhaps who matches whom or which labels places carry. */
-  Barriers with(Snapshot changed, Instant instant, Matching matching, Set<String> walls) {
+  Barriers with(Snapshot changed, Instant instant, Matching matching, Set<String> walls, boolean labelsChange) {
+    if (matching == this.matching && walls.isEmpty() && !labelsChange) {
+      return this;
+    }
     Builder built = new Builder(changed, instant, matching);
     labelFacts.forEach((key, values) -> built.labelFacts.put(key, new HashMap<>(values)));
     built.placeFacts.putAll(placeFacts);
@@ -99,14 +111,22 @@ final class Barriers {
       boolean kept = reach != null && !walls.contains(reach.wall().id());
       built.reaches.add(kept ? reach : null);
     }
-    for (int i = 0; i < reaches.length; i++) {
-      if (built.reaches.get(i) != null) {
-        built.reaches.set(i, built.renewed(reaches[i], scopeNumber(i)));
+    if (matching != this.matching) {
+      boolean[] altered = matching.alteredSince(this.matching);
+      for (int i = 0; i < reaches.length; i++) {
+        if (built.reaches.get(i) != null && namesAny(reaches[i].wall(), altered)) {
+          built.reaches.set(i, built.renewed(reaches[i], scopeNumber(i)));
+        }
       }
     }
     walls.stream().sorted().map(id -> changed.structure().walls().get(id))
         .filter(wall -> wall != null && wall.barsAt(instant)).forEach(built::add);
     return new Barriers(built, changed.tree());
+  }
+
+  private boolean namesAny(Wall wall, boolean[] altered) {
+    return Stream.concat(wall.barrier().subjects().stream(), wall.exceptions().stream().map(Wall.Exempt::subject))
+        .mapToInt(matching.subjects::numberOf).anyMatch(subject -> subject < altered.length && altered[subject]);
   }
 
   /** Which of its wall's scopes a reach is: those of one wall stand next to each other. */
@@ -162,6 +182,11 @@ final class Barriers {
       }
     }
     return kept;
+  }
+
+  /** Whether any scope names this type. */
+  boolean asksFor(int type) {
+    return type > 0 && askedTypes.get(type - 1);
   }
 
   /** The numbers of the reaches that bar somebody from places with these facts and this type; ascending. */

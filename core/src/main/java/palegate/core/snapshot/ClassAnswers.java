@@ -6,6 +6,7 @@ import palegate.core.access.stages.PersonAtPlace;
 import palegate.core.people.PersonSet;
 import palegate.core.places.Conditions;
 import palegate.core.places.Place;
+import palegate.core.roles.Right;
 
 /** What the stages ask, answered from the row of an access class. */
 final class ClassAnswers {
@@ -17,12 +18,12 @@ final class ClassAnswers {
     private final int person;
     private final int[] row;
     private final int[] clearances;
-    private final PersonSet barred;
+    private final boolean barred;
     private final Place document;
     private final String personId;
 
     /** {@code document} is the document whose conditions count, or null for standing rights. */
-    One(Matching matching, int person, int[] row, int[] clearances, PersonSet barred, Place document, String personId) {
+    One(Matching matching, int person, int[] row, int[] clearances, boolean barred, Place document, String personId) {
       this.matching = matching;
       this.person = person;
       this.row = row;
@@ -34,17 +35,17 @@ final class ClassAnswers {
 
     @Override
     public boolean active() {
-      return matching.active.contains(person);
+      return matching.isActive(person);
     }
 
     @Override
     public boolean external() {
-      return matching.external.contains(person);
+      return matching.isActiveOutsider(person);
     }
 
     @Override
     public boolean barred() {
-      return barred != null && barred.contains(person);
+      return barred;
     }
 
     @Override
@@ -110,9 +111,11 @@ final class ClassAnswers {
 
     private int united(int[] lines, int from, int until) {
       int rights = 0;
-      for (int i = from; i < until; i++) {
-        if (matching.matches(person, ClassRow.subject(lines[i]))) {
-          rights |= ClassRow.rights(lines[i]);
+      // Wide roles first: a line that could add nothing to what was found need not be looked at.
+      for (int i = until - 1; i >= from; i--) {
+        int more = ClassRow.rights(lines[i]);
+        if ((more & ~rights) != 0 && matching.matches(person, ClassRow.subject(lines[i]))) {
+          rights |= more;
         }
       }
       return rights;
@@ -123,16 +126,16 @@ final class ClassAnswers {
   static final class Everyone implements EveryoneAtPlace {
     private final Matching matching;
     private final int[] row;
-    private final int[] clearances;
+    private final PersonSet[] cleared;
     private final PersonSet barred;
     private final Conditions conditions;
     private final int owner;
     private final int checkedOutBy;
 
-    Everyone(Matching matching, int[] row, int[] clearances, PersonSet barred, Conditions conditions, int owner, int checkedOutBy) {
+    Everyone(Matching matching, int[] row, PersonSet[] cleared, PersonSet barred, Conditions conditions, int owner, int checkedOutBy) {
       this.matching = matching;
       this.row = row;
-      this.clearances = clearances;
+      this.cleared = cleared;
       this.barred = barred;
       this.conditions = conditions;
       this.owner = owner;
@@ -170,8 +173,8 @@ final class ClassAnswers {
     }
 
     @Override
-    public Lines clearances() {
-      return new RowLines(matching, clearances, 0, clearances.length);
+    public PersonSet cleared(Right right) {
+      return cleared[right.ordinal()];
     }
 
     @Override

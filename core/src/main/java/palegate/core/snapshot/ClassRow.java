@@ -1,5 +1,7 @@
 package palegate.core.snapshot;
 
+import java.util.Arrays;
+
 /**
  * How an access class is laid out as one row of numbers. Everything that one answer reads of a class
  * lies side by side.
@@ -60,5 +62,12 @@ final class ClassRow {
 
   static int withholdingsEnd(int[] row) {
     return HEADER + row[3] + row[4];
+  }
+
+  /** Whether two classes have the same walls, grants and withholdings. */
+  static boolean sameLists(int[] one, int[] other) {
+    int end = withholdingsEnd(one);
+    return one[2] == other[2] && one[3] == other[3] && one[4] == other[4]
+        && Arrays.equals(one, HEADER, end, other, HEADER, end);
   }
 }

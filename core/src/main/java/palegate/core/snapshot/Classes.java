@@ -51,13 +51,14 @@ final class Classes {
   /** Environment × type → class; for an extension only what the basis does not know. */
   private final List<int[]> known = new ArrayList<>();
   private final Map<Long, Integer> knownHere = new HashMap<>();
+  private final Map<Long, Integer> wallSetByContext = new HashMap<>();
   private final int[] clearanceSetOfType;
   private final BitSet staleTypes = new BitSet();
   private final BitSet staleContexts = new BitSet();
-  final int[] ofPlace;
-  private final int[] environmentOfPlace;
-  private int[] placesIn;
-  private int[] documentsIn;
+  final IntPages ofPlace;
+  private final IntPages environmentOfPlace;
+  private final IntPages placesIn;
+  private final IntPages documentsIn;
   final List<Range> sorted = new ArrayList<>();
 
   Classes(Snapshot snapshot, Instant instant, Matching matching) {
@@ -75,17 +76,20 @@ final class Classes {
     rows = new Interner();
     typeSets.intern(NO_NUMBERS);
     wallSets.intern(NO_NUMBERS);
+    clearanceSets.intern(NO_NUMBERS);
     clearanceSetOfType = clearanceSets();
     int count = snapshot.placeCount();
-    ofPlace = new int[count];
-    environmentOfPlace = new int[count];
-    placesIn = new int[1_024];
-    documentsIn = new int[1_024];
+    ofPlace = new IntPages(count);
+    environmentOfPlace = new IntPages(count);
+    placesIn = new IntPages(0);
+    documentsIn = new IntPages(0);
     environmentNumber(environment(Rights.ALL.mask(), contexts.intern(NO_NUMBERS), NO_NUMBERS, NO_NUMBERS), 0, NO_NUMBERS);
     for (int place = 0; place < count; place++) {
-      environmentOfPlace[place] = environmentAt(place);
-      ofPlace[place] = classNumber(environmentOfPlace[place], snapshot.typeAt(place));
-      tally(place, ofPlace[place], 1);
+      int environment = environmentAt(place);
+      int number = classNumber(environment, snapshot.typeAt(place));
+      environmentOfPlace.set(place, environment);
+      ofPlace.set(place, number);
+      tally(place, number, 1);
     }
     sorted.add(new Range(0, count));
   }
@@ -108,8 +112,8 @@ final class Classes {
     clearanceSets = basis.clearanceSets.layer();
     rows = basis.rows.layer();
     clearanceSetOfType = clearanceSets();
-    placesIn = basis.placesIn.clone();
-    documentsIn = basis.documentsIn.clone();
+    placesIn = basis.placesIn.copy();
+    documentsIn = basis.documentsIn.copy();
     findStale();
     BitSet touched = delta.touchedPlaces(snapshot);
     touched.or(barriers.newlyAskedSince(basis.barriers));
@@ -118,15 +122,60 @@ final class Classes {
       environmentOfPlace = basis.environmentOfPlace;
       return;
     }
-    ofPlace = basis.ofPlace.clone();
-    environmentOfPlace = basis.environmentOfPlace.clone();
+    ofPlace = basis.ofPlace.copy();
+    environmentOfPlace = basis.environmentOfPlace.copy();
     sortBelow(touched);
     sortStale();
   }
 
-  /** A copy that needs no basis, for keeping. */
-  Classes(Classes extension) {
-    this(extension.snapshot, extension.instant, extension.matching);
+  private Classes(Classes extension, Snapshot detached) {
+    snapshot = detached;
+    instant = extension.instant;
+    matching = extension.matching;
+    barriers = extension.barriers;
+    basis = null;
+    typeSets = extension.typeSets.flattened();
+    meanings = extension.meanings.flattened();
+    contexts = extension.contexts.flattened();
+    environments = extension.environments.flattened();
+    wallSets = extension.wallSets.flattened();
+    clearanceSets = extension.clearanceSets.flattened();
+    rows = extension.rows.flattened();
+    clearanceSetOfType = extension.clearanceSetOfType;
+    ofPlace = extension.ofPlace;
+    environmentOfPlace = extension.environmentOfPlace;
+    placesIn = extension.placesIn;
+    documentsIn = extension.documentsIn;
+    for (int environment = 0; environment < environments.count(); environment++) {
+      additions.add(extension.addition(environment));
+      known.add(extension.knownClasses(environment));
+    }
+    sorted.add(new Range(0, snapshot.placeCount()));
+  }
+
+  /** The same without a basis, for keeping. Sorted afresh once so much has come and gone that most classes are empty. */
+  Classes detached(Snapshot snapshot) {
+    int live = 0;
+    for (int number = 0; number < count(); number++) {
+      live += placesIn(number) > 0 ? 1 : 0;
+    }
+    return live * 2 < count() - 1_000 ? new Classes(snapshot, instant, matching) : new Classes(this, snapshot);
+  }
+
+  /** The classes of an environment by type, -1 where none is known; null if no type is known. */
+  private int[] knownClasses(int environment) {
+    int[] classes = null;
+    for (int type = 0; type <= snapshot.typeCount(); type++) {
+      int number = knownClass(environment, type);
+      if (number >= 0) {
+        if (classes == null) {
+          classes = new int[snapshot.typeCount() + 1];
+          Arrays.fill(classes, -1);
+        }
+        classes[type] = number;
+      }
+    }
+    return classes;
   }
 
   int count() {
@@ -141,6 +190,10 @@ final class Classes {
     return clearanceSets.row(set);
   }
 
+  int clearanceSetCount() {
+    return clearanceSets.count();
+  }
+
   int[] wallSet(int number) {
     return wallSets.row(number);
   }
@@ -150,11 +203,11 @@ final class Classes {
   }
 
   int placesIn(int number) {
-    return number < placesIn.length ? placesIn[number] : 0;
+    return placesIn.getOrZero(number);
   }
 
   int documentsIn(int number) {
-    return number < documentsIn.length ? documentsIn[number] : 0;
+    return documentsIn.getOrZero(number);
   }
 
   int environmentCount() {
@@ -172,7 +225,7 @@ final class Classes {
 
   /** The row of a document of this type imagined directly below a container; {@code type} is one more than its number. */
   int[] rowOfImagined(int container, int type) {
-    return classRow(environments.row(environmentOfPlace[container]), type, false);
+    return classRow(environments.row(environmentOfPlace.get(container)), type, false);
   }
 
   /** The row of a place's class as it would be if one of the entries that reach the place did not stand there. */
@@ -180,7 +233,7 @@ final class Classes {
     String type = snapshot.place(place).type();
     List<Entry> left = snapshot.reachingEntries(place).stream()
         .filter(entry -> entry != gone && entry.period().holdsAt(instant) && entry.touches(type)).toList();
-    return withLines(rows.row(ofPlace[place]), lines(merged(left, true)), lines(merged(left, false)));
+    return withLines(rows.row(ofPlace.get(place)), lines(merged(left, true)), lines(merged(left, false)));
   }
 
   private long[] merged(List<Entry> entries, boolean grants) {
@@ -202,7 +255,7 @@ final class Classes {
 
   /** The reaches of walls that would bar somebody from such a document. */
   int[] coveringImagined(int container, int type) {
-    return barriers.covering(contexts.row(context(environmentOfPlace[container])), type);
+    return barriers.covering(contexts.row(context(environmentOfPlace.get(container))), type);
   }
 
   private void sortBelow(BitSet touched) {
@@ -212,8 +265,10 @@ final class Classes {
       int until = snapshot.endOf(place);
       while (place < until) {
         int environment = environmentAt(place);
-        boolean same = environment == environmentOfPlace[place];
-        environmentOfPlace[place] = environment;
+        boolean same = environment == environmentOfPlace.get(place);
+        if (!same) {
+          environmentOfPlace.set(place, environment);
+        }
         move(place, classNumber(environment, snapshot.typeAt(place)));
         int next = touched.nextSetBit(place + 1);
         // What is below an unchanged environment is unchanged, up to the next place that was touched itself.
@@ -233,31 +288,28 @@ final class Classes {
     for (int environment = 0; environment < environments.count(); environment++) {
       staleEnvironments.set(environment, staleContexts.get(context(environment)));
     }
-    for (int place = 0; place < ofPlace.length; place++) {
-      if (staleEnvironments.get(environmentOfPlace[place]) || staleTypes.get(snapshot.typeAt(place))) {
-        move(place, classNumber(environmentOfPlace[place], snapshot.typeAt(place)));
+    for (int place = 0; place < snapshot.placeCount(); place++) {
+      if (staleEnvironments.get(environmentOfPlace.get(place)) || staleTypes.get(snapshot.typeAt(place))) {
+        move(place, classNumber(environmentOfPlace.get(place), snapshot.typeAt(place)));
       }
     }
     sorted.clear();
-    sorted.add(new Range(0, ofPlace.length));
+    sorted.add(new Range(0, snapshot.placeCount()));
   }
 
   private void move(int place, int number) {
-    if (ofPlace[place] != number) {
-      tally(place, ofPlace[place], -1);
+    int before = ofPlace.get(place);
+    if (before != number) {
+      tally(place, before, -1);
       tally(place, number, 1);
-      ofPlace[place] = number;
+      ofPlace.set(place, number);
     }
   }
 
   private void tally(int place, int number, int by) {
-    if (number >= placesIn.length) {
-      placesIn = Arrays.copyOf(placesIn, Math.max(number + 1, placesIn.length * 2));
-      documentsIn = Arrays.copyOf(documentsIn, placesIn.length);
-    }
-    placesIn[number] += by;
+    placesIn.set(number, placesIn.getOrZero(number) + by);
     if (snapshot.isDocument(place)) {
-      documentsIn[number] += by;
+      documentsIn.set(number, documentsIn.getOrZero(number) + by);
     }
   }
 
@@ -284,21 +336,37 @@ final class Classes {
 
   private int environmentAt(int place) {
     int parent = snapshot.parent(place);
-    int above = parent < 0 ? 0 : environmentOfPlace[parent];
+    int above = parent < 0 ? 0 : environmentOfPlace.get(parent);
     if (!snapshot.marked(place) && !barriers.marked.get(place)) {
       return above;
     }
     int[] row = environments.row(above);
     Place here = snapshot.place(place);
     int context = barriers.marked.get(place) ? contexts.intern(barriers.factsAt(place, contexts.row(row[1]))) : row[1];
-    int[] overseers = union(overseers(row), snapshot.ownOversights(place).stream()
-        .filter(oversight -> oversight.period().holdsAt(instant)).map(Oversight::subject)
-        .mapToInt(matching.subjects::numberOf).toArray());
-    int[] own = snapshot.ownEntries(place).stream().filter(entry -> entry.period().holdsAt(instant))
-        .mapToInt(this::meaningNumber).toArray();
+    int[] overseers = union(overseers(row), ownOverseers(place));
+    int[] own = ownMeanings(place);
     int from = here.standsAlone() ? 0 : above;
     int[] reaching = union(here.standsAlone() ? NO_NUMBERS : meanings(row), own);
     return environmentNumber(environment(guarded(row[0], here.guards()), context, overseers, reaching), from, own);
+  }
+
+  private int[] ownOverseers(int place) {
+    List<Oversight> oversights = snapshot.ownOversights(place);
+    return oversights.isEmpty() ? NO_NUMBERS : oversights.stream().filter(oversight -> oversight.period().holdsAt(instant))
+        .map(Oversight::subject).mapToInt(matching.subjects::numberOf).toArray();
+  }
+
+  private int[] ownMeanings(int place) {
+    List<Entry> entries = snapshot.ownEntries(place);
+    int[] own = new int[entries.size()];
+    int count = 0;
+    for (int i = 0; i < own.length; i++) {
+      Entry entry = entries.get(i);
+      if (entry.period().holdsAt(instant)) {
+        own[count++] = meaningNumber(entry);
+      }
+    }
+    return count == own.length ? own : Arrays.copyOf(own, count);
   }
 
   private int guarded(int flags, Guards guards) {
@@ -386,7 +454,7 @@ final class Classes {
         known.set(own, byType);
       }
       if (byType[type] < 0) {
-        byType[type] = rows.intern(classRow(environments.row(environment), type, true));
+        byType[type] = internClass(environment, type);
       }
       return byType[type];
     }
@@ -396,8 +464,18 @@ final class Classes {
         return before;
       }
     }
-    return knownHere.computeIfAbsent((long) environment << 16 | type,
-        any -> rows.intern(classRow(environments.row(environment), type, true)));
+    Long key = (long) environment << 16 | type;
+    Integer here = knownHere.get(key);
+    if (here == null) {
+      here = internClass(environment, type);
+      knownHere.put(key, here);
+    }
+    return here;
+  }
+
+  private int internClass(int environment, int type) {
+    int[] row = environments.row(environment);
+    return type > 0 && treatsAsUntyped(row, type) ? classNumber(environment, 0) : rows.intern(classRow(row, type, true));
   }
 
   /** The class if it is known without interning anything, or -1. */
@@ -415,14 +493,14 @@ final class Classes {
   }
 
   private int[] classRow(int[] environment, int type, boolean intern) {
-    int count = environment.length - ENVIRONMENT_HEADER - environment[2];
-    long[] gives = new long[count];
-    long[] takes = new long[count];
+    int first = ENVIRONMENT_HEADER + environment[2];
+    long[] gives = new long[environment.length - first];
+    long[] takes = new long[environment.length - first];
     int given = 0;
     int taken = 0;
-    for (int i = environment.length - count; i < environment.length; i++) {
+    for (int i = first; i < environment.length; i++) {
       int[] meaning = meanings.row(environment[i]);
-      if (meaning[3] == 0 || type > 0 && Arrays.binarySearch(typeSets.row(meaning[3]), type - 1) >= 0) {
+      if (touches(meaning, type)) {
         if (meaning[0] == 1) {
           gives[given++] = merged(meaning[1], meaning[2]);
         } else {
@@ -430,28 +508,61 @@ final class Classes {
         }
       }
     }
-    boolean guarded = type > 0 && clearanceSetOfType[type - 1] >= 0;
+    boolean guarded = isGuarded(type);
     int[] header = new int[ClassRow.HEADER + environment[2]];
     header[0] = environment[0] | (guarded ? ClassRow.GUARDED : 0);
     header[1] = guarded ? clearanceSetOfType[type - 1] : 0;
-    header[2] = intern && barriers.anyStands() ? wallSets.intern(barriers.covering(contexts.row(environment[1]), type)) : 0;
+    header[2] = intern && barriers.anyStands() ? wallSet(environment[1], type) : 0;
     System.arraycopy(environment, ENVIRONMENT_HEADER, header, ClassRow.HEADER, environment[2]);
-    return withLines(header, lines(Arrays.copyOf(gives, given)), lines(Arrays.copyOf(takes, taken)));
+    return withLines(header, lines(gives, given), lines(takes, taken));
+  }
+
+  private boolean touches(int[] meaning, int type) {
+    return meaning[3] == 0 || type > 0 && Arrays.binarySearch(typeSets.row(meaning[3]), type - 1) >= 0;
+  }
+
+  private boolean isGuarded(int type) {
+    return type > 0 && clearanceSetOfType[type - 1] >= 0;
+  }
+
+  /** Whether nothing in an environment treats documents of a type otherwise than what has no type. */
+  private boolean treatsAsUntyped(int[] environment, int type) {
+    if (isGuarded(type) || barriers.asksFor(type)) {
+      return false;
+    }
+    for (int i = ENVIRONMENT_HEADER + environment[2]; i < environment.length; i++) {
+      int[] meaning = meanings.row(environment[i]);
+      if (meaning[3] != 0 && touches(meaning, type)) {
+        return false;
+      }
+    }
+    return true;
+  }
+
+  /** The number of the set of walls around a context and type; types that no scope names are all alike. */
+  private int wallSet(int context, int type) {
+    int asked = barriers.asksFor(type) ? type : 0;
+    return wallSetByContext.computeIfAbsent((long) context << 16 | asked,
+        any -> wallSets.intern(barriers.covering(contexts.row(context), asked)));
   }
 
   private static long merged(int subject, int rights) {
     return (long) subject << 9 | rights;
   }
 
-  /** One line a subject, rights united, sorted so that lines with the same rights stand together. */
   private static int[] lines(long[] subjectsAndRights) {
-    Arrays.sort(subjectsAndRights);
-    int[] lines = new int[subjectsAndRights.length];
+    return lines(subjectsAndRights, subjectsAndRights.length);
+  }
+
+  /** One line a subject, rights united, sorted so that lines with the same rights stand together. */
+  private static int[] lines(long[] subjectsAndRights, int length) {
+    Arrays.sort(subjectsAndRights, 0, length);
+    int[] lines = new int[length];
     int count = 0;
-    for (int i = 0; i < subjectsAndRights.length; ) {
+    for (int i = 0; i < length; ) {
       long subject = subjectsAndRights[i] >> 9;
       int rights = 0;
-      for (; i < subjectsAndRights.length && subjectsAndRights[i] >> 9 == subject; i++) {
+      for (; i < length && subjectsAndRights[i] >> 9 == subject; i++) {
         rights |= (int) (subjectsAndRights[i] & 511);
       }
       lines[count++] = ClassRow.line(rights, (int) subject);

@@ -27,26 +27,6 @@ final class IdIndex {
     }
   }
 
-  private IdIndex(String[] ids, int[] slots) {
-    this.ids = ids;
-    this.slots = slots;
-    mask = slots.length - 1;
-  }
-
-  /** The same ids under other numbers: {@code order} has the old number of each new one. This index is used up. */
-  IdIndex reordered(int[] order) {
-    String[] moved = new String[ids.length];
-    int[] now = new int[ids.length];
-    for (int number = 0; number < order.length; number++) {
-      moved[number] = ids[order[number]];
-      now[order[number]] = number;
-    }
-    for (int slot = 0; slot < slots.length; slot++) {
-      slots[slot] = slots[slot] < 0 ? -1 : now[slots[slot]];
-    }
-    return new IdIndex(moved, slots);
-  }
-
   /** The number of an id, or -1. */
   int numberOf(String id) {
     for (int slot = slotOf(id); slots[slot] >= 0; slot = slot + 1 & mask) {

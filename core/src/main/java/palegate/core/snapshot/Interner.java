@@ -30,6 +30,19 @@ final class Interner {
     return new Interner(this);
   }
 
+  /** The same rows under the same numbers, in one layer; itself if it has no other below it. */
+  Interner flattened() {
+    if (below == null) {
+      return this;
+    }
+    Interner flat = new Interner();
+    for (int number = 0; number < count(); number++) {
+      int[] row = row(number);
+      flat.add(row, hash(row));
+    }
+    return flat;
+  }
+
   /** How many numbers have been given, in this layer and those below. */
   int count() {
     return first + size;

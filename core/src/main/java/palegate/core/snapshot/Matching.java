@@ -44,7 +44,7 @@ final class Matching {
     long[] external = new long[words(people)];
     PersonSet[] bySubject = new PersonSet[subjects.firstPerson];
     long[][] units = new long[snapshot.structure().units().size()][];
-    int firstUnit = snapshot.structure().groups().size();
+    int firstUnit = subjects.firstUnit();
     for (int number = 0; number < people; number++) {
       Person person = snapshot.person(number);
       set(active, number, person.active());
@@ -67,8 +67,8 @@ final class Matching {
     }
     PersonSet activePeople = PersonSet.copyOf(active);
     PersonSet externalPeople = PersonSet.copyOf(external);
-    bySubject[subjects.staff()] = activePeople.minus(externalPeople);
-    bySubject[subjects.outsiders()] = activePeople.and(externalPeople);
+    bySubject[Subjects.STAFF] = activePeople.minus(externalPeople);
+    bySubject[Subjects.OUTSIDERS] = activePeople.and(externalPeople);
     long[] scratch = new long[words(people)];
     for (Group group : snapshot.groupsInnerFirst()) {
       bySubject[subjects.group(group.id())] = members(group, instant, snapshot, subjects, bySubject, scratch);
@@ -115,11 +115,11 @@ final class Matching {
   }
 
   PersonSet activeStaff() {
-    return bySubject[subjects.staff()];
+    return bySubject[Subjects.STAFF];
   }
 
   PersonSet activeOutsiders() {
-    return bySubject[subjects.outsiders()];
+    return bySubject[Subjects.OUTSIDERS];
   }
 
   /** Everyone who matches, inactive people too. */
@@ -136,6 +136,15 @@ final class Matching {
     return subject < subjects.firstPerson
         ? (rows[person * stride + (subject >> 6)] & 1L << subject) != 0
         : subject - subjects.firstPerson == person;
+  }
+
+  boolean isActive(int person) {
+    return (rows[person * stride] & (1L << Subjects.STAFF | 1L << Subjects.OUTSIDERS)) != 0;
+  }
+
+  /** Whether an active person is an outsider. */
+  boolean isActiveOutsider(int person) {
+    return (rows[person * stride] & 1L << Subjects.OUTSIDERS) != 0;
   }
 
   boolean matches(int person, Subject subject) {

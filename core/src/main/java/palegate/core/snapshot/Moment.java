@@ -2,11 +2,12 @@ package palegate.core.snapshot;
 
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
+import java.util.function.IntPredicate;
 import palegate.core.access.Entry;
 import palegate.core.access.stages.Holders;
 import palegate.core.access.stages.Pipeline;
-import palegate.core.access.stages.Stage;
 import palegate.core.people.PersonSet;
 import palegate.core.people.Subject;
 import palegate.core.places.Conditions;
@@ -31,31 +32,56 @@ public final class Moment {
   private final Classes classes;
   /** By set of walls; null for the empty one. */
   private final PersonSet[] barred;
+  /** By set of clearances, then by right: whom it leaves the right. */
+  private final PersonSet[][] cleared;
   private volatile Joined joined;
 
-  private Moment(Snapshot snapshot, Instant instant, Matching matching, Classes classes) {
+  /** The same as bits, set after set: whether a wall bars a person is one read. */
+  private final long[] barredBits;
+  private final int words;
+
+  private Moment(Snapshot snapshot, Instant instant, Matching matching, Classes classes, Moment basis) {
     this.snapshot = snapshot;
     this.instant = instant;
     this.matching = matching;
     this.classes = classes;
-    barred = new PersonSet[classes.wallSetCount()];
-    for (int set = 1; set < barred.length; set++) {
-      barred[set] = barredBy(classes.wallSet(set));
+    words = Matching.words(matching.personCount);
+    cleared = clearedBySet(basis);
+    boolean shared = basis != null && basis.classes.barriers == classes.barriers;
+    if (shared && basis.barred.length == classes.wallSetCount()) {
+      barred = basis.barred;
+      barredBits = basis.barredBits;
+      return;
+    }
+    int known = shared ? basis.barred.length : 1;
+    barred = shared ? Arrays.copyOf(basis.barred, classes.wallSetCount()) : new PersonSet[classes.wallSetCount()];
+    barredBits = shared ? Arrays.copyOf(basis.barredBits, words * barred.length) : new long[words * barred.length];
+    long[] bits = new long[words];
+    for (int set = known; set < barred.length; set++) {
+      Arrays.fill(bits, 0);
+      addBarred(classes.wallSet(set), bits);
+      barred[set] = PersonSet.copyOf(bits);
+      System.arraycopy(bits, 0, barredBits, set * words, words);
     }
   }
 
   static Moment of(Snapshot snapshot, Instant instant) {
     Matching matching = Matching.of(snapshot, instant);
-    return new Moment(snapshot, instant, matching, new Classes(snapshot, instant, matching));
+    return new Moment(snapshot, instant, matching, new Classes(snapshot, instant, matching), null);
   }
 
   /** The same instant of a snapshot that differs from the basis's in the way given: shares whatever is the same. */
   static Moment derived(Moment basis, Snapshot snapshot, Instant instant, Delta delta) {
     Matching matching = delta.peopleAltered ? Matching.of(snapshot, instant)
         : basis.matching.with(snapshot, instant, delta.groups);
-    Barriers barriers = basis.classes.barriers.with(snapshot, instant, matching, delta.walls);
+    Barriers barriers = basis.classes.barriers.with(snapshot, instant, matching, delta.walls, !delta.places.isEmpty());
     return new Moment(snapshot, instant, matching,
-        new Classes(basis.classes, snapshot, instant, matching, barriers, delta));
+        new Classes(basis.classes, snapshot, instant, matching, barriers, delta), basis);
+  }
+
+  /** The same for a snapshot that is kept without what it was made from. */
+  Moment detached(Snapshot kept) {
+    return new Moment(kept, instant, matching, classes.detached(kept), this);
   }
 
   /** Whether one was made from the other: then a class number means the same in both. */
@@ -81,15 +107,20 @@ public final class Moment {
 
   /** The standing rights of a person at a place. O(lines of the place's class). */
   public Rights rights(int person, int place) {
-    return Rights.ofMask(rightsInClass(person, classes.ofPlace[place]));
+    return Rights.ofMask(rightsInClass(person, classes.ofPlace.get(place)));
   }
 
   /** Rights now: standing rights, cut down by the document's conditions. */
   public Rights rightsNow(int person, int place) {
-    if (!snapshot.tree().conditioned.get(place)) {
+    if (!isConditioned(place)) {
       return rights(person, place);
     }
-    return Rights.ofMask(Pipeline.now(one(person, classes.row(classes.ofPlace[place]), snapshot.place(place))));
+    return Rights.ofMask(Pipeline.now(one(person, classes.row(classes.ofPlace.get(place)), snapshot.place(place))));
+  }
+
+  /** Whether a place is a document in any condition: only there can rights now differ from standing ones. */
+  public boolean isConditioned(int place) {
+    return snapshot.tree().is(place, PlaceTree.CONDITIONS);
   }
 
   /** The standing rights of a person at any place of a class, as a mask. */
@@ -109,15 +140,19 @@ public final class Moment {
   }
 
   private ClassAnswers.One one(int person, int[] row, Place document) {
-    return new ClassAnswers.One(matching, person, row, clearances(row), barred[ClassRow.walls(row)], document,
+    return new ClassAnswers.One(matching, person, row, clearances(row), isBarred(person, ClassRow.walls(row)), document,
         document == null ? null : snapshot.person(person).id());
+  }
+
+  private boolean isBarred(int person, int wallSet) {
+    return wallSet > 0 && (barredBits[wallSet * words + (person >> 6)] & 1L << person) != 0;
   }
 
   // --- everyone -------------------------------------------------------------------------------------
 
   /** Everyone's standing rights at a place. O(lines + people / 64). */
   public Holders holders(int place) {
-    return holdersOfClass(classes.ofPlace[place]);
+    return holdersOfClass(classes.ofPlace.get(place));
   }
 
   public Holders holdersOfClass(int classNumber) {
@@ -126,16 +161,15 @@ public final class Moment {
     return holders;
   }
 
-  /** The same, made in holders that are there already: for going through many classes. */
-  public void fillHolders(Holders holders, int classNumber) {
-    fill(holders, classNumber, Pipeline.STANDING_STAGES, Conditions.NONE, null);
+  private void fillHolders(Holders holders, int classNumber) {
+    Pipeline.fillStanding(holders, everyone(classes.row(classNumber)));
   }
 
   /** Everyone's rights now at a place. */
   public Holders holdersNow(int place) {
     Place here = snapshot.place(place);
     Holders holders = Holders.ofAllRights(matching.personCount);
-    fill(holders, classes.ofPlace[place], Pipeline.STAGES, here.conditions(), here.owner());
+    Pipeline.fillNow(holders, everyone(classes.row(classes.ofPlace.get(place)), here.conditions(), here.owner()));
     return holders;
   }
 
@@ -143,14 +177,13 @@ public final class Moment {
   public Holders holdersWithout(int place, Entry entry) {
     int[] row = classes.rowWithout(place, entry);
     Holders holders = Holders.ofAllRights(matching.personCount);
-    Pipeline.fill(holders, new ClassAnswers.Everyone(matching, row, clearances(row), barred[ClassRow.walls(row)],
-        Conditions.NONE, -1, -1), Pipeline.STANDING_STAGES);
+    Pipeline.fillStanding(holders, everyone(row));
     return holders;
   }
 
   /** Everyone whom some grant that acts at a place names, whatever the later stages leave them. */
   public PersonSet granted(int place) {
-    int[] row = classes.row(classes.ofPlace[place]);
+    int[] row = classes.row(classes.ofPlace.get(place));
     long[] bits = new long[Matching.words(matching.personCount)];
     for (int i = ClassRow.HEADER; i < ClassRow.grantsEnd(row); i++) {
       matching.of(ClassRow.subject(row[i])).addTo(bits);
@@ -158,9 +191,27 @@ public final class Moment {
     return PersonSet.copyOf(bits);
   }
 
+  /** Everyone's standing rights in class after class, in the same memory. Not to be shared between threads. */
+  public final class Reader {
+    private final Holders holders = Holders.ofAllRights(matching.personCount);
+    private int[] last;
+
+    /** The holders in a class; they are made anew at the next call. */
+    public Holders read(int classNumber) {
+      int[] row = classes.row(classNumber);
+      Pipeline.refillStanding(holders, everyone(row), last != null && ClassRow.sameLists(row, last));
+      last = row;
+      return holders;
+    }
+  }
+
+  public Reader reader() {
+    return new Reader();
+  }
+
   /** Who has one right at a place, standing; cheaper than asking for all nine. */
   public PersonSet holdersOf(Right right, int place) {
-    return holdersOfInClass(right, classes.ofPlace[place]);
+    return holdersOfInClass(right, classes.ofPlace.get(place));
   }
 
   public PersonSet holdersOfInClass(Right right, int classNumber) {
@@ -169,19 +220,42 @@ public final class Moment {
     return holders.of(right);
   }
 
-  private void fill(Holders holders, int classNumber, List<Stage> stages, Conditions conditions, String owner) {
-    int[] row = classes.row(classNumber);
-    Pipeline.fill(holders, new ClassAnswers.Everyone(matching, row, clearances(row), barred[ClassRow.walls(row)], conditions,
+  private ClassAnswers.Everyone everyone(int[] row) {
+    return everyone(row, Conditions.NONE, null);
+  }
+
+  private ClassAnswers.Everyone everyone(int[] row, Conditions conditions, String owner) {
+    return new ClassAnswers.Everyone(matching, row, cleared[ClassRow.clearances(row)], barred[ClassRow.walls(row)], conditions,
         owner == null ? -1 : snapshot.personNumber(owner),
-        conditions.checkedOutBy() == null ? -1 : snapshot.personNumber(conditions.checkedOutBy())), stages);
+        conditions.checkedOutBy() == null ? -1 : snapshot.personNumber(conditions.checkedOutBy()));
   }
 
   private int[] clearances(int[] row) {
     return ClassRow.has(row, ClassRow.GUARDED) ? classes.clearances(ClassRow.clearances(row)) : NO_LINES;
   }
 
-  private PersonSet barredBy(int[] reaches) {
-    long[] bits = new long[Matching.words(matching.personCount)];
+  private PersonSet[][] clearedBySet(Moment basis) {
+    int known = basis != null && basis.matching == matching ? basis.cleared.length : 0;
+    if (known == classes.clearanceSetCount() && known > 0) {
+      return basis.cleared;
+    }
+    PersonSet[][] bySet = known > 0 ? Arrays.copyOf(basis.cleared, classes.clearanceSetCount()) : new PersonSet[classes.clearanceSetCount()][];
+    for (int set = known; set < bySet.length; set++) {
+      bySet[set] = new PersonSet[Right.values().length];
+      for (Right right : Right.values()) {
+        long[] bits = new long[words];
+        for (int line : classes.clearances(set)) {
+          if ((ClassRow.rights(line) & 1 << right.ordinal()) != 0) {
+            matching.of(ClassRow.subject(line)).addTo(bits);
+          }
+        }
+        bySet[set][right.ordinal()] = PersonSet.copyOf(bits);
+      }
+    }
+    return bySet;
+  }
+
+  private void addBarred(int[] reaches, long[] bits) {
     for (int reach : reaches) {
       Barriers.Reach found = classes.barriers.reach(reach);
       // A set that names a wall which no longer stands so belongs to classes without places.
@@ -189,7 +263,6 @@ public final class Moment {
         found.barred().addTo(bits);
       }
     }
-    return PersonSet.copyOf(bits);
   }
 
   // --- walls ----------------------------------------------------------------------------------------
@@ -197,7 +270,7 @@ public final class Moment {
   /** The walls that bar a person from a place; each would alone. */
   public List<Wall> wallsThatBar(int person, int place) {
     List<Wall> walls = new ArrayList<>();
-    for (int reach : classes.wallSet(ClassRow.walls(classes.row(classes.ofPlace[place])))) {
+    for (int reach : classes.wallSet(ClassRow.walls(classes.row(classes.ofPlace.get(place))))) {
       Barriers.Reach found = classes.barriers.reach(reach);
       if (found.barred().contains(person) && !walls.contains(found.wall())) {
         walls.add(found.wall());
@@ -209,7 +282,7 @@ public final class Moment {
   /** The walls that bar anybody from a place. */
   public List<Wall> wallsAround(int place) {
     List<Wall> walls = new ArrayList<>();
-    for (int reach : classes.wallSet(ClassRow.walls(classes.row(classes.ofPlace[place])))) {
+    for (int reach : classes.wallSet(ClassRow.walls(classes.row(classes.ofPlace.get(place))))) {
       Barriers.Reach found = classes.barriers.reach(reach);
       if (!found.barred().isEmpty() && !walls.contains(found.wall())) {
         walls.add(found.wall());
@@ -220,7 +293,7 @@ public final class Moment {
 
   /** Everyone whom walls bar from a place. */
   public PersonSet barredFrom(int place) {
-    PersonSet found = barred[ClassRow.walls(classes.row(classes.ofPlace[place]))];
+    PersonSet found = barred[ClassRow.walls(classes.row(classes.ofPlace.get(place)))];
     return found == null ? PersonSet.NOBODY : found;
   }
 
@@ -228,9 +301,10 @@ public final class Moment {
 
   /** Places with the same class number give everyone the same standing rights. */
   public int classOf(int place) {
-    return classes.ofPlace[place];
+    return classes.ofPlace.get(place);
   }
 
+  public int linesOf(int c) { return classes.row(c).length; }
   public int classCount() {
     return classes.count();
   }
@@ -243,9 +317,9 @@ public final class Moment {
     return classes.documentsIn(number);
   }
 
-  /** Everything that decides the standing rights of one person in every class; see {@link ClassMasks}. */
+  /** One person's standing rights in every class, as masks; 0 for classes that no place is in. O(classes). */
   public int[] rightsInEveryClass(int person) {
-    return ClassMasks.of(classes, matching, barred, person);
+    return ClassMasks.of(this, person);
   }
 
   /** Where classes may differ from those of the basis; everywhere if there is none. */
@@ -253,30 +327,33 @@ public final class Moment {
     return classes.sorted.stream().map(range -> new Range(range.from(), range.until())).toList();
   }
 
-  /**
-   * Whether a class can mean something else for somebody here than in another moment that it is comparable to.
-   * Altered subjects are given as {@link #alteredSubjects} has them.
-   */
-  public boolean classAltered(int classNumber, Moment other, boolean[] alteredSubjects) {
-    int[] row = classes.row(classNumber);
+  /** Which classes can mean something else for somebody here than in another moment that was made of the same people. */
+  public IntPredicate alteredClasses(Moment other) {
+    boolean[] subjects = matching.alteredSince(other.matching);
+    boolean[] walls = new boolean[Math.min(barred.length, other.barred.length)];
+    for (int set = 1; set < walls.length; set++) {
+      walls[set] = !barred[set].equals(other.barred[set]);
+    }
+    return number -> {
+      int[] row = classes.row(number);
+      int set = ClassRow.walls(row);
+      return set < walls.length && walls[set] || names(row, subjects);
+    };
+  }
+
+  private boolean names(int[] row, boolean[] subjects) {
     for (int i = ClassRow.HEADER; i < row.length; i++) {
       int subject = i < ClassRow.withholdingsEnd(row) ? ClassRow.subject(row[i]) : row[i];
-      if (subject < alteredSubjects.length && alteredSubjects[subject]) {
+      if (subject < subjects.length && subjects[subject]) {
         return true;
       }
     }
     for (int line : clearances(row)) {
-      if (ClassRow.subject(line) < alteredSubjects.length && alteredSubjects[ClassRow.subject(line)]) {
+      if (ClassRow.subject(line) < subjects.length && subjects[ClassRow.subject(line)]) {
         return true;
       }
     }
-    int walls = ClassRow.walls(row);
-    return walls > 0 && walls < other.barred.length && !barred[walls].equals(other.barred[walls]);
-  }
-
-  /** By subject number, which subjects name somebody else here than in another moment of the same people. */
-  public boolean[] alteredSubjects(Moment other) {
-    return matching.alteredSince(other.matching);
+    return false;
   }
 
   /** Everyone of whom something differs between here and another moment of the same people: group, unit, staff, active. */

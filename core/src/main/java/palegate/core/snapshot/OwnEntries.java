@@ -72,8 +72,8 @@ final class OwnEntries {
   }
 
   private static void collect(Map<Integer, Own> found, Stream<Entry> entries, Stream<Oversight> oversights, PlaceTree tree) {
-    entries.forEach(entry -> own(found, tree.numbers.numberOf(entry.place())).entries().add(entry));
-    oversights.forEach(oversight -> own(found, tree.numbers.numberOf(oversight.place())).oversights().add(oversight));
+    entries.forEach(entry -> own(found, tree.numberOf(entry.place())).entries().add(entry));
+    oversights.forEach(oversight -> own(found, tree.numberOf(oversight.place())).oversights().add(oversight));
     Comparator<Entry> order = Comparator.comparing((Entry entry) -> entry instanceof palegate.core.access.Withholding)
         .thenComparing(Entry::id);
     found.values().forEach(own -> {

@@ -1,7 +1,6 @@
 package palegate.core.snapshot;
 
 import java.util.Arrays;
-import java.util.BitSet;
 import java.util.HashMap;
 import java.util.Map;
 
@@ -22,13 +21,12 @@ final class OwnLabels {
 
   /** One pass over the places that have labels at all. */
   static OwnLabels of(String key, PlaceTree tree) {
-    BitSet labelled = tree.labelled;
     int[] places = new int[1_024];
     int[] values = new int[1_024];
     Map<String, Integer> numbers = new HashMap<>();
     int count = 0;
-    for (int place = labelled.nextSetBit(0); place >= 0; place = labelled.nextSetBit(place + 1)) {
-      String value = tree.places[place].labels().get(key);
+    for (int place = 0; place < tree.count(); place++) {
+      String value = tree.is(place, PlaceTree.LABELS) ? tree.places[place].labels().get(key) : null;
       if (value != null) {
         if (count == places.length) {
           places = Arrays.copyOf(places, count * 2);

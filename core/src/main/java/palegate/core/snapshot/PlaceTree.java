@@ -1,13 +1,14 @@
 package palegate.core.snapshot;
 
 import java.util.ArrayList;
-import java.util.BitSet;
 import java.util.Collection;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.concurrent.CompletableFuture;
+import palegate.core.places.Conditions;
+import palegate.core.places.Guards;
 import palegate.core.places.Place;
-import palegate.core.places.PlaceKind;
 import palegate.core.structure.Parts;
 
 /**
@@ -16,72 +17,90 @@ import palegate.core.structure.Parts;
  * are made lies in arrays, in that order.
  */
 final class PlaceTree {
+  static final int DOCUMENT = 1;
+  static final int STANDS_ALONE = 2;
+  /** Has a ceiling or house rules of its own. */
+  static final int GUARDS = 4;
+  /** Has labels of its own. */
+  static final int LABELS = 8;
+  /** Is a document in any condition. */
+  static final int CONDITIONS = 16;
+
   final Place[] places;
-  final IdIndex numbers;
   final int[] parents;
   final int[] ends;
   /** One more than the type's number, 0 for places without a type. */
   final short[] types;
-  /** Documents. */
-  final BitSet documents;
-  /** Places that stand alone. */
-  final BitSet breaks;
-  /** Places with a ceiling or house rules of their own. */
-  final BitSet guards;
-  /** Places with labels of their own. */
-  final BitSet labelled;
-  /** Documents in any condition. */
-  final BitSet conditioned;
+  private final byte[] flags;
+  /** Containers are looked up all the time, and are few: they have an index of their own. */
+  private final IdIndex containers;
+  private final int[] containerNumbers;
+  /** The index of all places is made meanwhile: nothing needs it before the first question. */
+  private final CompletableFuture<IdIndex> all;
 
-  private PlaceTree(Place[] places, IdIndex numbers, int[] parents, int[] ends, short[] types, BitSet documents,
-      BitSet breaks, BitSet guards, BitSet labelled, BitSet conditioned) {
+  private PlaceTree(Place[] places, int[] parents, int[] ends, short[] types, byte[] flags, IdIndex containers,
+      int[] containerNumbers, CompletableFuture<IdIndex> all) {
     this.places = places;
-    this.numbers = numbers;
     this.parents = parents;
     this.ends = ends;
     this.types = types;
-    this.documents = documents;
-    this.breaks = breaks;
-    this.guards = guards;
-    this.labelled = labelled;
-    this.conditioned = conditioned;
+    this.flags = flags;
+    this.containers = containers;
+    this.containerNumbers = containerNumbers;
+    this.all = all;
   }
 
   /** Numbers all places of a sound structure; linear. */
   static PlaceTree of(Collection<Place> given, Map<String, Integer> typeNumbers) {
     Place[] rows = given.toArray(Place[]::new);
     int count = rows.length;
-    String[] ids = new String[count];
+    int[] containerRows = new int[count];
+    boolean[] isContainer = new boolean[count];
+    int containers = 0;
     for (int row = 0; row < count; row++) {
-      ids[row] = rows[row].id();
+      isContainer[row] = rows[row].kind().isContainer();
+      if (isContainer[row]) {
+        containerRows[containers++] = row;
+      }
     }
-    IdIndex index = new IdIndex(ids);
+    String[] containerIds = new String[containers];
+    for (int i = 0; i < containers; i++) {
+      containerIds[i] = rows[containerRows[i]].id();
+    }
+    IdIndex index = new IdIndex(containerIds);
     int[] parentRows = new int[count];
     for (int row = 0; row < count; row++) {
-      parentRows[row] = rows[row].parent() == null ? -1 : index.numberOf(rows[row].parent());
+      parentRows[row] = rows[row].parent() == null ? -1 : containerRows[index.numberOf(rows[row].parent())];
     }
-    int[] order = preorder(rows, parentRows);
+    int[] order = preorder(isContainer, parentRows);
     int[] numberOfRow = new int[count];
-    Place[] places = new Place[count];
     for (int number = 0; number < count; number++) {
-      places[number] = rows[order[number]];
       numberOfRow[order[number]] = number;
     }
-    PlaceTree tree = new PlaceTree(places, index.reordered(order), new int[count], new int[count], new short[count],
-        new BitSet(count), new BitSet(count), new BitSet(count), new BitSet(count), new BitSet(count));
+    Place[] places = new Place[count];
+    int[] parents = new int[count];
+    short[] types = new short[count];
+    byte[] flags = new byte[count];
     for (int row = 0; row < count; row++) {
       // In the order in which the rows lie in memory: each is touched once.
       int number = numberOfRow[row];
-      tree.parents[number] = parentRows[row] < 0 ? -1 : numberOfRow[parentRows[row]];
-      tree.mark(number, rows[row], typeNumbers);
+      places[number] = rows[row];
+      parents[number] = parentRows[row] < 0 ? -1 : numberOfRow[parentRows[row]];
+      types[number] = typeOf(rows[row], typeNumbers);
+      flags[number] = flagsOf(rows[row]);
     }
+    int[] ends = new int[count];
     for (int number = count - 1; number >= 0; number--) {
-      tree.ends[number] = Math.max(tree.ends[number], number + 1);
-      if (tree.parents[number] >= 0) {
-        tree.ends[tree.parents[number]] = Math.max(tree.ends[tree.parents[number]], tree.ends[number]);
+      ends[number] = Math.max(ends[number], number + 1);
+      if (parents[number] >= 0) {
+        ends[parents[number]] = Math.max(ends[parents[number]], ends[number]);
       }
     }
-    return tree;
+    int[] containerNumbers = new int[containers];
+    for (int i = 0; i < containers; i++) {
+      containerNumbers[i] = numberOfRow[containerRows[i]];
+    }
+    return new PlaceTree(places, parents, ends, types, flags, index, containerNumbers, CompletableFuture.supplyAsync(() -> indexOf(places)));
   }
 
   /** The same tree in which some places have changed in what they carry, but stand where they stood. */
@@ -89,12 +108,12 @@ final class PlaceTree {
     if (changed.isEmpty()) {
       return this;
     }
-    PlaceTree tree = new PlaceTree(places.clone(), numbers, parents, ends, types.clone(), (BitSet) documents.clone(),
-        (BitSet) breaks.clone(), (BitSet) guards.clone(), (BitSet) labelled.clone(), (BitSet) conditioned.clone());
+    PlaceTree tree = new PlaceTree(places.clone(), parents, ends, types.clone(), flags.clone(), containers, containerNumbers, all);
     for (String id : changed) {
-      int number = numbers.numberOf(id);
+      int number = numberOf(id);
       tree.places[number] = now.get(id);
-      tree.mark(number, tree.places[number], typeNumbers);
+      tree.types[number] = typeOf(tree.places[number], typeNumbers);
+      tree.flags[number] = flagsOf(tree.places[number]);
     }
     return tree;
   }
@@ -103,18 +122,49 @@ final class PlaceTree {
     return places.length;
   }
 
-  private void mark(int number, Place place, Map<String, Integer> typeNumbers) {
-    types[number] = place.type() == null ? 0 : (short) (typeNumbers.get(place.type()) + 1);
-    documents.set(number, place.isDocument());
-    breaks.set(number, place.standsAlone());
-    guards.set(number, place.guards().any());
-    labelled.set(number, !place.labels().isEmpty());
-    conditioned.set(number, place.conditions().any());
+  /** The number of the place with this id, or -1. */
+  int numberOf(String id) {
+    int container = containers.numberOf(id);
+    return container >= 0 ? containerNumbers[container] : all.join().numberOf(id);
+  }
+
+  boolean is(int place, int flag) {
+    return (flags[place] & flag) != 0;
+  }
+
+  /** The numbers of the places directly below, in tree order. O(children). */
+  List<Integer> children(int place) {
+    List<Integer> children = new ArrayList<>();
+    for (int child = place + 1; child < ends[place]; child = ends[child]) {
+      children.add(child);
+    }
+    return children;
+  }
+
+  private static IdIndex indexOf(Place[] places) {
+    String[] ids = new String[places.length];
+    for (int number = 0; number < ids.length; number++) {
+      ids[number] = places[number].id();
+    }
+    return new IdIndex(ids);
+  }
+
+  private static short typeOf(Place place, Map<String, Integer> typeNumbers) {
+    return place.type() == null ? 0 : (short) (typeNumbers.get(place.type()) + 1);
+  }
+
+  private static byte flagsOf(Place place) {
+    int flags = place.isDocument() ? DOCUMENT : 0;
+    flags |= place.standsAlone() ? STANDS_ALONE : 0;
+    flags |= place.guards() != Guards.NONE && place.guards().any() ? GUARDS : 0;
+    flags |= place.labels().isEmpty() ? 0 : LABELS;
+    flags |= place.conditions() != Conditions.NONE && place.conditions().any() ? CONDITIONS : 0;
+    return (byte) flags;
   }
 
   /** Rows in tree order. Counting sort by parent, then a walk with a stack of its own. */
-  private static int[] preorder(Place[] rows, int[] parents) {
-    int count = rows.length;
+  private static int[] preorder(boolean[] isContainer, int[] parents) {
+    int count = parents.length;
     int[] firstChild = new int[count + 1];
     int root = -1;
     for (int row = 0; row < count; row++) {
@@ -129,8 +179,8 @@ final class PlaceTree {
     }
     int[] children = new int[Math.max(0, count - 1)];
     int[] filled = firstChild.clone();
-    fill(rows, parents, children, filled, true);
-    fill(rows, parents, children, filled, false);
+    fill(isContainer, parents, children, filled, true);
+    fill(isContainer, parents, children, filled, false);
     int[] order = new int[root < 0 ? 0 : count];
     int[] open = new int[count];
     int depth = 0;
@@ -148,21 +198,11 @@ final class PlaceTree {
     return order;
   }
 
-  private static void fill(Place[] rows, int[] parents, int[] children, int[] filled, boolean containers) {
-    for (int row = 0; row < rows.length; row++) {
-      boolean container = rows[row].kind() != PlaceKind.DOCUMENT && rows[row].kind() != PlaceKind.LINK;
-      if (parents[row] >= 0 && container == containers) {
+  private static void fill(boolean[] isContainer, int[] parents, int[] children, int[] filled, boolean containers) {
+    for (int row = 0; row < parents.length; row++) {
+      if (isContainer[row] == containers && parents[row] >= 0) {
         children[filled[parents[row]]++] = row;
       }
     }
-  }
-
-  /** The numbers of the places directly below, in tree order. O(children). */
-  List<Integer> children(int place) {
-    List<Integer> children = new ArrayList<>();
-    for (int child = place + 1; child < ends[place]; child = ends[child]) {
-      children.add(child);
-    }
-    return children;
   }
 }

@@ -91,8 +91,7 @@ public final class Snapshot {
     tree = basis.tree.with(delta.places, changed.places(), typeNumbers);
     ownEntries = withOwnEntries(basis, changed, delta);
     subjects = basis.subjects;
-    groupsInnerFirst = delta.groups.isEmpty() ? basis.groupsInnerFirst
-        : Nesting.innerFirst(changed.groups().values(), Group::id, Snapshot::subgroups);
+    groupsInnerFirst = delta.groups.isEmpty() ? basis.groupsInnerFirst : reordered(basis, changed, delta);
     unitsLowerFirst = basis.unitsLowerFirst;
     boundaries = basis.boundaries.with(basis.structure, changed);
     ownLabels = delta.places.isEmpty() ? basis.ownLabels : new ConcurrentHashMap<>();
@@ -137,7 +136,14 @@ public final class Snapshot {
 
   /** The same snapshot, without what it was made from: for keeping. */
   public Snapshot detached() {
-    return basis == null ? this : new Snapshot(this);
+    if (basis == null) {
+      return this;
+    }
+    Snapshot kept = new Snapshot(this);
+    synchronized (moments) {
+      moments.forEach((key, moment) -> kept.moments.put(key, moment.detached(kept)));
+    }
+    return kept;
   }
 
   public Structure structure() {
@@ -197,7 +203,7 @@ public final class Snapshot {
 
   /** The number of the place with this id, or -1. */
   public int placeNumber(String id) {
-    return tree.numbers.numberOf(id);
+    return tree.numberOf(id);
   }
 
   /** The number of the place above, or -1 for the repository. */
@@ -220,7 +226,7 @@ public final class Snapshot {
   }
 
   public boolean isDocument(int place) {
-    return tree.documents.get(place);
+    return tree.is(place, PlaceTree.DOCUMENT);
   }
 
   /** How many places below this one stand alone. O(1) once it has been asked. */
@@ -229,7 +235,7 @@ public final class Snapshot {
     if (before == null) {
       before = new int[tree.count() + 1];
       for (int at = 0; at < tree.count(); at++) {
-        before[at + 1] = before[at] + (tree.breaks.get(at) ? 1 : 0);
+        before[at + 1] = before[at] + (tree.is(at, PlaceTree.STANDS_ALONE) ? 1 : 0);
       }
       breaksBefore = before;
     }
@@ -288,7 +294,7 @@ public final class Snapshot {
   /** The entries that reach the place, dates and narrowing aside, those of the place itself first. */
   public List<Entry> reachingEntries(int place) {
     List<Entry> reaching = new ArrayList<>();
-    for (int at = place; at >= 0; at = tree.breaks.get(at) ? -1 : tree.parents[at]) {
+    for (int at = place; at >= 0; at = tree.is(at, PlaceTree.STANDS_ALONE) ? -1 : tree.parents[at]) {
       reaching.addAll(ownEntries(at));
     }
     return reaching;
@@ -349,7 +355,7 @@ public final class Snapshot {
 
   /** Whether the place has anything of its own that can make its environment another than its parent's, walls aside. */
   boolean marked(int place) {
-    return ownEntries.marked.get(place) || tree.breaks.get(place) || tree.guards.get(place);
+    return ownEntries.marked.get(place) || tree.is(place, PlaceTree.STANDS_ALONE | PlaceTree.GUARDS);
   }
 
   OwnLabels ownLabels(String key) {
@@ -363,6 +369,14 @@ public final class Snapshot {
       displayOrder = known;
     }
     return known;
+  }
+
+  /** The order of nesting is worked out anew only if some group now holds other groups. */
+  private static List<Group> reordered(Snapshot basis, Structure changed, Delta delta) {
+    boolean same = delta.groups.stream().allMatch(id ->
+        Set.copyOf(subgroups(basis.structure.groups().get(id))).equals(Set.copyOf(subgroups(changed.groups().get(id)))));
+    return same ? basis.groupsInnerFirst.stream().map(group -> changed.groups().get(group.id())).toList()
+        : Nesting.innerFirst(changed.groups().values(), Group::id, Snapshot::subgroups);
   }
 
   private static Person[] renewed(Person[] people, Structure changed) {

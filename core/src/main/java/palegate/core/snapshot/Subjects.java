@@ -6,23 +6,26 @@ import palegate.core.people.Subject;
 import palegate.core.structure.Structure;
 
 /**
- * Dense numbers for whatever an entry can name: groups, units, the two built-in subjects, then one
- * number for each person.
+ * Dense numbers for whatever an entry can name: the two built-in subjects, groups, units, then one
+ * number for each person. The built-in ones come first: whether a person is active and an outsider is
+ * read off the first word of the person's row.
  */
 final class Subjects {
   private final Map<String, Integer> groups = new HashMap<>();
   private final Map<String, Integer> units = new HashMap<>();
   private final IdIndex people;
-  private final int staff;
+  static final int STAFF = 0;
+  static final int OUTSIDERS = 1;
+  private static final int FIRST_GROUP = 2;
+
   /** The number of the subject that names person 0. */
   final int firstPerson;
 
   Subjects(Structure structure, IdIndex people) {
     this.people = people;
-    structure.groups().keySet().stream().sorted().forEach(id -> groups.put(id, groups.size()));
-    structure.units().keySet().stream().sorted().forEach(id -> units.put(id, groups.size() + units.size()));
-    staff = groups.size() + units.size();
-    firstPerson = staff + 2;
+    structure.groups().keySet().stream().sorted().forEach(id -> groups.put(id, FIRST_GROUP + groups.size()));
+    structure.units().keySet().stream().sorted().forEach(id -> units.put(id, FIRST_GROUP + groups.size() + units.size()));
+    firstPerson = FIRST_GROUP + groups.size() + units.size();
   }
 
   int numberOf(Subject subject) {
@@ -35,7 +38,7 @@ final class Subjects {
     if (subject instanceof Subject.OfPerson person) {
       return firstPerson + people.numberOf(person.id());
     }
-    return subject == Subject.BuiltIn.STAFF ? staff : staff + 1;
+    return subject == Subject.BuiltIn.STAFF ? STAFF : OUTSIDERS;
   }
 
   int group(String id) {
@@ -46,11 +49,7 @@ final class Subjects {
     return units.get(id);
   }
 
-  int staff() {
-    return staff;
-  }
-
-  int outsiders() {
-    return staff + 1;
+  int firstUnit() {
+    return FIRST_GROUP + groups.size();
   }
 }

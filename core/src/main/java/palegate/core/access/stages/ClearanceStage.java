@@ -1,5 +1,7 @@
 package palegate.core.access.stages;
 
+import palegate.core.roles.Right;
+
 /** Stage 4: on a document of a guarded type, only what the clearances leave. */
 public final class ClearanceStage implements Stage {
   @Override
@@ -20,7 +22,9 @@ public final class ClearanceStage implements Stage {
   @Override
   public void apply(Holders holders, EveryoneAtPlace asked) {
     if (asked.guarded()) {
-      holders.keepOnly(asked.clearances());
+      for (Right right : Right.values()) {
+        holders.keepOnly(right, asked.cleared(right));
+      }
     }
   }
 }

@@ -1,6 +1,7 @@
 package palegate.core.access.stages;
 
 import palegate.core.people.PersonSet;
+import palegate.core.roles.Right;
 
 /** What the stages ask about all people at once, at one place at one instant. */
 public interface EveryoneAtPlace {
@@ -18,7 +19,8 @@ public interface EveryoneAtPlace {
   /** Whether the place is a document of a guarded type. */
   boolean guarded();
 
-  Lines clearances();
+  /** Everyone whom some clearance of the type leaves a right. */
+  PersonSet cleared(Right right);
 
   /** The intersection of every ceiling on the path to the root, as a mask; all rights if there is none. */
   int ceiling();

@@ -17,6 +17,10 @@ public final class Holders {
   private final long[] eligible;
   private final long[] scratch;
   private final int wanted;
+  private long[][] saved;
+  private boolean savedOpen;
+  /** Whether anything was taken since the sets were last closed: roles are closed, and so is their union. */
+  private boolean open;
 
   private Holders(int people, int wanted) {
     int words = (people + 63) / 64;
@@ -51,6 +55,7 @@ public final class Holders {
     }
     Arrays.fill(eligible, 0);
     active.addTo(eligible);
+    open = false;
   }
 
   void bar(PersonSet people) {
@@ -61,20 +66,37 @@ public final class Holders {
   void give(Lines lines) {
     int line = 0;
     while (line < lines.count()) {
-      line = unite(lines, line);
-      int rights = lines.rights(line - 1) & wanted;
-      for (int i = 0; i < scratch.length; i++) {
-        scratch[i] &= eligible[i];
-      }
-      for (int right = 0; right < RIGHTS; right++) {
-        if ((rights & 1 << right) != 0) {
-          addTo(byRight[right], scratch);
+      int end = endOfRun(lines, line);
+      int rights = lines.rights(line) & wanted;
+      if (allFew(lines, line, end)) {
+        for (; line < end; line++) {
+          lines.people(line).addTo(byRight, rights, eligible);
         }
+      } else {
+        unite(lines, line, end);
+        keep(scratch, eligible);
+        for (int right = 0; right < RIGHTS; right++) {
+          if ((rights & 1 << right) != 0) {
+            addTo(byRight[right], scratch);
+          }
+        }
+        line = end;
       }
     }
   }
 
+  /** Whether going person by person beats going through everybody's bits. */
+  private static boolean allFew(Lines lines, int from, int until) {
+    for (int line = from; line < until; line++) {
+      if (!lines.people(line).isListed()) {
+        return false;
+      }
+    }
+    return true;
+  }
+
   void take(Lines lines) {
+    open |= lines.count() > 0;
     for (int line = 0; line < lines.count(); line++) {
       int rights = lines.rights(line) & wanted;
       for (int right = 0; right < RIGHTS; right++) {
@@ -85,30 +107,38 @@ public final class Holders {
     }
   }
 
-  /** Leaves each right only to those whom some line leaves it. */
-  void keepOnly(Lines lines) {
-    long[][] left = new long[RIGHTS][];
-    int line = 0;
-    while (line < lines.count()) {
-      line = unite(lines, line);
-      int rights = lines.rights(line - 1) & wanted;
-      for (int right = 0; right < RIGHTS; right++) {
-        if ((rights & 1 << right) != 0) {
-          left[right] = left[right] == null ? new long[scratch.length] : left[right];
-          addTo(left[right], scratch);
-        }
-      }
-    }
-    for (int right = 0; right < RIGHTS; right++) {
-      if (byRight[right] != null && left[right] == null) {
-        Arrays.fill(byRight[right], 0);
-      } else if (byRight[right] != null) {
-        keep(byRight[right], left[right]);
-      }
+  /** Leaves a right only to some people. */
+  void keepOnly(Right right, PersonSet people) {
+    open = true;
+    if (byRight[right.ordinal()] != null) {
+      people.keepIn(byRight[right.ordinal()]);
     }
   }
 
+  /** Keeps what the stages have made so far, to begin from it again. */
+  void save() {
+    saved = saved == null ? new long[RIGHTS][] : saved;
+    for (int right = 0; right < RIGHTS; right++) {
+      if (byRight[right] != null) {
+        saved[right] = saved[right] == null ? byRight[right].clone() : saved[right];
+        System.arraycopy(byRight[right], 0, saved[right], 0, saved[right].length);
+      }
+    }
+    savedOpen = open;
+  }
+
+  /** Goes back to what was saved; who may hold anything is as it was then. */
+  void restore() {
+    for (int right = 0; right < RIGHTS; right++) {
+      if (byRight[right] != null) {
+        System.arraycopy(saved[right], 0, byRight[right], 0, byRight[right].length);
+      }
+    }
+    open = savedOpen;
+  }
+
   void takeFrom(PersonSet people, int rights) {
+    open = true;
     for (int right = 0; right < RIGHTS; right++) {
       if ((rights & wanted & 1 << right) != 0) {
         people.takeFrom(byRight[right]);
@@ -117,6 +147,7 @@ public final class Holders {
   }
 
   void takeFromAll(int rights) {
+    open = true;
     for (int right = 0; right < RIGHTS; right++) {
       if ((rights & wanted & 1 << right) != 0) {
         Arrays.fill(byRight[right], 0);
@@ -126,6 +157,7 @@ public final class Holders {
 
   /** Takes a right from all who do not hold another. */
   void takeWithout(Right right, Right other) {
+    open = true;
     if (byRight[right.ordinal()] != null) {
       keep(byRight[right.ordinal()], byRight[other.ordinal()]);
     }
@@ -133,6 +165,7 @@ public final class Holders {
 
   /** Takes a right from everyone but one person; -1 names nobody. */
   void takeFromAllBut(Right right, int person) {
+    open = true;
     long[] held = byRight[right.ordinal()];
     if (held != null) {
       boolean kept = person >= 0 && (held[person >> 6] & 1L << person) != 0;
@@ -145,6 +178,7 @@ public final class Holders {
 
   /** Takes find from all who neither hold govern nor are this person. */
   void hideFromAllButKeepersAnd(int person) {
+    open = true;
     long[] find = byRight[Right.FIND.ordinal()];
     boolean kept = person >= 0 && (find[person >> 6] & 1L << person) != 0;
     keep(find, byRight[Right.GOVERN.ordinal()]);
@@ -154,6 +188,10 @@ public final class Holders {
   }
 
   void close() {
+    if (!open) {
+      return;
+    }
+    open = false;
     for (Right right : Right.values()) {
       // A need stands before what needs it, so it is already closed when it is used here.
       if (byRight[right.ordinal()] != null && right.need().isPresent()) {
@@ -164,6 +202,9 @@ public final class Holders {
 
   /** Gives rights to eligible staff among some people. */
   void giveStaff(PersonSet people, PersonSet external, int rights) {
+    if (people.isEmpty()) {
+      return;
+    }
     Arrays.fill(scratch, 0);
     people.addTo(scratch);
     external.takeFrom(scratch);
@@ -173,6 +214,11 @@ public final class Holders {
         addTo(byRight[right], scratch);
       }
     }
+  }
+
+  /** Whether everyone holds the same here and there. */
+  public boolean sameAs(Holders other) {
+    return Arrays.deepEquals(byRight, other.byRight);
   }
 
   /** Who holds a right; a new set. */
@@ -201,15 +247,21 @@ public final class Holders {
     return of(Right.FIND);
   }
 
-  /** Unites the people of a line and of those after it that have the same rights; returns the line after. */
-  private int unite(Lines lines, int first) {
-    Arrays.fill(scratch, 0);
-    int line = first;
-    do {
-      lines.people(line).addTo(scratch);
+  /** One past the last of the lines from here on that have the same rights. */
+  private static int endOfRun(Lines lines, int first) {
+    int line = first + 1;
+    while (line < lines.count() && lines.rights(line) == lines.rights(first)) {
       line++;
-    } while (line < lines.count() && lines.rights(line) == lines.rights(first));
+    }
     return line;
+  }
+
+  /** Unites the people of some lines in the scratch bits. */
+  private void unite(Lines lines, int from, int until) {
+    Arrays.fill(scratch, 0);
+    for (int line = from; line < until; line++) {
+      lines.people(line).addTo(scratch);
+    }
   }
 
   private static void addTo(long[] bits, long[] more) {

@@ -22,6 +22,10 @@ public final class Pipeline {
   /** The same without stage 8: standing rights. */
   public static final List<Stage> STANDING_STAGES = STAGES.stream().filter(stage -> stage != CONDITIONS).toList();
 
+  private static final List<Stage> LIST_STAGES = STAGES.stream().filter(stage -> stage.number() <= 3).toList();
+  private static final List<Stage> STANDING_GUARD_STAGES =
+      STANDING_STAGES.stream().filter(stage -> stage.number() > 3).toList();
+
   private Pipeline() {}
 
   /**
@@ -52,8 +56,33 @@ public final class Pipeline {
     return HOUSE_RULES.apply(rights, asked);
   }
 
-  /** Everyone's rights after some of the stages, made in holders that are there already. */
-  public static void fill(Holders holders, EveryoneAtPlace asked, List<Stage> stages) {
+  /** Everyone's standing rights, made in holders that are there already. */
+  public static void fillStanding(Holders holders, EveryoneAtPlace asked) {
+    fill(holders, asked, STANDING_STAGES);
+  }
+
+  /** Everyone's rights now. */
+  public static void fillNow(Holders holders, EveryoneAtPlace asked) {
+    fill(holders, asked, STAGES);
+  }
+
+  /**
+   * Everyone's standing rights, where the same holders have just been filled for a place with the same walls,
+   * grants and withholdings: stages 0 to 3 need not be gone through again.
+   *
+   * @param sameLists whether that is so; if not, all stages are gone through, and the next call may say so
+   */
+  public static void refillStanding(Holders holders, EveryoneAtPlace asked, boolean sameLists) {
+    if (sameLists) {
+      holders.restore();
+    } else {
+      fill(holders, asked, LIST_STAGES);
+      holders.save();
+    }
+    fill(holders, asked, STANDING_GUARD_STAGES);
+  }
+
+  private static void fill(Holders holders, EveryoneAtPlace asked, List<Stage> stages) {
     for (Stage stage : stages) {
       stage.apply(holders, asked);
     }

@@ -91,8 +91,16 @@ class StagesTest {
 
   private static int together(List<Stage> stages, Asked asked) {
     Holders holders = Holders.ofAllRights(2);
-    Pipeline.fill(holders, new Together(asked), stages);
-    return holders.of(0).mask();
+    if (stages == Pipeline.STAGES) {
+      Pipeline.fillNow(holders, new Together(asked));
+      return holders.of(0).mask();
+    }
+    Pipeline.fillStanding(holders, new Together(asked));
+    int standing = holders.of(0).mask();
+    Pipeline.refillStanding(holders, new Together(asked), false);
+    Pipeline.refillStanding(holders, new Together(asked), true);
+    assertThat(holders.of(0).mask()).as("filled again from what was saved").isEqualTo(standing);
+    return standing;
   }
 
   private static Asked anything(Random random) {
@@ -125,7 +133,7 @@ class StagesTest {
     @Override public Lines grants() { return lines(asked.granted); }
     @Override public Lines withholdings() { return lines(asked.withheld); }
     @Override public boolean guarded() { return asked.guarded; }
-    @Override public Lines clearances() { return lines(asked.cleared); }
+    @Override public PersonSet cleared(Right right) { return ifSo((asked.cleared & Rights.bit(right)) != 0); }
     @Override public int ceiling() { return asked.ceiling; }
     @Override public boolean reserveSharing() { return asked.reserveSharing; }
     @Override public boolean noTakeaway() { return asked.noTakeaway; }

@@ -205,6 +205,11 @@ public final class Difference {
     return shifts.lost(pair).contains(Right.GOVERN);
   }
 
+  /** How many person–place pairs change; one that both gains and loses counts once. */
+  public long changedPairs() {
+    return shifts.changedPairs();
+  }
+
   private Stream<Spots.Spot> changedSpots() {
     return isEmpty() ? Stream.empty() : spots.inOrder().filter(this::changes);
   }

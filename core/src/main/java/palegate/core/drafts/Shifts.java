@@ -25,6 +25,8 @@ final class Shifts {
   private final Moment after;
   private final Numbering people;
   private final PairTable pairs;
+  /** Whether a class number means the same before and after. */
+  private final boolean relatives;
   /** Of whom alone anything can differ where the class stays the same. */
   private final PersonSet altered;
   private final short[] gained;
@@ -41,6 +43,7 @@ final class Shifts {
     final long[] lostByRight = new long[RIGHTS];
     long pairsGaining;
     long pairsLosing;
+    long changedPairs;
 
     Tally(int words) {
       gaining = new long[words];
@@ -58,6 +61,7 @@ final class Shifts {
       }
       pairsGaining += other.pairsGaining;
       pairsLosing += other.pairsLosing;
+      changedPairs += other.changedPairs;
     }
   }
 
@@ -90,7 +94,8 @@ final class Shifts {
     this.after = after;
     this.people = people;
     this.pairs = pairs;
-    altered = after.comparableTo(before) ? after.alteredPeople(before) : PersonSet.NOBODY;
+    relatives = after.comparableTo(before);
+    altered = relatives ? after.alteredPeople(before) : PersonSet.NOBODY;
     gained = new short[pairs.size()];
     lost = new short[pairs.size()];
     gainers = new int[pairs.size()];
@@ -129,7 +134,7 @@ final class Shifts {
   private void compute(int from, int until, Tally into) {
     Work work = null;
     for (int pair = from; pair < until; pair++) {
-      if (pairs.before(pair) == pairs.after(pair) && altered.size() <= FEW_PEOPLE) {
+      if (relatives && pairs.before(pair) == pairs.after(pair) && altered.size() <= FEW_PEOPLE) {
         computeForFew(pair, into);
       } else {
         work = work == null ? new Work() : work;
@@ -144,6 +149,7 @@ final class Shifts {
       int was = before.rightsInClass(person, pairs.before(pair));
       int is = after.rightsInClass(person, pairs.after(pair));
       if (was != is) {
+        into.changedPairs += places;
         note(pair, is & ~was, was & ~is, into, places, person);
       }
     });
@@ -187,10 +193,15 @@ final class Shifts {
         into.lostByRight[right] += (long) loss * places;
       }
     }
+    int both = 0;
+    for (int i = 0; i < work.gainers.length; i++) {
+      both += Long.bitCount(work.gainers[i] & work.losers[i]);
+    }
     gainers[pair] = addTo(into.gaining, work.gainers);
     losers[pair] = addTo(into.losing, work.losers);
     into.pairsGaining += (long) gainers[pair] * places;
     into.pairsLosing += (long) losers[pair] * places;
+    into.changedPairs += (long) (gainers[pair] + losers[pair] - both) * places;
   }
 
   /** Adds the people of one set who are not in another; returns how many there are. Loops that the compiler can widen. */
@@ -265,6 +276,10 @@ final class Shifts {
 
   long pairsGaining() {
     return tally.pairsGaining;
+  }
+
+  long changedPairs() {
+    return tally.changedPairs;
   }
 
   long pairsLosing() {

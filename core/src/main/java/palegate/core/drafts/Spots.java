@@ -119,10 +119,11 @@ abstract class Spots {
     @Override
     void placesAfter(PairTable pairs, BitSet wanted, BitSet found) {
       if (!wanted.isEmpty()) {
-        for (int place = 0; place < after.snapshot().placeCount(); place++) {
-          int pair = pairs.find(before.classOf(place), after.classOf(place));
-          if (pair >= 0 && wanted.get(pair)) {
-            found.set(place);
+        boolean anywhere = !after.alteredPeople(before).isEmpty();
+        for (Moment.Range range : anywhere ? List.of(new Moment.Range(0, after.snapshot().placeCount())) : ranges()) {
+          for (int place = range.from(); place < range.until(); place++) {
+            int pair = pairs.find(before.classOf(place), after.classOf(place));
+            found.set(place, pair >= 0 && wanted.get(pair) || found.get(place));
           }
         }
       }

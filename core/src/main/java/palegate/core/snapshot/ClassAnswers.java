@@ -17,16 +17,18 @@ final class ClassAnswers {
     private final Matching matching;
     private final int person;
     private final int[] row;
+    private final int at;
     private final int[] clearances;
     private final boolean barred;
     private final Place document;
     private final String personId;
 
     /** {@code document} is the document whose conditions count, or null for standing rights. */
-    One(Matching matching, int person, int[] row, int[] clearances, boolean barred, Place document, String personId) {
+    One(Matching matching, int person, int[] row, int at, int[] clearances, boolean barred, Place document, String personId) {
       this.matching = matching;
       this.person = person;
       this.row = row;
+      this.at = at;
       this.clearances = clearances;
       this.barred = barred;
       this.document = document;
@@ -50,17 +52,17 @@ final class ClassAnswers {
 
     @Override
     public int granted() {
-      return united(row, ClassRow.HEADER, ClassRow.grantsEnd(row));
+      return united(row, at + ClassRow.HEADER, ClassRow.grantsEnd(row, at));
     }
 
     @Override
     public int withheld() {
-      return united(row, ClassRow.grantsEnd(row), ClassRow.withholdingsEnd(row));
+      return united(row, ClassRow.grantsEnd(row, at), ClassRow.withholdingsEnd(row, at));
     }
 
     @Override
     public boolean guarded() {
-      return ClassRow.has(row, ClassRow.GUARDED);
+      return ClassRow.has(row, at, ClassRow.GUARDED);
     }
 
     @Override
@@ -70,17 +72,17 @@ final class ClassAnswers {
 
     @Override
     public int ceiling() {
-      return ClassRow.ceiling(row);
+      return ClassRow.ceiling(row, at);
     }
 
     @Override
     public boolean reserveSharing() {
-      return ClassRow.has(row, ClassRow.RESERVE_SHARING);
+      return ClassRow.has(row, at, ClassRow.RESERVE_SHARING);
     }
 
     @Override
     public boolean noTakeaway() {
-      return ClassRow.has(row, ClassRow.NO_TAKEAWAY);
+      return ClassRow.has(row, at, ClassRow.NO_TAKEAWAY);
     }
 
     @Override
@@ -101,7 +103,8 @@ final class ClassAnswers {
 
     @Override
     public boolean overseen() {
-      for (int i = ClassRow.withholdingsEnd(row); i < row.length; i++) {
+      int end = ClassRow.end(row, at);
+      for (int i = ClassRow.withholdingsEnd(row, at); i < end; i++) {
         if (matching.matches(person, row[i])) {
           return true;
         }
@@ -110,15 +113,7 @@ final class ClassAnswers {
     }
 
     private int united(int[] lines, int from, int until) {
-      int rights = 0;
-      // Wide roles first: a line that could add nothing to what was found need not be looked at.
-      for (int i = until - 1; i >= from; i--) {
-        int more = ClassRow.rights(lines[i]);
-        if ((more & ~rights) != 0 && matching.matches(person, ClassRow.subject(lines[i]))) {
-          rights |= more;
-        }
-      }
-      return rights;
+      return matching.united(person, lines, from, until);
     }
   }
 
@@ -159,17 +154,17 @@ final class ClassAnswers {
 
     @Override
     public Lines grants() {
-      return new RowLines(matching, row, ClassRow.HEADER, ClassRow.grantsEnd(row));
+      return new RowLines(matching, row, ClassRow.HEADER, ClassRow.grantsEnd(row, 0));
     }
 
     @Override
     public Lines withholdings() {
-      return new RowLines(matching, row, ClassRow.grantsEnd(row), ClassRow.withholdingsEnd(row));
+      return new RowLines(matching, row, ClassRow.grantsEnd(row, 0), ClassRow.withholdingsEnd(row, 0));
     }
 
     @Override
     public boolean guarded() {
-      return ClassRow.has(row, ClassRow.GUARDED);
+      return ClassRow.has(row, 0, ClassRow.GUARDED);
     }
 
     @Override
@@ -179,17 +174,17 @@ final class ClassAnswers {
 
     @Override
     public int ceiling() {
-      return ClassRow.ceiling(row);
+      return ClassRow.ceiling(row, 0);
     }
 
     @Override
     public boolean reserveSharing() {
-      return ClassRow.has(row, ClassRow.RESERVE_SHARING);
+      return ClassRow.has(row, 0, ClassRow.RESERVE_SHARING);
     }
 
     @Override
     public boolean noTakeaway() {
-      return ClassRow.has(row, ClassRow.NO_TAKEAWAY);
+      return ClassRow.has(row, 0, ClassRow.NO_TAKEAWAY);
     }
 
     @Override
@@ -214,7 +209,7 @@ final class ClassAnswers {
 
     @Override
     public PersonSet overseers() {
-      int first = ClassRow.withholdingsEnd(row);
+      int first = ClassRow.withholdingsEnd(row, 0);
       if (first == row.length) {
         return PersonSet.NOBODY;
       }

@@ -30,6 +30,13 @@ final class Classes {
   /** A stretch of places that were sorted anew. */
   record Range(int from, int until) {}
 
+  /**
+   * What a class was made of.
+   *
+   * @param narrowed the lines of entries narrowed to its type: how many of them give, those, then those that take
+   */
+  private record Origin(int environment, int[] narrowed) {}
+
   private static final int ENVIRONMENT_HEADER = 3;
   private static final int[] NO_NUMBERS = {};
 
@@ -48,6 +55,8 @@ final class Classes {
   private final Interner rows;
   /** By environment: the one it was first made from, then the meanings that it adds to it. */
   private final List<int[]> additions = new ArrayList<>();
+  /** By class: an environment that it was first made of, and the lines of narrowed entries among its own. */
+  private final List<Origin> origins = new ArrayList<>();
   /** Environment × type → class; for an extension only what the basis does not know. */
   private final List<int[]> known = new ArrayList<>();
   private final Map<Long, Integer> knownHere = new HashMap<>();
@@ -150,6 +159,9 @@ final class Classes {
       additions.add(extension.addition(environment));
       known.add(extension.knownClasses(environment));
     }
+    for (int number = 0; number < rows.count(); number++) {
+      origins.add(extension.origin(number));
+    }
     sorted.add(new Range(0, snapshot.placeCount()));
   }
 
@@ -223,6 +235,26 @@ final class Classes {
     return at != null;
   }
 
+  /**
+   * The union of what the un-narrowed entries of each environment give a person, and of what they take:
+   * the first in the low bits, the second from bit 16 on. Each is made from the environment it came of.
+   */
+  int[] listsInEveryEnvironment(int person) {
+    int[] lists = new int[environments.count()];
+    for (int environment = 0; environment < lists.length; environment++) {
+      int[] addition = addition(environment);
+      int found = lists[addition[0]];
+      for (int i = 1; i < addition.length; i++) {
+        int[] meaning = meanings.row(addition[i]);
+        if (meaning[3] == 0 && matching.matches(person, meaning[1])) {
+          found |= meaning[0] == 1 ? meaning[2] : meaning[2] << 16;
+        }
+      }
+      lists[environment] = found;
+    }
+    return lists;
+  }
+
   /** The row of a document of this type imagined directly below a container; {@code type} is one more than its number. */
   int[] rowOfImagined(int container, int type) {
     return classRow(environments.row(environmentOfPlace.get(container)), type, false);
@@ -242,11 +274,11 @@ final class Classes {
   }
 
   private static int[] withLines(int[] row, int[] gives, int[] takes) {
-    int overseers = row.length - ClassRow.withholdingsEnd(row);
+    int overseers = ClassRow.end(row, 0) - ClassRow.withholdingsEnd(row, 0);
     int[] changed = new int[ClassRow.HEADER + gives.length + takes.length + overseers];
     System.arraycopy(row, 0, changed, 0, ClassRow.HEADER);
     changed[3] = gives.length;
-    changed[4] = takes.length;
+    changed[4] = ClassRow.counts(takes.length, overseers);
     System.arraycopy(gives, 0, changed, ClassRow.HEADER, gives.length);
     System.arraycopy(takes, 0, changed, ClassRow.HEADER + gives.length, takes.length);
     System.arraycopy(row, row.length - overseers, changed, changed.length - overseers, overseers);
@@ -475,7 +507,50 @@ final class Classes {
 
   private int internClass(int environment, int type) {
     int[] row = environments.row(environment);
-    return type > 0 && treatsAsUntyped(row, type) ? classNumber(environment, 0) : rows.intern(classRow(row, type, true));
+    if (type > 0 && treatsAsUntyped(row, type)) {
+      return classNumber(environment, 0);
+    }
+    int number = rows.intern(classRow(row, type, true));
+    if (number == firstOwnClass() + origins.size()) {
+      origins.add(new Origin(environment, narrowedLines(row, type)));
+    }
+    return number;
+  }
+
+  private int[] narrowedLines(int[] environment, int type) {
+    int[] lines = NO_NUMBERS;
+    for (int gives = 1; gives >= 0 && type > 0; gives--) {
+      for (int i = ENVIRONMENT_HEADER + environment[2]; i < environment.length; i++) {
+        int[] meaning = meanings.row(environment[i]);
+        if (meaning[3] != 0 && meaning[0] == gives && touches(meaning, type)) {
+          lines = lines.length == 0 ? new int[] {0} : lines;
+          lines = Arrays.copyOf(lines, lines.length + 1);
+          lines[0] += gives;
+          lines[lines.length - 1] = ClassRow.line(meaning[2], meaning[1]);
+        }
+      }
+    }
+    return lines;
+  }
+
+  private int firstOwnClass() {
+    return basis == null ? 0 : basis.rows.count();
+  }
+
+  private Origin origin(int number) {
+    Classes at = this;
+    while (number < at.firstOwnClass()) {
+      at = at.basis;
+    }
+    return at.origins.get(number - at.firstOwnClass());
+  }
+
+  int environmentOf(int number) {
+    return origin(number).environment();
+  }
+
+  int[] narrowedIn(int number) {
+    return origin(number).narrowed();
   }
 
   /** The class if it is known without interning anything, or -1. */
@@ -512,6 +587,7 @@ final class Classes {
     int[] header = new int[ClassRow.HEADER + environment[2]];
     header[0] = environment[0] | (guarded ? ClassRow.GUARDED : 0);
     header[1] = guarded ? clearanceSetOfType[type - 1] : 0;
+    header[4] = ClassRow.counts(0, environment[2]);
     header[2] = intern && barriers.anyStands() ? wallSet(environment[1], type) : 0;
     System.arraycopy(environment, ENVIRONMENT_HEADER, header, ClassRow.HEADER, environment[2]);
     return withLines(header, lines(gives, given), lines(takes, taken));

@@ -19,6 +19,8 @@ final class Delta {
   final Set<String> places;
   final Set<String> walls;
   final boolean peopleAltered;
+  /** Whether the labels of any place differ. */
+  final boolean labelsAltered;
   /** Places whose entries, appointments, break, guards, labels or type may differ. */
   private final Set<String> touched = new HashSet<>();
   private final Set<String> entryPlaces = new HashSet<>();
@@ -37,6 +39,8 @@ final class Delta {
         || comeOrGo(people, before.people().keySet(), after.people().keySet())
         || !units.isEmpty()
         || places.stream().anyMatch(id -> moves(before.places().get(id), after.places().get(id)));
+    labelsAltered = !numbersChange && places.stream()
+        .anyMatch(id -> !before.places().get(id).labels().equals(after.places().get(id).labels()));
     Set<String> roles = before.roles().differing(after.roles());
     if (!numbersChange) {
       for (String id : before.grants().differing(after.grants())) {

@@ -43,7 +43,7 @@ final class DisplayOrder {
 
   static List<Integer> sorted(PlaceTree tree, int place) {
     List<Integer> children = tree.children(place);
-    children.sort(Comparator.comparing(number -> tree.places[number], BY_KIND_AND_NAME));
+    children.sort(Comparator.comparing(number -> tree.place(number), BY_KIND_AND_NAME));
     return children;
   }
 }

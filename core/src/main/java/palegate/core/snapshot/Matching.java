@@ -73,7 +73,7 @@ final class Matching {
     for (Group group : snapshot.groupsInnerFirst()) {
       bySubject[subjects.group(group.id())] = members(group, instant, snapshot, subjects, bySubject, scratch);
     }
-    int stride = Math.max(1, words(subjects.firstPerson));
+    int stride = words(subjects.firstPerson + 1);
     Matching matching = new Matching(subjects, people, activePeople, externalPeople, bySubject, new long[stride * people], stride);
     for (int subject = 0; subject < bySubject.length; subject++) {
       matching.setColumn(subject, PersonSet.NOBODY, bySubject[subject]);
@@ -136,6 +136,25 @@ final class Matching {
     return subject < subjects.firstPerson
         ? (rows[person * stride + (subject >> 6)] & 1L << subject) != 0
         : subject - subjects.firstPerson == person;
+  }
+
+  /**
+   * The union of the rights of those lines that name a person. Without a branch a line: which of them match
+   * cannot be foreseen, and a wrong guess of the processor costs more than ten lines.
+   */
+  int united(int person, int[] lines, int from, int until) {
+    int base = person * stride;
+    int own = subjects.firstPerson + person;
+    int rights = 0;
+    for (int i = from; i < until; i++) {
+      int line = lines[i];
+      int subject = ClassRow.subject(line);
+      int column = Math.min(subject, subjects.firstPerson);
+      // The column after the last group and unit is always empty: it stands for other people.
+      int named = (int) (rows[base + (column >> 6)] >>> column) & 1 | (subject == own ? 1 : 0);
+      rights |= ClassRow.rights(line) & -named;
+    }
+    return rights;
   }
 
   boolean isActive(int person) {

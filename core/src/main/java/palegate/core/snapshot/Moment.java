@@ -21,8 +21,6 @@ import palegate.core.walls.Wall;
  * are named by their numbers in the snapshot. Immutable and safe to share.
  */
 public final class Moment {
-  private static final int[] NO_LINES = {};
-
   /** A stretch of place numbers. */
   public record Range(int from, int until) {}
 
@@ -39,12 +37,15 @@ public final class Moment {
   /** The same as bits, set after set: whether a wall bars a person is one read. */
   private final long[] barredBits;
   private final int words;
+  /** The rows of classes laid out for asking about one place after another; null for what is soon thrown away. */
+  private final RowPool rowPool;
 
   private Moment(Snapshot snapshot, Instant instant, Matching matching, Classes classes, Moment basis) {
     this.snapshot = snapshot;
     this.instant = instant;
     this.matching = matching;
     this.classes = classes;
+    rowPool = classes.basis == null ? new RowPool(classes, snapshot.placeCount()) : null;
     words = Matching.words(matching.personCount);
     cleared = clearedBySet(basis);
     boolean shared = basis != null && basis.classes.barriers == classes.barriers;
@@ -74,7 +75,7 @@ public final class Moment {
   static Moment derived(Moment basis, Snapshot snapshot, Instant instant, Delta delta) {
     Matching matching = delta.peopleAltered ? Matching.of(snapshot, instant)
         : basis.matching.with(snapshot, instant, delta.groups);
-    Barriers barriers = basis.classes.barriers.with(snapshot, instant, matching, delta.walls, !delta.places.isEmpty());
+    Barriers barriers = basis.classes.barriers.with(snapshot, instant, matching, delta.walls, delta.labelsAltered);
     return new Moment(snapshot, instant, matching,
         new Classes(basis.classes, snapshot, instant, matching, barriers, delta), basis);
   }
@@ -107,7 +108,9 @@ public final class Moment {
 
   /** The standing rights of a person at a place. O(lines of the place's class). */
   public Rights rights(int person, int place) {
-    return Rights.ofMask(rightsInClass(person, classes.ofPlace.get(place)));
+    RowPool pool = rowPool;
+    return Rights.ofMask(pool == null ? rightsInClass(person, classes.ofPlace.get(place))
+        : Pipeline.standing(one(person, pool.rows(), pool.startOf(place), null)));
   }
 
   /** Rights now: standing rights, cut down by the document's conditions. */
@@ -115,7 +118,7 @@ public final class Moment {
     if (!isConditioned(place)) {
       return rights(person, place);
     }
-    return Rights.ofMask(Pipeline.now(one(person, classes.row(classes.ofPlace.get(place)), snapshot.place(place))));
+    return Rights.ofMask(Pipeline.now(one(person, classes.row(classes.ofPlace.get(place)), 0, snapshot.place(place))));
   }
 
   /** Whether a place is a document in any condition: only there can rights now differ from standing ones. */
@@ -125,7 +128,7 @@ public final class Moment {
 
   /** The standing rights of a person at any place of a class, as a mask. */
   public int rightsInClass(int person, int classNumber) {
-    return Pipeline.standing(one(person, classes.row(classNumber), null));
+    return Pipeline.standing(one(person, classes.row(classNumber), 0, null));
   }
 
   /** The rights on a document of this type, without labels and conditions, imagined directly below a container (section 6). */
@@ -136,15 +139,15 @@ public final class Moment {
         return Rights.NONE;
       }
     }
-    return Rights.ofMask(Pipeline.standing(one(person, classes.rowOfImagined(container, typeNumber), null)));
+    return Rights.ofMask(Pipeline.standing(one(person, classes.rowOfImagined(container, typeNumber), 0, null)));
   }
 
-  private ClassAnswers.One one(int person, int[] row, Place document) {
-    return new ClassAnswers.One(matching, person, row, clearances(row), isBarred(person, ClassRow.walls(row)), document,
-        document == null ? null : snapshot.person(person).id());
+  private ClassAnswers.One one(int person, int[] rows, int at, Place document) {
+    return new ClassAnswers.One(matching, person, rows, at, classes.clearances(ClassRow.clearances(rows, at)),
+        isBarred(person, ClassRow.walls(rows, at)), document, document == null ? null : snapshot.person(person).id());
   }
 
-  private boolean isBarred(int person, int wallSet) {
+  boolean isBarred(int person, int wallSet) {
     return wallSet > 0 && (barredBits[wallSet * words + (person >> 6)] & 1L << person) != 0;
   }
 
@@ -185,7 +188,7 @@ public final class Moment {
   public PersonSet granted(int place) {
     int[] row = classes.row(classes.ofPlace.get(place));
     long[] bits = new long[Matching.words(matching.personCount)];
-    for (int i = ClassRow.HEADER; i < ClassRow.grantsEnd(row); i++) {
+    for (int i = ClassRow.HEADER; i < ClassRow.grantsEnd(row, 0); i++) {
       matching.of(ClassRow.subject(row[i])).addTo(bits);
     }
     return PersonSet.copyOf(bits);
@@ -225,13 +228,9 @@ public final class Moment {
   }
 
   private ClassAnswers.Everyone everyone(int[] row, Conditions conditions, String owner) {
-    return new ClassAnswers.Everyone(matching, row, cleared[ClassRow.clearances(row)], barred[ClassRow.walls(row)], conditions,
+    return new ClassAnswers.Everyone(matching, row, cleared[ClassRow.clearances(row, 0)], barred[ClassRow.walls(row, 0)], conditions,
         owner == null ? -1 : snapshot.personNumber(owner),
         conditions.checkedOutBy() == null ? -1 : snapshot.personNumber(conditions.checkedOutBy()));
-  }
-
-  private int[] clearances(int[] row) {
-    return ClassRow.has(row, ClassRow.GUARDED) ? classes.clearances(ClassRow.clearances(row)) : NO_LINES;
   }
 
   private PersonSet[][] clearedBySet(Moment basis) {
@@ -270,7 +269,7 @@ public final class Moment {
   /** The walls that bar a person from a place; each would alone. */
   public List<Wall> wallsThatBar(int person, int place) {
     List<Wall> walls = new ArrayList<>();
-    for (int reach : classes.wallSet(ClassRow.walls(classes.row(classes.ofPlace.get(place))))) {
+    for (int reach : classes.wallSet(ClassRow.walls(classes.row(classes.ofPlace.get(place)), 0))) {
       Barriers.Reach found = classes.barriers.reach(reach);
       if (found.barred().contains(person) && !walls.contains(found.wall())) {
         walls.add(found.wall());
@@ -282,7 +281,7 @@ public final class Moment {
   /** The walls that bar anybody from a place. */
   public List<Wall> wallsAround(int place) {
     List<Wall> walls = new ArrayList<>();
-    for (int reach : classes.wallSet(ClassRow.walls(classes.row(classes.ofPlace.get(place))))) {
+    for (int reach : classes.wallSet(ClassRow.walls(classes.row(classes.ofPlace.get(place)), 0))) {
       Barriers.Reach found = classes.barriers.reach(reach);
       if (!found.barred().isEmpty() && !walls.contains(found.wall())) {
         walls.add(found.wall());
@@ -293,7 +292,7 @@ public final class Moment {
 
   /** Everyone whom walls bar from a place. */
   public PersonSet barredFrom(int place) {
-    PersonSet found = barred[ClassRow.walls(classes.row(classes.ofPlace.get(place)))];
+    PersonSet found = barred[ClassRow.walls(classes.row(classes.ofPlace.get(place)), 0)];
     return found == null ? PersonSet.NOBODY : found;
   }
 
@@ -304,7 +303,6 @@ public final class Moment {
     return classes.ofPlace.get(place);
   }
 
-  public int linesOf(int c) { return classes.row(c).length; }
   public int classCount() {
     return classes.count();
   }
@@ -319,7 +317,7 @@ public final class Moment {
 
   /** One person's standing rights in every class, as masks; 0 for classes that no place is in. O(classes). */
   public int[] rightsInEveryClass(int person) {
-    return ClassMasks.of(this, person);
+    return ClassMasks.of(this, classes, matching, person);
   }
 
   /** Where classes may differ from those of the basis; everywhere if there is none. */
@@ -336,19 +334,19 @@ public final class Moment {
     }
     return number -> {
       int[] row = classes.row(number);
-      int set = ClassRow.walls(row);
+      int set = ClassRow.walls(row, 0);
       return set < walls.length && walls[set] || names(row, subjects);
     };
   }
 
   private boolean names(int[] row, boolean[] subjects) {
     for (int i = ClassRow.HEADER; i < row.length; i++) {
-      int subject = i < ClassRow.withholdingsEnd(row) ? ClassRow.subject(row[i]) : row[i];
+      int subject = i < ClassRow.withholdingsEnd(row, 0) ? ClassRow.subject(row[i]) : row[i];
       if (subject < subjects.length && subjects[subject]) {
         return true;
       }
     }
-    for (int line : clearances(row)) {
+    for (int line : classes.clearances(ClassRow.clearances(row, 0))) {
       if (ClassRow.subject(line) < subjects.length && subjects[ClassRow.subject(line)]) {
         return true;
       }

@@ -26,7 +26,7 @@ final class OwnLabels {
     Map<String, Integer> numbers = new HashMap<>();
     int count = 0;
     for (int place = 0; place < tree.count(); place++) {
-      String value = tree.is(place, PlaceTree.LABELS) ? tree.places[place].labels().get(key) : null;
+      String value = tree.is(place, PlaceTree.LABELS) ? tree.place(place).labels().get(key) : null;
       if (value != null) {
         if (count == places.length) {
           places = Arrays.copyOf(places, count * 2);

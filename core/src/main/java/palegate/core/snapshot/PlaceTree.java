@@ -2,6 +2,7 @@ package palegate.core.snapshot;
 
 import java.util.ArrayList;
 import java.util.Collection;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -26,7 +27,9 @@ final class PlaceTree {
   /** Is a document in any condition. */
   static final int CONDITIONS = 16;
 
-  final Place[] places;
+  private final Place[] places;
+  /** Places that are not any more what they were when they were numbered. */
+  private final Map<Integer, Place> replaced;
   final int[] parents;
   final int[] ends;
   /** One more than the type's number, 0 for places without a type. */
@@ -38,9 +41,10 @@ final class PlaceTree {
   /** The index of all places is made meanwhile: nothing needs it before the first question. */
   private final CompletableFuture<IdIndex> all;
 
-  private PlaceTree(Place[] places, int[] parents, int[] ends, short[] types, byte[] flags, IdIndex containers,
+  private PlaceTree(Place[] places, Map<Integer, Place> replaced, int[] parents, int[] ends, short[] types, byte[] flags, IdIndex containers,
       int[] containerNumbers, CompletableFuture<IdIndex> all) {
     this.places = places;
+    this.replaced = replaced;
     this.parents = parents;
     this.ends = ends;
     this.types = types;
@@ -100,7 +104,7 @@ final class PlaceTree {
     for (int i = 0; i < containers; i++) {
       containerNumbers[i] = numberOfRow[containerRows[i]];
     }
-    return new PlaceTree(places, parents, ends, types, flags, index, containerNumbers, CompletableFuture.supplyAsync(() -> indexOf(places)));
+    return new PlaceTree(places, Map.of(), parents, ends, types, flags, index, containerNumbers, CompletableFuture.supplyAsync(() -> indexOf(places)));
   }
 
   /** The same tree in which some places have changed in what they carry, but stand where they stood. */
@@ -108,14 +112,22 @@ final class PlaceTree {
     if (changed.isEmpty()) {
       return this;
     }
-    PlaceTree tree = new PlaceTree(places.clone(), parents, ends, types.clone(), flags.clone(), containers, containerNumbers, all);
+    Map<Integer, Place> changes = new HashMap<>(replaced);
+    short[] newTypes = types.clone();
+    byte[] newFlags = flags.clone();
     for (String id : changed) {
       int number = numberOf(id);
-      tree.places[number] = now.get(id);
-      tree.types[number] = typeOf(tree.places[number], typeNumbers);
-      tree.flags[number] = flagsOf(tree.places[number]);
+      Place place = now.get(id);
+      changes.put(number, place);
+      newTypes[number] = typeOf(place, typeNumbers);
+      newFlags[number] = flagsOf(place);
     }
-    return tree;
+    return new PlaceTree(places, changes, parents, ends, newTypes, newFlags, containers, containerNumbers, all);
+  }
+
+  Place place(int number) {
+    Place changed = replaced.isEmpty() ? null : replaced.get(number);
+    return changed == null ? places[number] : changed;
   }
 
   int count() {

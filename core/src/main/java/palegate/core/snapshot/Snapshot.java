@@ -94,7 +94,7 @@ public final class Snapshot {
     groupsInnerFirst = delta.groups.isEmpty() ? basis.groupsInnerFirst : reordered(basis, changed, delta);
     unitsLowerFirst = basis.unitsLowerFirst;
     boundaries = basis.boundaries.with(basis.structure, changed);
-    ownLabels = delta.places.isEmpty() ? basis.ownLabels : new ConcurrentHashMap<>();
+    ownLabels = !delta.labelsAltered ? basis.ownLabels : new ConcurrentHashMap<>();
     displayOrder = delta.places.isEmpty() ? basis.displayOrder : null;
   }
 
@@ -198,7 +198,7 @@ public final class Snapshot {
   }
 
   public Place place(int number) {
-    return tree.places[number];
+    return tree.place(number);
   }
 
   /** The number of the place with this id, or -1. */
@@ -274,9 +274,9 @@ public final class Snapshot {
   public String pathText(int place) {
     List<Integer> path = path(place);
     if (path.size() == 1) {
-      return tree.places[place].name();
+      return tree.place(place).name();
     }
-    return path.stream().skip(1).map(at -> tree.places[at].name()).collect(Collectors.joining(" / "));
+    return path.stream().skip(1).map(at -> tree.place(at).name()).collect(Collectors.joining(" / "));
   }
 
   // --- what stands where ----------------------------------------------------------------------------
@@ -310,7 +310,7 @@ public final class Snapshot {
   /** The place's own value of a label or, if it has none, the nearest value above; null if there is none. */
   public String effectiveLabel(int place, String key) {
     for (int at = place; at >= 0; at = tree.parents[at]) {
-      String value = tree.places[at].labels().get(key);
+      String value = tree.place(at).labels().get(key);
       if (value != null) {
         return value;
       }

@@ -157,12 +157,30 @@ class EngineAgreesWithLiteralRulesTest {
             }
           }
         }
-        Set<String> found = difference.pairs()
-            .map(pair -> pair.person().id() + " " + pair.place().id() + " +" + pair.gained() + " -" + pair.lost())
-            .collect(Collectors.toCollection(TreeSet::new));
-        assertThat(found).as("seed %d at %s", seed, difference.instant()).isEqualTo(expected);
+        assertThat(found(difference)).as("seed %d at %s", seed, difference.instant()).isEqualTo(expected);
         assertTotalsCountTheList(seed, difference);
       }
+    }
+  }
+
+  @Test
+  void the_difference_of_two_structures_that_have_only_ids_in_common_is_literal_too() {
+    for (long seed = FIRST_SEED; seed < FIRST_SEED + 1_000; seed++) {
+      Structure before = RandomStructures.fromSeed(seed);
+      Structure after = RandomStructures.fromSeed(seed + 1);
+      Set<String> expected = new TreeSet<>();
+      for (String person : union(before.people().keySet(), after.people().keySet())) {
+        for (String place : union(before.places().keySet(), after.places().keySet())) {
+          Rights had = standingIfAny(before, person, place);
+          Rights has = standingIfAny(after, person, place);
+          if (!had.equals(has)) {
+            expected.add(person + " " + place + " +" + has.minus(had) + " -" + had.minus(has));
+          }
+        }
+      }
+      Difference difference = Difference.between(Snapshot.of(before), Snapshot.of(after), RandomStructures.NOW);
+      assertThat(found(difference)).as("seed %d", seed).isEqualTo(expected);
+      assertTotalsCountTheList(seed, difference);
     }
   }
 
@@ -202,6 +220,23 @@ class EngineAgreesWithLiteralRulesTest {
     }
   }
 
+  private static Set<String> found(Difference difference) {
+    return difference.pairs()
+        .map(pair -> pair.person().id() + " " + pair.place().id() + " +" + pair.gained() + " -" + pair.lost())
+        .collect(Collectors.toCollection(TreeSet::new));
+  }
+
+  private static Set<String> union(Set<String> one, Set<String> other) {
+    Set<String> both = new TreeSet<>(one);
+    both.addAll(other);
+    return both;
+  }
+
+  private static Rights standingIfAny(Structure structure, String person, String place) {
+    return structure.people().containsKey(person) && structure.places().containsKey(place)
+        ? standing(structure, person, place, RandomStructures.NOW) : Rights.NONE;
+  }
+
   private static void assertTotalsCountTheList(long seed, Difference difference) {
     Difference.Totals totals = difference.totals();
     assertThat(totals.pairsGaining()).as("seed %d", seed)
@@ -213,6 +248,7 @@ class EngineAgreesWithLiteralRulesTest {
     assertThat((long) totals.places()).as("seed %d", seed).isEqualTo(difference.places().count());
     assertThat((long) totals.documents()).as("seed %d", seed)
         .isEqualTo(difference.places().filter(place -> place.place().isDocument()).count());
+    assertThat(difference.changedPairs()).as("seed %d", seed).isEqualTo(difference.pairs().count());
     for (Right right : Right.values()) {
       assertThat(difference.gainedByRight().getOrDefault(right, 0L)).as("seed %d, %s", seed, right)
           .isEqualTo(difference.pairs().filter(pair -> pair.gained().contains(right)).count());

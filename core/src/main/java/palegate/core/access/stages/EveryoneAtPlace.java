@@ -12,6 +12,7 @@ public interface EveryoneAtPlace {
   /** Everyone whom a wall bars from the place. */
   PersonSet barred();
 
+  /** The grants that reach the place; the rights of each hold what they need, as those of a role do. */
   Lines grants();
 
   Lines withholdings();

@@ -233,13 +233,17 @@ public final class Holders {
 
   /** What one person holds. */
   public Rights of(int person) {
+    return Rights.ofMask(maskOf(person));
+  }
+
+  public int maskOf(int person) {
     int mask = 0;
     for (int right = 0; right < RIGHTS; right++) {
       if (byRight[right] != null && (byRight[right][person >> 6] & 1L << person) != 0) {
         mask |= 1 << right;
       }
     }
-    return Rights.ofMask(mask);
+    return mask;
   }
 
   /** Everyone who holds anything: whoever holds a right holds find too. */

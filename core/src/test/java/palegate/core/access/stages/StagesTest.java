@@ -104,7 +104,8 @@ class StagesTest {
   }
 
   private static Asked anything(Random random) {
-    Asked asked = asked(random.nextInt(512));
+    // A role holds what its rights need.
+    Asked asked = asked(Rights.ofMask(random.nextInt(512)).complete().mask());
     asked.active = random.nextInt(10) > 0;
     asked.external = random.nextBoolean();
     asked.barred = random.nextInt(6) == 0;

@@ -1,0 +1,202 @@
+package palegate.core.questions;
+
+import java.time.Instant;
+import java.util.ArrayDeque;
+import java.util.ArrayList;
+import java.util.Deque;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import palegate.core.access.Entry;
+import palegate.core.access.Grant;
+import palegate.core.access.stages.Holders;
+import palegate.core.people.PersonSet;
+import palegate.core.people.Subject;
+import palegate.core.roles.Right;
+import palegate.core.roles.Rights;
+import palegate.core.snapshot.Joined;
+import palegate.core.snapshot.Moment;
+import palegate.core.snapshot.Snapshot;
+
+/**
+ * Subjects against places (job capability 12). A cell says what the entries that name the subject, or a group
+ * or unit that it is in, give and take there, where that comes from, and how many of the subject's people have
+ * exactly that, more or less.
+ */
+public final class Matrix {
+  /** Where what a cell shows comes from, nearest first. */
+  public enum From {
+    /** An entry of the subject at the place itself. */
+    HERE,
+    /** An entry of the subject further up. */
+    ABOVE,
+    /** An entry of a group or unit that the subject is in. */
+    THROUGH_GROUP,
+    /** Nothing names the subject here. */
+    NOTHING
+  }
+
+  /** Why people of a subject have less than its cell says, or more. */
+  public enum Because {
+    /** Walls bar them. */
+    WALL,
+    /** A withholding that does not name the whole subject. */
+    WITHHOLDING,
+    /** They are not cleared for the document's type. */
+    CLEARANCE,
+    /** A ceiling for outsiders. */
+    CEILING,
+    /** A house rule. */
+    HOUSE_RULE,
+    /** Another entry names them. */
+    OTHER_GRANT,
+    /** An oversight names them. */
+    OVERSIGHT
+  }
+
+  /**
+   * One cell.
+   *
+   * @param rights given, less withheld, closed: what the entries come to before guards
+   * @param people how many active people the subject names
+   * @param exactly how many of them have just these rights at the place
+   * @param more how many have some right beyond these
+   * @param less how many lack some of these
+   */
+  public record Cell(Rights rights, Rights withheld, From from, int people, int exactly, int more, int less) {}
+
+  private record Row(Subject subject, Set<Subject> own, PersonSet people) {}
+
+  private final Moment moment;
+  private final Snapshot snapshot;
+  private final Instant instant;
+  private final List<Row> rows = new ArrayList<>();
+  private final int[] places;
+  private final Cell[][] cells;
+
+  private Matrix(Moment moment, Instant instant, List<Subject> subjects, int[] places) {
+    this.moment = moment;
+    this.instant = instant;
+    this.places = places.clone();
+    snapshot = moment.snapshot();
+    for (Subject subject : subjects) {
+      rows.add(new Row(subject, containing(subject), moment.matching(subject).and(moment.active())));
+    }
+    cells = new Cell[rows.size()][places.length];
+    Moment.Reader reader = moment.reader();
+    for (int column = 0; column < places.length; column++) {
+      fill(column, reader);
+    }
+  }
+
+  /** Works out all cells. O(places × (reaching entries + subjects × members)). */
+  public static Matrix of(Moment moment, Instant instant, List<Subject> subjects, int[] places) {
+    return new Matrix(moment, instant, subjects, places);
+  }
+
+  public Cell cell(int subject, int place) {
+    return cells[subject][place];
+  }
+
+  /** Why people of a cell have more, or less, than it says: each reason with how many people it concerns. */
+  public Map<Because, Integer> because(int subject, int place) {
+    return MatrixReasons.of(moment, instant, rows.get(subject).people(), places[place], cell(subject, place).rights());
+  }
+
+  private void fill(int column, Moment.Reader reader) {
+    int place = places[column];
+    Holders holders = reader.read(moment.classOf(place));
+    List<Entry> reaching = snapshot.reachingEntries(place).stream()
+        .filter(entry -> entry.period().holdsAt(instant) && entry.touches(snapshot.place(place).type())).toList();
+    for (int row = 0; row < rows.size(); row++) {
+      cells[row][column] = cell(rows.get(row), place, reaching, holders);
+    }
+  }
+
+  private Cell cell(Row row, int place, List<Entry> reaching, Holders holders) {
+    int given = 0;
+    int withheld = 0;
+    From from = From.NOTHING;
+    String here = snapshot.place(place).id();
+    for (Entry entry : reaching) {
+      if (row.own().contains(entry.subject())) {
+        int rights = snapshot.rightsOf(entry).mask();
+        given |= entry instanceof Grant ? rights : 0;
+        withheld |= entry instanceof Grant ? 0 : rights;
+        From source = !entry.subject().equals(row.subject()) ? From.THROUGH_GROUP
+            : entry.place().equals(here) ? From.HERE : From.ABOVE;
+        from = source.ordinal() < from.ordinal() ? source : from;
+      }
+    }
+    int rights = Rights.close(given & ~withheld);
+    return count(row, Rights.ofMask(rights), Rights.ofMask(given & withheld), from, holders);
+  }
+
+  private static Cell count(Row row, Rights rights, Rights withheld, From from, Holders holders) {
+    int exactly = 0;
+    int more = 0;
+    int less = 0;
+    int[] people = row.people().isListed() ? row.people().toArray() : null;
+    if (people == null) {
+      return countMany(row, rights, withheld, from, holders);
+    }
+    for (int person : people) {
+      int held = holders.maskOf(person);
+      exactly += held == rights.mask() ? 1 : 0;
+      more += (held & ~rights.mask()) != 0 ? 1 : 0;
+      less += (rights.mask() & ~held) != 0 ? 1 : 0;
+    }
+    return new Cell(rights, withheld, from, people.length, exactly, more, less);
+  }
+
+  /** The same with bits: for subjects that name very many. */
+  private static Cell countMany(Row row, Rights rights, Rights withheld, From from, Holders holders) {
+    PersonSet more = PersonSet.NOBODY;
+    PersonSet less = PersonSet.NOBODY;
+    for (Right right : Right.values()) {
+      PersonSet held = holders.of(right);
+      if (rights.contains(right)) {
+        less = less.or(row.people().minus(held));
+      } else {
+        more = more.or(row.people().and(held));
+      }
+    }
+    int differing = more.or(less).size();
+    return new Cell(rights, withheld, from, row.people().size(), row.people().size() - differing, more.size(), less.size());
+  }
+
+  /** The subject itself, and every group or unit that it is wholly in. */
+  private Set<Subject> containing(Subject subject) {
+    Set<Subject> all = new HashSet<>(Set.of(subject));
+    Joined joined = moment.joined();
+    Deque<String> groups = new ArrayDeque<>();
+    if (subject instanceof Subject.OfGroup group) {
+      joined.group(group.id()).forEach(in -> groups.add(in.group()));
+    } else if (subject instanceof Subject.OfPerson person) {
+      joined.person(person.id()).forEach(in -> groups.add(in.group()));
+      int number = snapshot.personNumber(person.id());
+      addUnitsAbove(snapshot.person(number).unit(), all);
+      for (Subject builtIn : Subject.BuiltIn.values()) {
+        if (moment.matches(number, builtIn)) {
+          all.add(builtIn);
+        }
+      }
+    } else if (subject instanceof Subject.OfUnit unit) {
+      addUnitsAbove(snapshot.structure().units().get(unit.id()).parent(), all);
+    }
+    while (!groups.isEmpty()) {
+      String group = groups.poll();
+      if (all.add(new Subject.OfGroup(group))) {
+        joined.group(group).forEach(in -> groups.add(in.group()));
+      }
+    }
+    return all;
+  }
+
+  private void addUnitsAbove(String from, Set<Subject> all) {
+    for (String unit = from; unit != null; unit = snapshot.structure().units().get(unit).parent()) {
+      all.add(new Subject.OfUnit(unit));
+    }
+  }
+}

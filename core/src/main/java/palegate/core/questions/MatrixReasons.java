@@ -1,0 +1,45 @@
+package palegate.core.questions;
+
+import java.time.Instant;
+import java.util.EnumMap;
+import java.util.Map;
+import palegate.core.access.Trace;
+import palegate.core.people.PersonSet;
+import palegate.core.roles.Rights;
+import palegate.core.snapshot.Moment;
+
+/** Why people behind a cell of a matrix have more or less than the cell says; from their explanations. */
+final class MatrixReasons {
+  private MatrixReasons() {}
+
+  static Map<Matrix.Because, Integer> of(Moment moment, Instant instant, PersonSet people, int place, Rights cell) {
+    Map<Matrix.Because, Integer> reasons = new EnumMap<>(Matrix.Because.class);
+    people.forEach(person -> {
+      if (!moment.rights(person, place).equals(cell)) {
+        Trace trace = Explanation.of(moment, instant, person, place, Explanation.WallReasons.HIDDEN);
+        for (Trace.Step step : trace.stages()) {
+          Matrix.Because because = because(step, cell);
+          if (because != null) {
+            reasons.merge(because, 1, Integer::sum);
+          }
+        }
+      }
+    });
+    return reasons;
+  }
+
+  private static Matrix.Because because(Trace.Step step, Rights cell) {
+    Rights taken = step.before().minus(step.after());
+    Rights added = step.after().minus(step.before());
+    return switch (step.number()) {
+      case 1 -> step.guards().isEmpty() ? null : Matrix.Because.WALL;
+      case 2 -> added.minus(cell).isEmpty() ? null : Matrix.Because.OTHER_GRANT;
+      case 3 -> taken.intersect(cell).isEmpty() ? null : Matrix.Because.WITHHOLDING;
+      case 4 -> taken.isEmpty() ? null : Matrix.Because.CLEARANCE;
+      case 5 -> taken.isEmpty() ? null : Matrix.Because.CEILING;
+      case 7 -> taken.isEmpty() ? null : Matrix.Because.HOUSE_RULE;
+      case 9 -> added.isEmpty() ? null : Matrix.Because.OVERSIGHT;
+      default -> null;
+    };
+  }
+}

@@ -12,10 +12,12 @@ const props = withDefaults(
     origin?: Origin
     /** The role's name, if the set has one. */
     role?: string
+    /** A wall bars the person: a plate across all nine. */
+    walled?: boolean
     /** Only a picture beside words that say the same: hidden from screen readers. */
     decorative?: boolean
   }>(),
-  { withheld: () => [], origin: 'NONE', role: undefined, decorative: false },
+  { withheld: () => [], origin: 'NONE', role: undefined, walled: false, decorative: false },
 )
 
 const STEP = 7
@@ -35,7 +37,7 @@ const pickets = computed(() => {
   })
 })
 const WIDTH = 9 * STEP + 2 * GAP
-const words = computed(() => palingWords(props.rights, props.withheld, props.origin, props.role))
+const words = computed(() => props.walled ? 'A wall bars all nine rights' : palingWords(props.rights, props.withheld, props.origin, props.role))
 </script>
 
 <template>
@@ -56,6 +58,10 @@ const words = computed(() => palingWords(props.rights, props.withheld, props.ori
         <rect class="gone" :x="picket.x" y="20" width="5" :height="GROUND - 20" />
       </template>
       <rect v-else class="stub" :x="picket.x" :y="GROUND - 4" width="5" height="4" rx="1" />
+    </g>
+    <g v-if="walled" data-state="walled">
+      <rect class="plate" x="0" y="6" :width="WIDTH" height="21" rx="1.5" />
+      <path class="courses" :d="`M0 13H${WIDTH}M0 20H${WIDTH}M18 6V13M48 6V13M33 13V20M63 13V20M18 20V27M48 20V27`" />
     </g>
     <line v-if="origin === 'HERE'" class="foot" x1="0" :x2="WIDTH" y1="32" y2="32" />
     <line v-else-if="origin === 'THROUGH_GROUP'" class="foot dotted" x1="1" :x2="WIDTH" y1="32" y2="32" />
@@ -78,6 +84,13 @@ const words = computed(() => palingWords(props.rights, props.withheld, props.ori
 .gone {
   fill: rgb(var(--v-theme-error));
   opacity: 0.85;
+}
+.plate {
+  fill: rgb(var(--v-theme-on-surface));
+}
+.courses {
+  stroke: rgb(var(--v-theme-surface));
+  stroke-width: 1;
 }
 .foot {
   stroke: rgb(var(--v-theme-primary));

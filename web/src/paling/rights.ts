@@ -19,12 +19,13 @@ export const LETS: Record<string, string> = {
   govern: 'change the access list, break or rejoin',
 }
 
-export type Origin = 'HERE' | 'ABOVE' | 'THROUGH_GROUP' | 'NONE'
+export type Origin = 'HERE' | 'ABOVE' | 'THROUGH_GROUP' | 'OVERSIGHT' | 'NONE'
 
 const ORIGIN_WORDS: Record<Origin, string> = {
   HERE: ', given here',
   ABOVE: ', from above',
   THROUGH_GROUP: ', through another group',
+  OVERSIGHT: ', by oversight',
   NONE: '',
 }
 

@@ -100,7 +100,8 @@ async function pressed(event: KeyboardEvent) {
 function label(node: PlaceNode): string {
   const alone = node.standsAlone && node.kind !== 'repository' ? ', stands alone' : ''
   const below = node.breaksBelow > 0 ? `, ${counted(node.breaksBelow, 'break')} below` : ''
-  return `${node.name}, ${node.kind}${alone}${below}`
+  const wall = node.walled ? ', a wall stands here' : ''
+  return `${node.name}, ${node.kind}${alone}${wall}${below}`
 }
 </script>
 
@@ -132,6 +133,7 @@ function label(node: PlaceNode): string {
         <svg class="rail" width="12" :height="ROW" :viewBox="`0 0 12 ${ROW}`" aria-hidden="true">
           <path v-if="node.standsAlone" d="M6 0V7M6 23V30M1 8H11M1 22H11" />
           <path v-else d="M6 0V30" />
+          <path v-if="node.walled" class="hatch" d="M1 13L11 8M1 18L11 13M1 23L11 18" />
         </svg>
         <span class="name">{{ node.name }}</span>
         <span v-if="node.breaksBelow > 0 && !tree.expanded.has(node.id)" class="below" aria-hidden="true">{{
@@ -180,6 +182,9 @@ function label(node: PlaceNode): string {
   fill: none;
   stroke: rgb(var(--v-theme-on-background));
   stroke-width: 2;
+}
+.rail .hatch {
+  stroke: rgb(var(--v-theme-primary));
 }
 .document .rail,
 .link .rail {

@@ -102,6 +102,9 @@ async function removeLine(line: Schemas['AccessLine']) {
             Shows another place:
             <router-link :to="{ name: 'places', params: { id: detail.data.value.target } }">go there</router-link>. Access to what it shows is decided there.
           </p>
+          <ul v-if="detail.data.value.guards.length > 0" class="guards" aria-label="What limits this place">
+            <li v-for="guard in detail.data.value.guards" :key="guard">{{ guard }}</li>
+          </ul>
           <p v-if="Object.keys(detail.data.value.labels).length > 0">
             <span v-for="(value, key) in detail.data.value.labels" :key="key" class="mark">{{ key }}: {{ value }}</span>
           </p>
@@ -174,6 +177,12 @@ async function removeLine(line: Schemas['AccessLine']) {
   justify-content: space-between;
   gap: 16px;
   align-items: flex-start;
+}
+.guards {
+  list-style: none;
+  margin: 4px 0;
+  padding-left: 10px;
+  border-left: 4px double rgb(var(--v-theme-primary));
 }
 .acts {
   display: flex;

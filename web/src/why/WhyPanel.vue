@@ -1,11 +1,14 @@
 <script setup lang="ts">
 import { useQuery } from '@tanstack/vue-query'
 import { computed, nextTick, ref, watch } from 'vue'
-import { answer, api, type Schemas } from '@/api/client'
+import { answer, api } from '@/api/client'
 import Paling from '@/paling/Paling.vue'
 import PersonName from '@/people/PersonName.vue'
-import { day, listed } from '@/shell/words'
+import { listed } from '@/shell/words'
+import { sentence } from './sentence'
 import { useWhy } from './useWhy'
+import WaysTo from './WaysTo.vue'
+import WhyStages from './WhyStages.vue'
 
 const why = useWhy()
 const heading = ref<HTMLElement>()
@@ -22,21 +25,6 @@ watch(
   () => void nextTick(() => heading.value?.focus()),
   { immediate: true },
 )
-
-function sentence(entry: Schemas['EntryView']): string {
-  const narrowed = entry.types.length > 0 ? `, for ${listed(entry.types)} only` : ''
-  return entry.kind === 'grant'
-    ? `${entry.role} to ${entry.subjectName}${narrowed}`
-    : `${listed(entry.rights)} withheld from ${entry.subjectName}${narrowed}`
-}
-
-function period(link: { from?: string; until?: string }): string {
-  return (link.from ? ` from ${day(link.from)}` : '') + (link.until ? ` until ${day(link.until)}` : '')
-}
-
-function changed(step: Schemas['Step']): boolean {
-  return step.before.join() !== step.after.join()
-}
 </script>
 
 <template>
@@ -51,40 +39,22 @@ function changed(step: Schemas['Step']): boolean {
       <p class="subject"><PersonName :person="data.person" /></p>
       <p class="quiet">{{ data.path }}<span v-if="data.drafted">, as your draft would have it</span></p>
       <div class="result">
-        <Paling :rights="data.rights" decorative />
-        <strong>{{ data.rights.length === 0 ? 'No rights' : data.rights.length === 9 ? 'All nine rights' : listed(data.rights) }}</strong>
+        <Paling :rights="data.rights" :walled="data.walled" decorative />
+        <strong>{{ data.walled ? 'Barred by a wall' : data.rights.length === 0 ? 'No rights' : data.rights.length === 9 ? 'All nine rights' : listed(data.rights) }}</strong>
       </div>
-      <ol class="stages">
-        <li v-for="step in data.stages" :key="step.number" :data-stage="step.number" :data-changed="changed(step)">
-          <div class="stage-head">
-            <h3>{{ step.title }}</h3>
-            <Paling v-if="step.number > 0" :rights="step.after" :withheld="step.number === 3 ? step.before.filter((right) => !step.after.includes(right)) : []" />
-          </div>
-          <p>{{ step.reason }}</p>
-          <ul v-if="step.acting.length > 0">
-            <li v-for="acting in step.acting" :key="acting.entry.id">
-              <span>{{ sentence(acting.entry) }}</span>
-              <span class="quiet">
-                {{ acting.here ? ', here' : ', from ' }}
-                <router-link v-if="!acting.here" :to="{ name: 'places', params: { id: acting.entry.place } }">{{ acting.entry.placeName }}</router-link>
-                <template v-if="acting.entry.until">, until {{ day(acting.entry.until) }}</template>
-              </span>
-              <ul class="paths">
-                <li v-for="(path, i) in acting.paths" :key="i">
-                  <template v-if="path.length === 0">named directly</template>
-                  <template v-else>
-                    by way of
-                    <template v-for="(link, k) in path" :key="link.id"
-                      ><span v-if="k > 0" aria-label="inside"> → </span>{{ link.name }}<span class="quiet">{{ period(link) }}</span></template
-                    >
-                  </template>
-                </li>
-                <li v-if="acting.morePaths" class="quiet">and by more chains than are listed</li>
-              </ul>
-            </li>
-          </ul>
-        </li>
-      </ol>
+      <p v-if="data.standing.join() !== data.rights.join()" class="quiet">
+        Standing rights, without the document’s conditions: {{ data.standing.length === 0 ? 'none' : listed(data.standing) }}.
+      </p>
+      <WhyStages :stages="data.stages" />
+      <section v-if="data.withoutWalls" class="without" aria-labelledby="without-title">
+        <h3 id="without-title">Without the wall</h3>
+        <div class="result">
+          <Paling :rights="data.withoutWalls.rights" decorative />
+          <strong>{{ data.withoutWalls.rights.length === 0 ? 'Still no rights' : listed(data.withoutWalls.rights) }}</strong>
+        </div>
+        <WhyStages :stages="data.withoutWalls.stages" />
+      </section>
+      <WaysTo v-if="!data.drafted" :key="`${data.person.id} ${data.place}`" :person="data.person.id" :place="data.place" :held="data.rights" />
       <template v-if="data.silent.length > 0">
         <h3>Without effect here</h3>
         <ul class="silent">
@@ -109,8 +79,7 @@ function changed(step: Schemas['Step']): boolean {
   flex-direction: column;
   gap: 10px;
 }
-.top,
-.stage-head {
+.top {
   display: flex;
   justify-content: space-between;
   align-items: center;
@@ -126,34 +95,12 @@ function changed(step: Schemas['Step']): boolean {
   padding: 10px 0;
   border-block: 1px solid var(--pg-line);
 }
-ul,
-ol {
+.without {
+  border-top: 4px double rgb(var(--v-theme-on-background));
+  padding-top: 10px;
+}
+ul {
   list-style: none;
-}
-.stages {
-  display: flex;
-  flex-direction: column;
-  gap: 14px;
-}
-.stages > li {
-  border-left: 3px solid var(--pg-line);
-  padding-left: 12px;
-}
-.stages > li[data-changed='true'] {
-  border-left-color: rgb(var(--v-theme-primary));
-}
-.stages h3 {
-  text-transform: capitalize;
-}
-.stages ul {
-  margin: 6px 0 0;
-}
-.stages > li > ul > li {
-  padding: 4px 0;
-}
-.paths {
-  padding-left: 14px;
-  font-size: 0.95rem;
 }
 .silent {
   display: flex;

@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Random;
+import java.util.function.UnaryOperator;
 import palegate.core.people.Person;
 import palegate.core.places.Place;
 import palegate.core.places.PlaceKind;
@@ -37,6 +38,11 @@ final class Papers {
   /** Marks a place as standing alone. */
   void breakAt(String id) {
     places.computeIfPresent(id, (any, place) -> place.broken());
+  }
+
+  /** Replaces a place by a changed copy of it. */
+  void change(String id, UnaryOperator<Place> how) {
+    places.computeIfPresent(id, (any, place) -> how.apply(place));
   }
 
   private void makeTypes() {
@@ -149,6 +155,7 @@ final class Papers {
   }
 
   private void type(String id, String name, Field... fields) {
-    types.add(DocumentType.open(id, name, List.of(fields)));
+    types.add(new DocumentType(id, name, Guarding.CLEARANCES.containsKey(id), List.of(fields),
+        Guarding.CLEARANCES.getOrDefault(id, List.of())));
   }
 }

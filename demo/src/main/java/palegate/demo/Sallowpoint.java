@@ -24,7 +24,11 @@ public final class Sallowpoint {
   public record PastChange(Instant at, String author, String note, List<Change> changes) {}
 
   /** Who signs in to the demo: the login, the person, and what they are there to do. */
-  public record SignIn(String login, String person, String duty, String does) {}
+  public record SignIn(String login, String person, List<String> duties, String does) {
+    public SignIn {
+      duties = List.copyOf(duties);
+    }
+  }
 
   private final Instant today;
   private final Company company;
@@ -50,9 +54,9 @@ public final class Sallowpoint {
 
   public static List<SignIn> signIns() {
     return List.of(
-        new SignIn("wenna.carrow", "p-wenna", "access", "chief administrator: changes access everywhere"),
-        new SignIn("teodor.brask", "p-teodor", "access", "second administrator: to see two people drafting at once"),
-        new SignIn("oriel.fenn", "p-oriel", "audit", "auditor: sees everything, changes nothing"));
+        new SignIn("wenna.carrow", "p-wenna", List.of("access", "walls"), "chief administrator: changes access everywhere"),
+        new SignIn("teodor.brask", "p-teodor", List.of("access"), "second administrator: to see two people drafting at once"),
+        new SignIn("oriel.fenn", "p-oriel", List.of("audit"), "auditor: sees everything, changes nothing"));
   }
 
   /** What has been changed since, oldest first. */
@@ -83,8 +87,9 @@ public final class Sallowpoint {
     // Nobody noticed that this break says what its parent says, and that that one lost its keeper.
     papers.breakAt("f-2513");
     papers.breakAt("lib-acc-2024-contracts");
+    Guarding.limit(papers, today);
     return Structure.of(company.units, company.people, company.groups(), roles(), papers.types,
-        papers.places.values(), grants, withholdings);
+        papers.places.values(), grants, withholdings).guardedBy(Guarding.oversights(today), Guarding.walls(today));
   }
 
   private static List<Role> roles() {

@@ -8,33 +8,53 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import palegate.core.access.Trace;
+import palegate.core.drafts.Change;
+import palegate.core.drafts.WaysTo;
 import palegate.core.questions.Explanation;
+import palegate.core.roles.Right;
 import palegate.core.snapshot.Snapshot;
 import palegate.core.structure.Structure;
+import palegate.server.drafts.ChangeBody;
 import palegate.server.drafts.Drafts;
 import palegate.server.people.PersonView;
+import palegate.server.session.Accounts;
+import palegate.server.session.Duty;
 import palegate.server.shell.MayBeMissing;
 import palegate.server.shell.Problem;
 
-/** Why a person has the rights they have at a place. */
+/** Why a person has the rights they have at a place, and what it would take to give or take one. */
 @RestController
 class WhyController {
-  record Why(PersonView person, String place, String path, Instant at, boolean drafted, List<String> rights,
-      List<Step> stages, List<Silent> silent) {}
+  /** {@code rights} are rights now; {@code standing} leaves the document's conditions out. */
+  record Why(PersonView person, String place, String path, Instant at, boolean drafted, List<String> rights, List<String> standing,
+      boolean walled, List<Step> stages, @MayBeMissing WithoutWalls withoutWalls, List<Silent> silent) {}
 
-  record Step(int number, String title, List<String> before, List<String> after, String reason, List<Acting> acting) {}
+  record Step(int number, String title, List<String> before, List<String> after, String reason, List<Acting> acting, List<Guard> guards) {}
 
   record Acting(EntryView entry, boolean here, List<List<Link>> paths, boolean morePaths) {}
 
+  record Guard(String kind, @MayBeMissing String id, String words, @MayBeMissing String reason, List<List<Link>> paths, boolean morePaths) {}
+
   record Link(String kind, String id, String name, @MayBeMissing Instant from, @MayBeMissing Instant until) {}
+
+  /** What would hold with no wall at all. */
+  record WithoutWalls(List<String> rights, List<Step> stages) {}
 
   record Silent(EntryView entry, String why) {}
 
+  /** What it would take; {@code impossible} says why nothing would do. */
+  record Ways(boolean already, List<Way> ways, @MayBeMissing String impossible) {}
+
+  /** One way and its side effects. {@code changes} can go into the draft as they are; empty if another duty is needed for it. */
+  record Way(String words, int otherPeople, int documents, long otherPairs, int lockOuts, List<ChangeBody> changes) {}
+
   private final Drafts drafts;
+  private final Accounts accounts;
   private final Clock clock;
 
-  WhyController(Drafts drafts, Clock clock) {
+  WhyController(Drafts drafts, Accounts accounts, Clock clock) {
     this.drafts = drafts;
+    this.accounts = accounts;
     this.clock = clock;
   }
 
@@ -42,27 +62,71 @@ class WhyController {
   @GetMapping("/api/why")
   Why why(@RequestParam String person, @RequestParam String place, @RequestParam(defaultValue = "false") boolean drafted, Principal who) {
     Snapshot snapshot = drafts.shown(who.getName(), drafted);
-    int personNumber = snapshot.personNumber(person);
-    int placeNumber = snapshot.placeNumber(place);
-    if (personNumber < 0) {
-      throw Problem.notFound("person", person);
-    }
-    if (placeNumber < 0) {
-      throw Problem.notFound("place", place);
-    }
-    Trace trace = Explanation.of(snapshot, clock.instant(), personNumber, placeNumber);
+    int personNumber = number(snapshot.personNumber(person), "person", person);
+    int placeNumber = number(snapshot.placeNumber(place), "place", place);
+    Explanation.WallReasons reasons = accounts.holdsAny(who.getName(), Duty.WALLS, Duty.AUDIT)
+        ? Explanation.WallReasons.SHOWN : Explanation.WallReasons.HIDDEN;
+    Trace trace = Explanation.of(snapshot, clock.instant(), personNumber, placeNumber, reasons);
     Structure structure = snapshot.structure();
     return new Why(PersonView.of(snapshot.person(personNumber), structure), place, snapshot.pathText(placeNumber), trace.instant(),
-        drafted, trace.rights().words(), trace.stages().stream().map(step -> step(step, structure)).toList(),
+        drafted, trace.rights().words(), trace.standing().words(), trace.withoutWalls() != null, steps(trace.stages(), structure),
+        trace.withoutWalls() == null ? null
+            : new WithoutWalls(trace.withoutWalls().rights().words(), steps(trace.withoutWalls().stages(), structure)),
         trace.silent().stream().map(silent -> new Silent(
             EntryView.of(silent.entry(), snapshot.rightsOf(silent.entry()), structure), silent.why().words())).toList());
   }
 
-  private static Step step(Trace.Step step, Structure structure) {
-    return new Step(step.number(), step.title(), step.before().words(), step.after().words(), step.reason(),
+  /** Ways to give a right that the person lacks, or to take one that they have; of the state in force. */
+  @GetMapping("/api/why/ways")
+  Ways ways(@RequestParam String person, @RequestParam String place, @RequestParam String right, Principal who) {
+    Snapshot snapshot = drafts.shown(who.getName(), false);
+    int personNumber = number(snapshot.personNumber(person), "person", person);
+    int placeNumber = number(snapshot.placeNumber(place), "place", place);
+    Right wanted = Right.parse(right).orElseThrow(() -> Problem.notFound("right", right));
+    Instant now = clock.instant();
+    boolean has = snapshot.at(now).rightsNow(personNumber, placeNumber).contains(wanted);
+    WaysTo.Answer answer = WaysTo.find(snapshot, now, has ? WaysTo.Direction.TAKE : WaysTo.Direction.GIVE, wanted, personNumber, placeNumber);
+    return new Ways(answer.already(), answer.ways().stream().map(WhyController::way).toList(), answer.impossible());
+  }
+
+  private static Way way(WaysTo.Way way) {
+    List<ChangeBody> bodies = way.changes().stream().map(WhyController::body).toList();
+    return new Way(way.words(), way.otherPeople(), way.documents(), way.otherPairs(), way.lockOuts(),
+        bodies.contains(null) ? List.of() : bodies);
+  }
+
+  /** The change as a draft takes it, or null if drafts do not take its kind here. */
+  private static ChangeBody body(Change change) {
+    if (change instanceof Change.AddGrant add) {
+      return new ChangeBody.AddGrant(null, add.place(), ChangeBody.SubjectRef.of(add.grant().subject()), add.grant().role(), null, null, null, null);
+    }
+    if (change instanceof Change.AddWithholding add) {
+      return new ChangeBody.AddWithholding(null, add.place(), ChangeBody.SubjectRef.of(add.withholding().subject()),
+          add.withholding().rights().words(), null, null, null, null);
+    }
+    if (change instanceof Change.RemoveGrant remove) {
+      return new ChangeBody.RemoveGrant(remove.grant(), remove.place());
+    }
+    return change instanceof Change.RemoveWithholding remove ? new ChangeBody.RemoveWithholding(remove.withholding(), remove.place()) : null;
+  }
+
+  private static int number(int number, String noun, String id) {
+    if (number < 0) {
+      throw Problem.notFound(noun, id);
+    }
+    return number;
+  }
+
+  private static List<Step> steps(List<Trace.Step> steps, Structure structure) {
+    return steps.stream().map(step -> new Step(step.number(), step.title(), step.before().words(), step.after().words(), step.reason(),
         step.acting().stream().map(acting -> new Acting(EntryView.of(acting.entry(), acting.rights(), structure), acting.here(),
-            acting.paths().stream().map(path -> path.links().stream().map(link -> link(link, structure)).toList()).toList(),
-            acting.morePaths())).toList());
+            paths(acting.paths(), structure), acting.morePaths())).toList(),
+        step.guards().stream().map(guard -> new Guard(guard.kind(), guard.id(), guard.words(), guard.reason(),
+            paths(guard.paths(), structure), guard.morePaths())).toList())).toList();
+  }
+
+  private static List<List<Link>> paths(List<Trace.MembershipPath> paths, Structure structure) {
+    return paths.stream().map(path -> path.links().stream().map(link -> link(link, structure)).toList()).toList();
   }
 
   private static Link link(Trace.Link link, Structure structure) {

@@ -13,6 +13,7 @@ import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.support.TransactionTemplate;
 import palegate.core.drafts.Application;
+import palegate.core.snapshot.Snapshot;
 import palegate.core.structure.Structure;
 import palegate.demo.Sallowpoint;
 import palegate.server.bundle.Bundles;
@@ -63,10 +64,10 @@ class DemoSetUp implements ApplicationRunner {
     bundles.bringIn(structure, "set-up", "Set-up", "Sallowpoint Adjusting as it was two years ago.", now.minus(Duration.ofDays(730)));
     for (Sallowpoint.SignIn signIn : Sallowpoint.signIns()) {
       accounts.add(new Accounts.Account(signIn.login(), structure.people().get(signIn.person()).name(),
-          passwords.encode(PASSWORD), signIn.person(), List.of(signIn.duty())));
+          passwords.encode(PASSWORD), signIn.person(), signIn.duties()));
     }
     for (Sallowpoint.PastChange past : Sallowpoint.history(now)) {
-      Structure after = Application.of(structure, past.changes(), past.at()).structure();
+      Structure after = Application.of(Snapshot.of(structure), past.changes(), past.at()).structure();
       long number = log.takeNextNumber();
       String author = accounts.find(past.author()).orElseThrow().name();
       log.write(new ChangeLog.Logged(number, past.author(), author, past.at(), past.note(), "draft", "[]"), Touches.between(structure, after));

@@ -17,8 +17,8 @@ import org.springframework.transaction.support.TransactionSynchronization;
 import org.springframework.transaction.support.TransactionSynchronizationManager;
 import palegate.core.drafts.Change;
 import palegate.core.drafts.Refusal;
+import palegate.core.drafts.PlaceSet;
 import palegate.core.drafts.Rehearsal;
-import palegate.core.places.Place;
 import palegate.core.snapshot.Snapshot;
 import palegate.server.session.Accounts;
 import palegate.server.shell.Problem;
@@ -82,7 +82,7 @@ public class Drafts {
     changes.add(coreOf(complete));
     Rehearsal rehearsal = Rehearsal.of(state.snapshot(), changes, clock.instant(), null);
     List<Problem.Fault> faults = rehearsal.refusals().stream().filter(refusal -> refusal.change() == changes.size() - 1)
-        .map(refusal -> new Problem.Fault("place " + refusal.place(), refusal.what(), refusal.remedy())).toList();
+        .map(refusal -> new Problem.Fault(refusal.thing().replace(':', ' '), refusal.what(), refusal.remedy())).toList();
     if (!faults.isEmpty()) {
       throw Problem.faults(faults.get(0).what() + " " + faults.get(0).remedy(), faults);
     }
@@ -196,11 +196,11 @@ public class Drafts {
   }
 
   private static void refuseUnseenLockOuts(Rehearsal rehearsal, boolean accepted) {
-    List<Place> lockOuts = rehearsal.lockOuts();
+    PlaceSet lockOuts = rehearsal.lockOuts();
     if (!lockOuts.isEmpty() && !accepted) {
       throw Problem.of(HttpStatus.CONFLICT, "lock-outs", "Places would be left without a keeper",
           lockOuts.size() + (lockOuts.size() == 1 ? " place" : " places") + " would have nobody active and on staff with govern, beginning with "
-              + lockOuts.get(0).name() + ". Name a keeper, or confirm that this is meant.");
+              + lockOuts.stream().findFirst().orElseThrow().name() + ". Name a keeper, or confirm that this is meant.");
     }
   }
 

@@ -13,8 +13,8 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import palegate.core.drafts.Difference;
+import palegate.core.drafts.PlaceSet;
 import palegate.core.drafts.Rehearsal;
-import palegate.core.places.Place;
 import palegate.core.roles.Right;
 import palegate.core.snapshot.Snapshot;
 import palegate.server.access.EntryView;
@@ -73,7 +73,7 @@ class RehearsalController {
   @GetMapping("/places")
   Page<PlaceShift> places(@RequestParam(defaultValue = "0") int instant, @RequestParam(defaultValue = "false") boolean documentsOnly,
       @RequestParam(defaultValue = "0") int offset, @RequestParam(defaultValue = "200") int limit, Principal who) {
-    List<Difference.PlaceShift> shifts = at(drafts.rehearse(who.getName()).rehearsal(), instant).places().stream()
+    List<Difference.PlaceShift> shifts = at(drafts.rehearse(who.getName()).rehearsal(), instant).places()
         .filter(shift -> !documentsOnly || shift.place().isDocument()).toList();
     return Page.of(shifts.size(), shifts.stream().map(shift -> new PlaceShift(new PlaceName(shift.place().id(), shift.path()),
         shift.place().kind().word(), shift.gained().words(), shift.lost().words(), shift.peopleGaining(), shift.peopleLosing())), offset, limit);
@@ -127,7 +127,7 @@ class RehearsalController {
         .filter(pair -> direction.takes(!pair.gained().isEmpty(), !pair.lost().isEmpty(), pair.person().external()));
   }
 
-  private static Page<PlaceName> named(Rehearsal rehearsal, List<Place> places, int offset, int limit) {
+  private static Page<PlaceName> named(Rehearsal rehearsal, PlaceSet places, int offset, int limit) {
     Snapshot after = rehearsal.after();
     return Page.of(places.size(), places.stream()
         .map(place -> new PlaceName(place.id(), after.pathText(after.placeNumber(place.id())))), offset, limit);

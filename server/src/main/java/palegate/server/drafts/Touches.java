@@ -1,10 +1,12 @@
 package palegate.server.drafts;
 
-import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.function.Function;
+import java.util.stream.Stream;
 import palegate.core.access.Entry;
+import palegate.core.structure.Parts;
 import palegate.core.structure.Structure;
 
 /** What a change touches, as names of things; two drafts that share one clash. */
@@ -23,6 +25,8 @@ public final class Touches {
     Function<Entry, String> list = entry -> place(entry.place());
     collect(things, before.grants(), after.grants(), list);
     collect(things, before.withholdings(), after.withholdings(), list);
+    collect(things, before.oversights(), after.oversights(), oversight -> place(oversight.place()));
+    collect(things, before.walls(), after.walls(), wall -> "wall:" + wall.id());
     return things;
   }
 
@@ -30,16 +34,10 @@ public final class Touches {
     return "place:" + id;
   }
 
-  private static <T> void collect(Set<String> things, Map<String, ? extends T> before, Map<String, ? extends T> after, Function<T, String> name) {
-    before.forEach((id, thing) -> {
-      if (!thing.equals(after.get(id))) {
-        things.add(name.apply(thing));
-      }
-    });
-    after.forEach((id, thing) -> {
-      if (!thing.equals(before.get(id))) {
-        things.add(name.apply(thing));
-      }
-    });
+  private static <P, T extends P> void collect(Set<String> things, Parts<T> before, Parts<T> after, Function<P, String> name) {
+    for (String id : before.differing(after)) {
+      Stream.of(Optional.ofNullable(before.get(id)), Optional.ofNullable(after.get(id)))
+          .flatMap(Optional::stream).map(name).forEach(things::add);
+    }
   }
 }

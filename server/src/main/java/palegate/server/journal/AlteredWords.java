@@ -7,6 +7,7 @@ import java.util.TreeMap;
 import java.util.stream.Collectors;
 import palegate.core.access.Entry;
 import palegate.core.access.Grant;
+import palegate.core.access.Oversight;
 import palegate.core.access.Withholding;
 import palegate.core.people.Group;
 import palegate.core.people.Membership;
@@ -18,15 +19,19 @@ import palegate.core.places.Place;
 import palegate.core.roles.Role;
 import palegate.core.structure.Structure;
 import palegate.core.types.DocumentType;
+import palegate.core.walls.Wall;
 import palegate.server.people.SubjectNames;
 import palegate.server.store.StructureStore;
 
 /** The exact content of a thing, field by field in words; names come from the structure given. */
 final class AlteredWords {
   private final Structure structure;
+  private final boolean wallReasons;
 
-  AlteredWords(Structure structure) {
+  /** {@code wallReasons} tells whether the reader may see why walls stand. */
+  AlteredWords(Structure structure, boolean wallReasons) {
     this.structure = structure;
+    this.wallReasons = wallReasons;
   }
 
   /** What the thing is called in a heading. */
@@ -49,6 +54,12 @@ final class AlteredWords {
     }
     if (thing instanceof Unit unit) {
       return unit.name();
+    }
+    if (thing instanceof Oversight oversight) {
+      return SubjectNames.of(oversight.subject(), structure) + " at " + place(oversight.place());
+    }
+    if (thing instanceof Wall wall) {
+      return wall.name();
     }
     return thing instanceof Role role ? role.name() : ((DocumentType) thing).name();
   }
@@ -80,8 +91,19 @@ final class AlteredWords {
     } else if (thing instanceof Role role) {
       fields.put("name", role.name());
       fields.put("rights", role.rights().toString());
+    } else if (thing instanceof Oversight oversight) {
+      fields.put("place", place(oversight.place()));
+      fields.put("overseer", SubjectNames.of(oversight.subject(), structure));
+      period(fields, oversight.period());
+      put(fields, "note", oversight.note());
+    } else if (thing instanceof Wall wall) {
+      new WallWords(structure, wallReasons).fields(fields, wall);
     } else if (thing instanceof DocumentType type) {
       fields.put("name", type.name());
+      fields.put("guarded", type.guarded() ? "yes" : "no");
+      put(fields, "cleared", type.clearances().isEmpty() ? null : type.clearances().stream()
+          .map(clearance -> SubjectNames.of(clearance.subject(), structure) + " as " + role(clearance.role())
+              + WallWords.dates(clearance.period())).collect(Collectors.joining(", ")));
       fields.put("fields", type.fields().stream().map(field -> field.label() + " (" + field.kind().word() + ")").collect(Collectors.joining(", ")));
     }
     return fields;
@@ -91,8 +113,7 @@ final class AlteredWords {
     fields.put("place", place(entry.place()));
     fields.put(entry instanceof Grant ? "to" : "from", SubjectNames.of(entry.subject(), structure));
     if (entry instanceof Grant grant) {
-      Role role = structure.roles().get(grant.role());
-      fields.put("role", role == null ? grant.role() : role.name());
+      fields.put("role", role(grant.role()));
     } else {
       fields.put("withholds", ((Withholding) entry).rights().toString());
     }
@@ -109,8 +130,19 @@ final class AlteredWords {
     fields.put("access", place.standsAlone() ? "stands alone" : "follows");
     put(fields, "type", place.type() == null ? null : structure.types().containsKey(place.type()) ? structure.types().get(place.type()).name() : place.type());
     put(fields, "owner", place.owner() == null ? null : SubjectNames.of(new Subject.OfPerson(place.owner()), structure));
+    put(fields, "ceiling", place.guards().ceiling() == null ? null : role(place.guards().ceiling()));
+    put(fields, "sharing", place.guards().reserveSharing() ? "reserved to those who govern" : null);
+    put(fields, "taking away", place.guards().noTakeaway() ? "only for those who revise" : null);
+    put(fields, "private", place.conditions().isPrivate() ? "yes" : null);
+    put(fields, "frozen", place.conditions().frozen() ? "yes" : null);
+    put(fields, "checked out by", place.conditions().checkedOutBy() == null ? null
+        : SubjectNames.of(new Subject.OfPerson(place.conditions().checkedOutBy()), structure));
     put(fields, "shows", place.target() == null ? null : place(place.target()));
     new TreeMap<>(place.labels()).forEach((key, value) -> fields.put("label " + key, value));
+  }
+
+  private String role(String id) {
+    return structure.roles().containsKey(id) ? structure.roles().get(id).name() : id;
   }
 
   private String place(String id) {

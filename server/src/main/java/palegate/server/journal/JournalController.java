@@ -1,5 +1,6 @@
 package palegate.server.journal;
 
+import java.security.Principal;
 import java.time.Instant;
 import java.util.List;
 import java.util.Map;
@@ -9,6 +10,8 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import palegate.core.structure.Structure;
+import palegate.server.session.Accounts;
+import palegate.server.session.Duty;
 import palegate.server.shell.MayBeMissing;
 import palegate.server.shell.Page;
 import palegate.server.shell.Problem;
@@ -28,11 +31,13 @@ class JournalController {
 
   record ChangeDetail(JournalLine change, Page<Altered> altered) {}
 
+  private final Accounts accounts;
   private final ChangeLog log;
   private final StructureStore structures;
   private final Snapshots snapshots;
 
-  JournalController(ChangeLog log, StructureStore structures, Snapshots snapshots) {
+  JournalController(ChangeLog log, StructureStore structures, Snapshots snapshots, Accounts accounts) {
+    this.accounts = accounts;
     this.log = log;
     this.structures = structures;
     this.snapshots = snapshots;
@@ -46,11 +51,11 @@ class JournalController {
   }
 
   @GetMapping("/{number}")
-  ChangeDetail change(@PathVariable long number, @RequestParam(defaultValue = "0") int offset, @RequestParam(defaultValue = "100") int limit) {
+  ChangeDetail change(@PathVariable long number, @RequestParam(defaultValue = "0") int offset, @RequestParam(defaultValue = "100") int limit, Principal who) {
     ChangeLog.Logged logged = log.find(number).orElseThrow(() -> Problem.notFound("change", Long.toString(number)));
     // Names are those of the time: after the change, so that what it made has one.
     Structure then = snapshots.asOf(number).snapshot().structure();
-    AlteredWords words = new AlteredWords(then);
+    AlteredWords words = new AlteredWords(then, accounts.holdsAny(who.getName(), Duty.WALLS, Duty.AUDIT));
     List<StructureStore.Altered> altered = structures.alteredBy(number);
     return new ChangeDetail(line(logged), Page.of(altered.size(), altered.stream().map(thing -> new Altered(thing.kind(), thing.id(), words.title(thing),
         thing.before() == null ? null : words.fields(thing.before()), thing.after() == null ? null : words.fields(thing.after()))), offset, limit));

@@ -1,14 +1,14 @@
 package palegate.server.people;
 
-import org.roaringbitmap.RoaringBitmap;
+import palegate.core.people.PersonSet;
 import palegate.core.people.Subject;
 import palegate.core.snapshot.Moment;
 
 /** A subject with its name, and how many active people it names, outsiders among them. */
 public record SubjectView(String kind, String id, String name, int people, int outsiders) {
   public static SubjectView of(Subject subject, Moment moment) {
-    RoaringBitmap named = RoaringBitmap.and(moment.matching(subject), moment.active());
+    PersonSet named = moment.matching(subject).and(moment.active());
     return new SubjectView(subject.kind(), subject.id(), SubjectNames.of(subject, moment.snapshot().structure()),
-        named.getCardinality(), RoaringBitmap.andCardinality(named, moment.activeOutsiders()));
+        named.size(), named.sizeOfAnd(moment.activeOutsiders()));
   }
 }

@@ -8,12 +8,12 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
 import java.util.stream.Collectors;
-import org.roaringbitmap.RoaringBitmap;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import palegate.core.access.Entry;
+import palegate.core.people.PersonSet;
 import palegate.core.questions.AccessList;
 import palegate.core.snapshot.Moment;
 import palegate.core.snapshot.Snapshot;
@@ -59,9 +59,9 @@ class AccessListController {
     drafted.lines().stream().filter(line -> !known.contains(key(line)))
         .forEach(line -> lines.add(view(line, after, Drafted.ADDED)));
     lines.sort((a, b) -> Boolean.compare(b.own(), a.own()));
-    RoaringBitmap people = before.at(now).holders(number).anyone();
+    PersonSet people = before.at(now).holders(number).anyone();
     return new AccessListView(rehearsed.change(), inForce.place().standsAlone(), drafted.place().standsAlone(),
-        people.getCardinality(), RoaringBitmap.andCardinality(people, before.at(now).activeOutsiders()), lines);
+        people.size(), people.sizeOfAnd(before.at(now).activeOutsiders()), lines);
   }
 
   /** The active people behind one line, by any chain of memberships, by name. */

@@ -2,6 +2,7 @@ package palegate.server.places;
 
 import java.util.List;
 import palegate.core.places.Place;
+import palegate.core.snapshot.Moment;
 import palegate.core.snapshot.Snapshot;
 import palegate.server.shell.MayBeMissing;
 
@@ -11,11 +12,13 @@ import palegate.server.shell.MayBeMissing;
  * @param containers how many containers stand directly below
  * @param papers how many documents and links stand directly below
  * @param breaksBelow how many places below stand alone
+ * @param walled whether a standing wall bars anybody from the place itself
  */
 public record PlaceView(String id, @MayBeMissing String parent, String kind, String name, boolean standsAlone, @MayBeMissing String type, int depth,
-    int containers, int papers, int breaksBelow) {
+    int containers, int papers, int breaksBelow, boolean walled) {
 
-  static PlaceView of(Snapshot snapshot, int number) {
+  static PlaceView of(Moment moment, int number) {
+    Snapshot snapshot = moment.snapshot();
     Place place = snapshot.place(number);
     int containers = 0;
     int papers = 0;
@@ -28,15 +31,17 @@ public record PlaceView(String id, @MayBeMissing String parent, String kind, Str
     }
     String type = place.type() == null ? null : snapshot.structure().types().get(place.type()).name();
     return new PlaceView(place.id(), place.parent(), place.kind().word(), place.name(), place.standsAlone(), type,
-        snapshot.depth(number), containers, papers, snapshot.breaksBelow(number));
+        snapshot.depth(number), containers, papers, snapshot.breaksBelow(number), !moment.barredFrom(number).isEmpty());
   }
 
   /** From the repository down to the place, for the path line. */
-  static List<Post> path(Snapshot snapshot, int number) {
-    return snapshot.path(number).stream().map(snapshot::place)
-        .map(place -> new Post(place.id(), place.name(), place.kind().word(), place.standsAlone())).toList();
+  static List<Post> path(Moment moment, int number) {
+    return moment.snapshot().path(number).stream().map(at -> {
+      Place place = moment.snapshot().place(at);
+      return new Post(place.id(), place.name(), place.kind().word(), place.standsAlone(), !moment.barredFrom(at).isEmpty());
+    }).toList();
   }
 
   /** One post of a path line. */
-  public record Post(String id, String name, String kind, boolean standsAlone) {}
+  public record Post(String id, String name, String kind, boolean standsAlone, boolean walled) {}
 }

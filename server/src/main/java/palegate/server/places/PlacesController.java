@@ -14,6 +14,7 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import palegate.core.places.Place;
 import palegate.core.questions.WhoCan;
+import palegate.core.snapshot.Moment;
 import palegate.core.snapshot.Snapshot;
 import palegate.server.drafts.Drafts;
 import palegate.server.people.PersonView;
@@ -26,7 +27,7 @@ import palegate.server.shell.Problem;
 class PlacesController {
   /** One place with its path; {@code drafted} tells whether the asker's draft changes its access list. */
   record PlaceDetail(PlaceView place, List<PlaceView.Post> path, Map<String, String> labels, @MayBeMissing String owner, @MayBeMissing String target,
-      boolean drafted, boolean standsAloneDrafted) {}
+      boolean drafted, boolean standsAloneDrafted, List<String> guards) {}
 
   record Found(String id, String name, String kind, String path) {}
 
@@ -47,14 +48,15 @@ class PlacesController {
     if (snapshot.placeCount() == 0) {
       throw Problem.notFound("repository", "");
     }
-    return PlaceView.of(snapshot, 0);
+    return PlaceView.of(snapshot.at(clock.instant()), 0);
   }
 
   /** The places directly below one, containers first, then by name. */
   @GetMapping("/api/places/{id}/children")
   List<PlaceView> children(@PathVariable String id, @RequestParam(defaultValue = "false") boolean drafted, Principal who) {
     Snapshot snapshot = drafts.shown(who.getName(), drafted);
-    return snapshot.children(number(snapshot, id)).stream().map(child -> PlaceView.of(snapshot, child)).toList();
+    Moment moment = snapshot.at(clock.instant());
+    return snapshot.children(number(snapshot, id)).stream().map(child -> PlaceView.of(moment, child)).toList();
   }
 
   /** Places whose name contains the text, in tree order. */
@@ -62,8 +64,8 @@ class PlacesController {
   Page<Found> find(@RequestParam String text, @RequestParam(defaultValue = "30") int limit, Principal who) {
     Snapshot snapshot = drafts.shown(who.getName(), false);
     String wanted = text.toLowerCase(Locale.ROOT).strip();
-    int[] found = IntStream.range(0, snapshot.placeCount())
-        .filter(place -> snapshot.place(place).name().toLowerCase(Locale.ROOT).contains(wanted)).toArray();
+    IntStream all = snapshot.placeCount() == 0 ? IntStream.empty() : snapshot.inDisplayOrder(0);
+    int[] found = all.filter(place -> snapshot.place(place).name().toLowerCase(Locale.ROOT).contains(wanted)).toArray();
     return Page.of(found.length, IntStream.of(found).mapToObj(number -> new Found(snapshot.place(number).id(),
         snapshot.place(number).name(), snapshot.place(number).kind().word(), snapshot.pathText(number))), 0, limit);
   }
@@ -74,14 +76,15 @@ class PlacesController {
     Snapshot snapshot = rehearsed.rehearsal().before();
     int number = number(snapshot, id);
     Place place = snapshot.place(number);
+    Moment moment = snapshot.at(clock.instant());
     Snapshot after = rehearsed.rehearsal().after();
     int numberAfter = after.placeNumber(id);
     boolean standsAloneAfter = numberAfter >= 0 && after.place(numberAfter).standsAlone();
     boolean drafted = numberAfter < 0 || standsAloneAfter != place.standsAlone()
         || !after.ownEntries(numberAfter).equals(snapshot.ownEntries(number));
-    return new PlaceDetail(PlaceView.of(snapshot, number), PlaceView.path(snapshot, number), new TreeMap<>(place.labels()),
+    return new PlaceDetail(PlaceView.of(moment, number), PlaceView.path(moment, number), new TreeMap<>(place.labels()),
         place.owner() == null ? null : snapshot.structure().people().get(place.owner()).name(),
-        place.target(), drafted, standsAloneAfter);
+        place.target(), drafted, standsAloneAfter, new GuardWords(moment).at(number));
   }
 
   /** Everyone with at least one right at the place, outsiders set apart by their mark, by name. */

@@ -7,7 +7,9 @@ public enum Duty {
   /** Change grants, withholdings and breaks, by way of a draft. */
   ACCESS,
   /** Read everything, change nothing. */
-  AUDIT;
+  AUDIT,
+  /** See why walls stand. */
+  WALLS;
 
   public String word() {
     return name().toLowerCase(Locale.ROOT);

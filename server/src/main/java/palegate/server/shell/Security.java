@@ -61,7 +61,7 @@ class Security {
             .requestMatchers(HttpMethod.GET, Pages.ADDRESSES).permitAll()
             .requestMatchers(HttpMethod.GET, "/index.html", "/favicon.svg", "/assets/**").permitAll()
             .requestMatchers("/api/session").permitAll()
-            .requestMatchers(HttpMethod.GET, "/api/**").access(holding(accounts, Duty.ACCESS, Duty.AUDIT))
+            .requestMatchers(HttpMethod.GET, "/api/**").access(holding(accounts, Duty.ACCESS, Duty.AUDIT, Duty.WALLS))
             .requestMatchers("/api/draft/**").access(holding(accounts, Duty.ACCESS))
             .anyRequest().denyAll())
         .build();

@@ -1,7 +1,5 @@
 package palegate.server.store;
 
-import java.sql.ResultSet;
-import java.sql.SQLException;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
@@ -12,7 +10,6 @@ import org.springframework.stereotype.Component;
 import palegate.core.access.Entry;
 import palegate.core.access.Grant;
 import palegate.core.access.Withholding;
-import palegate.core.people.Subject;
 
 /** Grants and withholdings in the database. */
 @Component
@@ -38,7 +35,7 @@ class EntryRows {
             FROM grants r WHERE %s ORDER BY r.id
             """.formatted(span.condition))
         .param("change", change)
-        .query((row, i) -> new Grant(row.getString("id"), row.getString("place"), subject(row), row.getString("role"),
+        .query((row, i) -> new Grant(row.getString("id"), row.getString("place"), SubjectColumns.read(row), row.getString("role"),
             types.getOrDefault(row.getString("id"), Set.of()), Instants.period(row), row.getString("note")))
         .list();
   }
@@ -55,7 +52,7 @@ class EntryRows {
             FROM withholdings r WHERE %s ORDER BY r.id
             """.formatted(span.condition))
         .param("change", change)
-        .query((row, i) -> new Withholding(row.getString("id"), row.getString("place"), subject(row),
+        .query((row, i) -> new Withholding(row.getString("id"), row.getString("place"), SubjectColumns.read(row),
             RoleAndTypeRows.rights(row.getString("rights")), types.getOrDefault(row.getString("id"), Set.of()),
             Instants.period(row), row.getString("note")))
         .list();
@@ -94,26 +91,11 @@ class EntryRows {
   }
 
   private static Object[] values(Entry entry, String givenOrTaken, long change) {
-    Subject subject = entry.subject();
-    return new Object[] {entry.id(), change, entry.place(),
-        subject instanceof Subject.OfPerson ? subject.id() : null,
-        subject instanceof Subject.OfGroup ? subject.id() : null,
-        subject instanceof Subject.OfUnit ? subject.id() : null,
-        subject instanceof Subject.BuiltIn ? subject.id() : null,
-        givenOrTaken, Instants.toDatabase(entry.period().from()), Instants.toDatabase(entry.period().until()), entry.note()};
+    return SubjectColumns.values(new Object[] {entry.id(), change, entry.place()}, entry.subject(), givenOrTaken,
+        Instants.toDatabase(entry.period().from()), Instants.toDatabase(entry.period().until()), entry.note());
   }
 
   private static List<Narrowing> narrowings(List<? extends Entry> entries) {
     return entries.stream().flatMap(entry -> entry.types().stream().map(type -> new Narrowing(entry.id(), type))).toList();
-  }
-
-  private static Subject subject(ResultSet row) throws SQLException {
-    for (String kind : List.of("person", "group", "unit", "builtin")) {
-      String id = row.getString("subject_" + kind);
-      if (id != null) {
-        return Subject.of(kind, id);
-      }
-    }
-    throw new IllegalStateException("The entry [" + row.getString("id") + "] names no subject.");
   }
 }

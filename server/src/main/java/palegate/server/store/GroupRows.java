@@ -2,16 +2,17 @@ package palegate.server.store;
 
 import java.time.LocalDateTime;
 import java.util.ArrayList;
-import java.util.Collection;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import palegate.core.people.Group;
 import palegate.core.people.Membership;
+import palegate.core.structure.Parts;
 
 /** Groups and their memberships in the database; a membership has a history of its own. */
 @Component
@@ -60,14 +61,15 @@ class GroupRows {
         }).list();
   }
 
-  void write(Map<String, Group> before, Map<String, Group> after, long change) {
-    Delta<Group> groups = Delta.between(bare(before), bare(after));
+  void write(Parts<Group> before, Parts<Group> after, long change) {
+    Set<String> differing = before.differing(after);
+    Delta<Group> groups = Delta.between(bare(before, differing), bare(after, differing));
     batches.changeOneEach("UPDATE group_states SET ended = ? WHERE group_id = ? AND ended IS NULL", groups.over(),
         group -> new Object[] {change, group.id()});
     batches.insert("INSERT IGNORE INTO person_groups (id) VALUES (?)", groups.begun(), group -> new Object[] {group.id()});
     batches.insert("INSERT INTO group_states (group_id, began, name, description) VALUES (?, ?, ?, ?)", groups.begun(),
         group -> new Object[] {group.id(), change, group.name(), group.description()});
-    writeMemberships(held(before.values()), held(after.values()), change);
+    writeMemberships(held(before, differing), held(after, differing), change);
   }
 
   private void writeMemberships(Set<Held> before, Set<Held> after, long change) {
@@ -90,15 +92,16 @@ class GroupRows {
     return new Object[] {change, held.group(), person ? member.id() : null, person ? null : member.id(), from, until};
   }
 
-  private static Set<Held> held(Collection<Group> groups) {
+  private static Set<Held> held(Parts<Group> groups, Set<String> ids) {
     Set<Held> held = new HashSet<>();
-    groups.forEach(group -> group.members().forEach(membership -> held.add(new Held(group.id(), membership))));
+    ids.stream().map(groups::get).filter(Objects::nonNull)
+        .forEach(group -> group.members().forEach(membership -> held.add(new Held(group.id(), membership))));
     return held;
   }
 
-  private static Map<String, Group> bare(Map<String, Group> groups) {
-    Map<String, Group> bare = new LinkedHashMap<>();
-    groups.forEach((id, group) -> bare.put(id, new Group(id, group.name(), group.description(), List.of())));
-    return bare;
+  /** The groups without their members, which have rows of their own. */
+  private static Parts<Group> bare(Parts<Group> groups, Set<String> ids) {
+    return Parts.of(ids.stream().sorted().map(groups::get).filter(Objects::nonNull)
+        .map(group -> group.with(List.of())).toList(), Group::id);
   }
 }

@@ -1,10 +1,14 @@
 package palegate.server.store;
 
+import java.sql.ResultSet;
+import java.sql.SQLException;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
+import palegate.core.places.Conditions;
+import palegate.core.places.Guards;
 import palegate.core.places.Place;
 import palegate.core.places.PlaceKind;
 
@@ -33,15 +37,27 @@ class PlaceRows {
         .list()
         .forEach(label -> labels.computeIfAbsent(label.place(), any -> new HashMap<>()).put(label.name(), label.value()));
     return jdbc.sql("""
-            SELECT r.place, r.kind, r.parent, r.name, r.stands_alone, r.type, r.owner, r.target
+            SELECT r.place, r.kind, r.parent, r.name, r.stands_alone, r.type, r.owner, r.target,
+                   r.ceiling, r.reserve_sharing, r.no_takeaway, r.is_private, r.frozen, r.checked_out_by, r.checked_out_at
             FROM place_states r WHERE %s ORDER BY r.place
             """.formatted(span.condition))
         .param("change", change)
         .query((row, i) -> new Place(row.getString("place"), PlaceKind.parse(row.getString("kind")),
             row.getString("parent"), row.getString("name"), row.getBoolean("stands_alone"),
             labels.getOrDefault(row.getString("place"), Map.of()), row.getString("type"),
-            row.getString("owner"), row.getString("target")))
+            row.getString("owner"), row.getString("target"), guards(row), conditions(row)))
         .list();
+  }
+
+  private static Guards guards(ResultSet row) throws SQLException {
+    Guards guards = new Guards(row.getString("ceiling"), row.getBoolean("reserve_sharing"), row.getBoolean("no_takeaway"));
+    return guards.any() ? guards : Guards.NONE;
+  }
+
+  private static Conditions conditions(ResultSet row) throws SQLException {
+    Conditions conditions = new Conditions(row.getBoolean("is_private"), row.getBoolean("frozen"), row.getString("checked_out_by"),
+        Instants.read(row, "checked_out_at"));
+    return conditions.any() ? conditions : Conditions.NONE;
   }
 
   void write(Delta<Place> delta, long change) {
@@ -49,10 +65,14 @@ class PlaceRows {
         place -> new Object[] {change, place.id()});
     batches.insert("INSERT IGNORE INTO places (id) VALUES (?)", delta.begun(), place -> new Object[] {place.id()});
     batches.insert("""
-        INSERT INTO place_states (place, began, kind, parent, name, stands_alone, type, owner, target)
-        VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?)
+        INSERT INTO place_states (place, began, kind, parent, name, stands_alone, type, owner, target,
+                                  ceiling, reserve_sharing, no_takeaway, is_private, frozen, checked_out_by, checked_out_at)
+        VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)
         """, delta.begun(), place -> new Object[] {place.id(), change, place.kind().word(), place.parent(), place.name(),
-            place.standsAlone(), place.type(), place.owner(), place.target()});
+            place.standsAlone(), place.type(), place.owner(), place.target(),
+            place.guards().ceiling(), place.guards().reserveSharing(), place.guards().noTakeaway(),
+            place.conditions().isPrivate(), place.conditions().frozen(), place.conditions().checkedOutBy(),
+            Instants.toDatabase(place.conditions().checkedOutAt())});
     List<Label> labels = delta.begun().stream().flatMap(place -> place.labels().entrySet().stream()
         .map(label -> new Label(place.id(), label.getKey(), label.getValue()))).toList();
     batches.insert("INSERT INTO place_labels (place, began, label, value) VALUES (?, ?, ?, ?)", labels,

@@ -1,11 +1,16 @@
 package palegate.server.store;
 
+import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
+import java.util.function.Function;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import palegate.core.roles.Rights;
 import palegate.core.roles.Role;
+import palegate.core.types.Clearance;
 import palegate.core.types.DocumentType;
 import tools.jackson.core.type.TypeReference;
 import tools.jackson.databind.json.JsonMapper;
@@ -31,10 +36,22 @@ class RoleAndTypeRows {
   }
 
   List<DocumentType> types(Span span, long change) {
-    return jdbc.sql("SELECT r.type, r.name, r.fields FROM type_states r WHERE " + span.condition + " ORDER BY r.type")
+    Map<String, List<Clearance>> clearances = new HashMap<>();
+    jdbc.sql("""
+            SELECT c.type, c.subject_person, c.subject_group, c.subject_unit, c.subject_builtin, c.role, c.holds_from, c.holds_until
+            FROM type_clearances c JOIN type_states r ON r.type = c.type AND r.began = c.began
+            WHERE %s ORDER BY c.position
+            """.formatted(span.condition))
         .param("change", change)
-        .query((row, i) -> new DocumentType(row.getString("type"), row.getString("name"),
-            json.readValue(row.getString("fields"), new TypeReference<List<DocumentType.Field>>() {})))
+        .query((row, i) -> Map.entry(row.getString("type"),
+            new Clearance(SubjectColumns.read(row), row.getString("role"), Instants.period(row))))
+        .list()
+        .forEach(held -> clearances.computeIfAbsent(held.getKey(), any -> new ArrayList<>()).add(held.getValue()));
+    return jdbc.sql("SELECT r.type, r.name, r.guarded, r.fields FROM type_states r WHERE " + span.condition + " ORDER BY r.type")
+        .param("change", change)
+        .query((row, i) -> new DocumentType(row.getString("type"), row.getString("name"), row.getBoolean("guarded"),
+            json.readValue(row.getString("fields"), new TypeReference<List<DocumentType.Field>>() {}),
+            clearances.getOrDefault(row.getString("type"), List.of())))
         .list();
   }
 
@@ -50,8 +67,21 @@ class RoleAndTypeRows {
     batches.changeOneEach("UPDATE type_states SET ended = ? WHERE type = ? AND ended IS NULL", delta.over(),
         type -> new Object[] {change, type.id()});
     batches.insert("INSERT IGNORE INTO document_types (id) VALUES (?)", delta.begun(), type -> new Object[] {type.id()});
-    batches.insert("INSERT INTO type_states (type, began, name, fields) VALUES (?, ?, ?, ?)", delta.begun(),
-        type -> new Object[] {type.id(), change, type.name(), json.writeValueAsString(type.fields())});
+    batches.insert("INSERT INTO type_states (type, began, name, guarded, fields) VALUES (?, ?, ?, ?, ?)", delta.begun(),
+        type -> new Object[] {type.id(), change, type.name(), type.guarded(), json.writeValueAsString(type.fields())});
+    List<Object[]> clearances = new ArrayList<>();
+    for (DocumentType type : delta.begun()) {
+      for (int position = 0; position < type.clearances().size(); position++) {
+        Clearance clearance = type.clearances().get(position);
+        clearances.add(SubjectColumns.values(new Object[] {type.id(), change, position}, clearance.subject(), clearance.role(),
+            Instants.toDatabase(clearance.period().from()), Instants.toDatabase(clearance.period().until())));
+      }
+    }
+    batches.insert("""
+        INSERT INTO type_clearances (type, began, position, subject_person, subject_group, subject_unit, subject_builtin,
+                                     role, holds_from, holds_until)
+        VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?)
+        """, clearances, Function.identity());
   }
 
   /** Rights as a SET column holds them: words joined by commas. */

@@ -9,6 +9,7 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 import palegate.core.access.Grant;
+import palegate.core.access.Oversight;
 import palegate.core.access.Withholding;
 import palegate.core.people.Group;
 import palegate.core.people.Membership;
@@ -18,6 +19,7 @@ import palegate.core.places.Place;
 import palegate.core.roles.Role;
 import palegate.core.structure.Structure;
 import palegate.core.types.DocumentType;
+import palegate.core.walls.Wall;
 
 /** Loads the structure as of any change, and writes the rows of a new one. */
 @Component
@@ -34,14 +36,19 @@ public class StructureStore {
   private final RoleAndTypeRows rolesAndTypes;
   private final PlaceRows places;
   private final EntryRows entries;
+  private final OversightRows oversights;
+  private final WallRows walls;
 
-  StructureStore(JdbcClient jdbc, PeopleRows people, GroupRows groups, RoleAndTypeRows rolesAndTypes, PlaceRows places, EntryRows entries) {
+  StructureStore(JdbcClient jdbc, PeopleRows people, GroupRows groups, RoleAndTypeRows rolesAndTypes, PlaceRows places, EntryRows entries,
+      OversightRows oversights, WallRows walls) {
     this.jdbc = jdbc;
     this.people = people;
     this.groups = groups;
     this.rolesAndTypes = rolesAndTypes;
     this.places = places;
     this.entries = entries;
+    this.oversights = oversights;
+    this.walls = walls;
   }
 
   /** The number of the newest change; 0 before the first. */
@@ -55,7 +62,8 @@ public class StructureStore {
     return Structure.of(
         people.units(Span.AS_OF, change), people.people(Span.AS_OF, change), groups.groupsAsOf(change),
         rolesAndTypes.roles(Span.AS_OF, change), rolesAndTypes.types(Span.AS_OF, change),
-        places.places(Span.AS_OF, change), entries.grants(Span.AS_OF, change), entries.withholdings(Span.AS_OF, change));
+        places.places(Span.AS_OF, change), entries.grants(Span.AS_OF, change), entries.withholdings(Span.AS_OF, change))
+        .guardedBy(oversights.oversights(Span.AS_OF, change), walls.walls(Span.AS_OF, change));
   }
 
   /** Writes what differs between two structures as a change; the caller holds the transaction. */
@@ -69,6 +77,8 @@ public class StructureStore {
     places.write(Delta.between(before.places(), after.places()), change);
     entries.writeGrants(Delta.between(before.grants(), after.grants()), change);
     entries.writeWithholdings(Delta.between(before.withholdings(), after.withholdings()), change);
+    oversights.write(Delta.between(before.oversights(), after.oversights()), change);
+    walls.write(Delta.between(before.walls(), after.walls()), change);
   }
 
   /** Everything a change altered, with its exact content before and after, kind by kind. */
@@ -89,6 +99,8 @@ public class StructureStore {
     pair(all, "place", places.places(Span.ENDED, change), places.places(Span.BEGAN, change), Place::id);
     pair(all, "grant", entries.grants(Span.ENDED, change), entries.grants(Span.BEGAN, change), Grant::id);
     pair(all, "withholding", entries.withholdings(Span.ENDED, change), entries.withholdings(Span.BEGAN, change), Withholding::id);
+    pair(all, "oversight", oversights.oversights(Span.ENDED, change), oversights.oversights(Span.BEGAN, change), Oversight::id);
+    pair(all, "wall", walls.walls(Span.ENDED, change), walls.walls(Span.BEGAN, change), Wall::id);
     return all;
   }
 

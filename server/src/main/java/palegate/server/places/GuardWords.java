@@ -1,0 +1,69 @@
+package palegate.server.places;
+
+import java.util.ArrayList;
+import java.util.List;
+import palegate.core.places.Conditions;
+import palegate.core.places.Place;
+import palegate.core.snapshot.Moment;
+import palegate.core.snapshot.Snapshot;
+import palegate.core.walls.Wall;
+import palegate.server.people.SubjectNames;
+
+/** What limits a place beside its access list, in words: walls, clearance, ceilings, house rules, conditions, oversight. */
+final class GuardWords {
+  private final Moment moment;
+  private final Snapshot snapshot;
+
+  GuardWords(Moment moment) {
+    this.moment = moment;
+    snapshot = moment.snapshot();
+  }
+
+  /** A sentence each, in the order of the stages. */
+  List<String> at(int number) {
+    List<String> words = new ArrayList<>();
+    for (Wall wall : moment.wallsAround(number)) {
+      words.add("The " + wall.barrier().kind() + " \u201c" + wall.name() + "\u201d bars people here.");
+    }
+    Place here = snapshot.place(number);
+    if (here.type() != null && snapshot.structure().types().get(here.type()).guarded()) {
+      words.add(snapshot.structure().types().get(here.type()).name() + " is a guarded type: only those who are cleared keep anything.");
+    }
+    for (int at : snapshot.path(number)) {
+      addGuards(words, snapshot.place(at), at == number);
+    }
+    addConditions(words, here);
+    for (int at : snapshot.path(number)) {
+      snapshot.ownOversights(at).stream().filter(oversight -> oversight.period().holdsAt(moment.instant()))
+          .forEach(oversight -> words.add(SubjectNames.of(oversight.subject(), snapshot.structure())
+              + " may see everything here, by an oversight at " + snapshot.structure().places().get(oversight.place()).name() + "."));
+    }
+    return words;
+  }
+
+  private void addGuards(List<String> words, Place at, boolean here) {
+    String where = here ? "here" : "from " + at.name();
+    if (at.guards().ceiling() != null) {
+      words.add("Outsiders keep at most " + snapshot.structure().roles().get(at.guards().ceiling()).name() + ", a ceiling " + where + ".");
+    }
+    if (at.guards().reserveSharing()) {
+      words.add("Sharing is reserved to those who govern, a house rule " + where + ".");
+    }
+    if (at.guards().noTakeaway()) {
+      words.add("Taking away is for those who revise, a house rule " + where + ".");
+    }
+  }
+
+  private void addConditions(List<String> words, Place here) {
+    Conditions in = here.conditions();
+    if (in.isPrivate()) {
+      words.add("Private: only " + snapshot.structure().people().get(here.owner()).name() + " keeps what the list gives.");
+    }
+    if (in.frozen()) {
+      words.add("Frozen: nobody may revise, describe or delete it.");
+    }
+    if (in.checkedOutBy() != null) {
+      words.add("Checked out by " + snapshot.structure().people().get(in.checkedOutBy()).name() + ": nobody else may revise or delete it.");
+    }
+  }
+}

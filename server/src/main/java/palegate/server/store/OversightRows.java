@@ -1,0 +1,41 @@
+package palegate.server.store;
+
+import java.util.List;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Component;
+import palegate.core.access.Oversight;
+
+/** Appointments of overseers in the database. */
+@Component
+class OversightRows {
+  private final JdbcClient jdbc;
+  private final Batches batches;
+
+  OversightRows(JdbcClient jdbc, Batches batches) {
+    this.jdbc = jdbc;
+    this.batches = batches;
+  }
+
+  List<Oversight> oversights(Span span, long change) {
+    return jdbc.sql("""
+            SELECT r.id, r.place, r.subject_person, r.subject_group, r.subject_unit, r.subject_builtin,
+                   r.holds_from, r.holds_until, r.note
+            FROM oversights r WHERE %s ORDER BY r.id
+            """.formatted(span.condition))
+        .param("change", change)
+        .query((row, i) -> new Oversight(row.getString("id"), row.getString("place"), SubjectColumns.read(row),
+            Instants.period(row), row.getString("note")))
+        .list();
+  }
+
+  void write(Delta<Oversight> delta, long change) {
+    batches.changeOneEach("UPDATE oversights SET ended = ? WHERE id = ? AND ended IS NULL", delta.over(),
+        oversight -> new Object[] {change, oversight.id()});
+    batches.insert("""
+        INSERT INTO oversights (id, began, place, subject_person, subject_group, subject_unit, subject_builtin,
+                                holds_from, holds_until, note)
+        VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?)
+        """, delta.begun(), oversight -> SubjectColumns.values(new Object[] {oversight.id(), change, oversight.place()},
+            oversight.subject(), Instants.toDatabase(oversight.period().from()), Instants.toDatabase(oversight.period().until()), oversight.note()));
+  }
+}

@@ -61,7 +61,7 @@ const words = computed(() => props.walled ? 'A wall bars all nine rights' : pali
     </g>
     <g v-if="walled" data-state="walled">
       <rect class="plate" x="0" y="6" :width="WIDTH" height="21" rx="1.5" />
-      <path class="courses" :d="`M0 13H${WIDTH}M0 20H${WIDTH}M18 6V13M48 6V13M33 13V20M63 13V20M18 20V27M48 20V27`" />
+      <line class="edge" x1="0" :x2="WIDTH" y1="10" y2="10" />
     </g>
     <line v-if="origin === 'HERE'" class="foot" x1="0" :x2="WIDTH" y1="32" y2="32" />
     <line v-else-if="origin === 'THROUGH_GROUP'" class="foot dotted" x1="1" :x2="WIDTH" y1="32" y2="32" />
@@ -88,7 +88,7 @@ const words = computed(() => props.walled ? 'A wall bars all nine rights' : pali
 .plate {
   fill: rgb(var(--v-theme-on-surface));
 }
-.courses {
+.edge {
   stroke: rgb(var(--v-theme-surface));
   stroke-width: 1;
 }

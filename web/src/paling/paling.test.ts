@@ -37,4 +37,10 @@ describe('the paling', () => {
   it('has a sentence for each right', () => {
     expect(Object.keys(LETS)).toEqual([...RIGHTS])
   })
+
+  it('is a solid plate across all nine behind a wall, in words too', () => {
+    const drawn = mount(Paling, { props: { rights: [], walled: true } })
+    expect(drawn.find('[data-state="walled"]').exists()).toBe(true)
+    expect(drawn.attributes('aria-label')).toBe('A wall bars all nine rights')
+  })
 })

@@ -3,9 +3,9 @@ import { describe, expect, it } from 'vitest'
 import PathLine from './PathLine.vue'
 
 const posts = [
-  { id: 'root', name: 'Repository', kind: 'repository', standsAlone: true },
-  { id: 'lib', name: 'Casualties', kind: 'library', standsAlone: false },
-  { id: 'c', name: 'C-2406', kind: 'folder', standsAlone: true },
+  { id: 'root', name: 'Repository', kind: 'repository', standsAlone: true, walled: false },
+  { id: 'lib', name: 'Casualties', kind: 'library', standsAlone: false, walled: false },
+  { id: 'c', name: 'C-2406', kind: 'folder', standsAlone: true, walled: false },
 ]
 
 describe('the path line', () => {
@@ -19,5 +19,12 @@ describe('the path line', () => {
   it('says so to screen readers', () => {
     expect(line.text()).toContain('Casualties, follows')
     expect(line.text()).toContain('C-2406, stands alone')
+  })
+
+  it('is hatched where a wall runs, and says so', () => {
+    const walled = posts.map((post, i) => ({ ...post, walled: i === 2 }))
+    const drawn = mount(PathLine, { props: { posts: walled }, global: { stubs: { RouterLink: RouterLinkStub } } })
+    expect(drawn.findAll('.hatch')).toHaveLength(1)
+    expect(drawn.text()).toContain('a wall stands here')
   })
 })

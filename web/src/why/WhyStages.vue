@@ -14,6 +14,11 @@ function changed(step: Schemas['Step']): boolean {
   return step.before.join() !== step.after.join()
 }
 
+/** The sentence names every guard; those with more to tell are listed. */
+function telling(step: Schemas['Step']): Schemas['Guard'][] {
+  return step.guards.filter((guard) => guard.reason !== undefined || guard.paths.length > 0)
+}
+
 function taken(step: Schemas['Step']): string[] {
   return step.number === 3 ? step.before.filter((right) => !step.after.includes(right)) : []
 }
@@ -39,8 +44,8 @@ function taken(step: Schemas['Step']): string[] {
           <MembershipPaths :paths="acting.paths" :more="acting.morePaths" />
         </li>
       </ul>
-      <ul v-if="step.guards.length > 0">
-        <li v-for="(guard, i) in step.guards" :key="i" :data-guard="guard.kind">
+      <ul v-if="telling(step).length > 0">
+        <li v-for="(guard, i) in telling(step)" :key="i" :data-guard="guard.kind">
           <span>{{ guard.words }}</span>
           <p v-if="guard.reason" class="quiet">Reason: {{ guard.reason }}</p>
           <MembershipPaths v-if="guard.paths.length > 0" :paths="guard.paths" :more="guard.morePaths" />

@@ -290,6 +290,27 @@ public final class Moment {
     return walls;
   }
 
+  /** Whether a place lies behind a screen, a seal or sides. A confinement runs around other places, for a few people. */
+  public boolean isWalled(int place) {
+    for (int reach : classes.wallSet(ClassRow.walls(classes.row(classes.ofPlace.get(place)), 0))) {
+      Barriers.Reach found = classes.barriers.reach(reach);
+      if (!found.outside() && !found.barred().isEmpty()) {
+        return true;
+      }
+    }
+    return false;
+  }
+
+  /** Everyone whom one wall bars from a place. */
+  public PersonSet barredBy(Wall wall, int place) {
+    PersonSet barredHere = PersonSet.NOBODY;
+    for (int reach : classes.wallSet(ClassRow.walls(classes.row(classes.ofPlace.get(place)), 0))) {
+      Barriers.Reach found = classes.barriers.reach(reach);
+      barredHere = found.wall().equals(wall) ? barredHere.or(found.barred()) : barredHere;
+    }
+    return barredHere;
+  }
+
   /** Everyone whom walls bar from a place. */
   public PersonSet barredFrom(int place) {
     PersonSet found = barred[ClassRow.walls(classes.row(classes.ofPlace.get(place)), 0)];

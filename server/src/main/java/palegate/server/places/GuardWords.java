@@ -6,6 +6,7 @@ import palegate.core.places.Conditions;
 import palegate.core.places.Place;
 import palegate.core.snapshot.Moment;
 import palegate.core.snapshot.Snapshot;
+import palegate.core.walls.Barrier;
 import palegate.core.walls.Wall;
 import palegate.server.people.SubjectNames;
 
@@ -23,7 +24,9 @@ final class GuardWords {
   List<String> at(int number) {
     List<String> words = new ArrayList<>();
     for (Wall wall : moment.wallsAround(number)) {
-      words.add("The " + wall.barrier().kind() + " \u201c" + wall.name() + "\u201d bars people here.");
+      int barred = moment.barredBy(wall, number).and(moment.active()).size();
+      String noun = wall.barrier() instanceof Barrier.Confine ? "confinement" : wall.barrier() instanceof Barrier.Sides ? "wall of sides" : wall.barrier().kind();
+      words.add("The " + noun + " \u201c" + wall.name() + "\u201d keeps " + (barred == 1 ? "1 person" : barred + " people") + " out.");
     }
     Place here = snapshot.place(number);
     if (here.type() != null && snapshot.structure().types().get(here.type()).guarded()) {

@@ -12,7 +12,7 @@ import palegate.server.shell.MayBeMissing;
  * @param containers how many containers stand directly below
  * @param papers how many documents and links stand directly below
  * @param breaksBelow how many places below stand alone
- * @param walled whether a standing wall bars anybody from the place itself
+ * @param walled whether the place lies behind a screen, a seal or sides
  */
 public record PlaceView(String id, @MayBeMissing String parent, String kind, String name, boolean standsAlone, @MayBeMissing String type, int depth,
     int containers, int papers, int breaksBelow, boolean walled) {
@@ -31,14 +31,14 @@ public record PlaceView(String id, @MayBeMissing String parent, String kind, Str
     }
     String type = place.type() == null ? null : snapshot.structure().types().get(place.type()).name();
     return new PlaceView(place.id(), place.parent(), place.kind().word(), place.name(), place.standsAlone(), type,
-        snapshot.depth(number), containers, papers, snapshot.breaksBelow(number), !moment.barredFrom(number).isEmpty());
+        snapshot.depth(number), containers, papers, snapshot.breaksBelow(number), moment.isWalled(number));
   }
 
   /** From the repository down to the place, for the path line. */
   static List<Post> path(Moment moment, int number) {
     return moment.snapshot().path(number).stream().map(at -> {
       Place place = moment.snapshot().place(at);
-      return new Post(place.id(), place.name(), place.kind().word(), place.standsAlone(), !moment.barredFrom(at).isEmpty());
+      return new Post(place.id(), place.name(), place.kind().word(), place.standsAlone(), moment.isWalled(at));
     }).toList();
   }
 

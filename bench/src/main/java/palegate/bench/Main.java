@@ -1,22 +1,49 @@
 package palegate.bench;
 
+import java.util.List;
 import org.openjdk.jmh.results.format.ResultFormatType;
 import org.openjdk.jmh.runner.Runner;
-import org.openjdk.jmh.runner.RunnerException;
 import org.openjdk.jmh.runner.options.ChainedOptionsBuilder;
 import org.openjdk.jmh.runner.options.OptionsBuilder;
 
-/** Runs the benchmarks whose names match the arguments; all of them without any. */
+/**
+ * Measures. {@code engine [NAME] [SIZE]} runs the JMH benchmarks, {@code memory [SIZE]} what a snapshot takes,
+ * {@code beside [SIZE]} compares with the alternatives, {@code server [SIZE]} loads from the database and asks
+ * over HTTP. Without arguments: all of it.
+ */
 public final class Main {
   private Main() {}
 
-  public static void main(String[] patterns) throws RunnerException {
-    ChainedOptionsBuilder options = new OptionsBuilder().shouldFailOnError(true).resultFormat(ResultFormatType.TEXT);
-    if (patterns.length == 0) {
-      options.include(EngineBenchmark.class.getSimpleName());
+  public static void main(String[] arguments) throws Exception {
+    List<String> given = List.of(arguments);
+    String what = given.isEmpty() ? "all" : given.get(0);
+    switch (what) {
+      case "engine" -> engine(given.size() > 1 ? given.get(1) : ".*", given.size() > 2 ? given.get(2) : null);
+      case "memory" -> Memory.run(size(given, Structures.Size.L));
+      case "beside" -> Comparison.run(size(given, Structures.Size.M));
+      case "server" -> ServerFigures.run(size(given, Structures.Size.L));
+      case "all" -> {
+        Memory.run(Structures.Size.L);
+        engine(".*", null);
+        Comparison.run(Structures.Size.M);
+        ServerFigures.run(Structures.Size.L);
+      }
+      default -> {
+        System.err.println("There is no figure [" + what + "]; there are engine, memory, beside and server.");
+        System.exit(2);
+      }
     }
-    for (String pattern : patterns) {
-      options.include(pattern);
+  }
+
+  private static Structures.Size size(List<String> given, Structures.Size otherwise) {
+    return given.size() > 1 ? Structures.Size.valueOf(given.get(1)) : otherwise;
+  }
+
+  private static void engine(String pattern, String size) throws Exception {
+    ChainedOptionsBuilder options = new OptionsBuilder().shouldFailOnError(true).resultFormat(ResultFormatType.TEXT)
+        .include("Benchmark\\." + pattern);
+    if (size != null) {
+      options.param("size", size);
     }
     new Runner(options.build()).run();
   }

@@ -110,6 +110,8 @@ final class Company {
   }
 
   private void plantTrouble() {
+    // Works for one side of the collision and helps out on the other.
+    join("g-team-2411", members.get("g-team-2406").get(0).member().id(), Period.ALWAYS);
     nest("g-surveyors", "g-firm-1", Period.ALWAYS);
     group("g-ice", "Ice desk", "Was planned for the northern season.");
     group("g-liaison", "Salvage liaison", "Set up for a tender that was not won.");

@@ -15,6 +15,8 @@ import palegate.core.people.Subject;
 import palegate.core.places.Place;
 import palegate.core.snapshot.Snapshot;
 import palegate.core.structure.Structure;
+import palegate.core.walls.Conflict;
+import palegate.core.walls.Coverage;
 
 class SallowpointTest {
   private static final Instant NOW = Instant.parse("2026-11-24T08:00:00Z");
@@ -45,7 +47,7 @@ class SallowpointTest {
       Rehearsal rehearsal = Rehearsal.of(Snapshot.of(at), change.changes(), change.at(), null);
       assertThat(rehearsal.refusals()).as(change.note()).isEmpty();
       assertThat(rehearsal.refusedBreaks()).as(change.note()).isEmpty();
-      Application.Result result = Application.of(at, change.changes(), change.at());
+      Application.Result result = Application.of(Snapshot.of(at), change.changes(), change.at());
       assertThat(result.structure()).as(change.note()).isNotEqualTo(at);
       at = result.structure();
     }
@@ -56,7 +58,11 @@ class SallowpointTest {
     Snapshot snapshot = Snapshot.of(structure);
     assertThat(snapshot.at(NOW).matching(new Subject.OfGroup("g-surveyors")).stream()
         .mapToObj(snapshot::person).filter(Person::external)).as("outsiders in a staff group").isNotEmpty();
-    assertThat(LockOuts.all(snapshot, NOW)).extracting(Place::id).contains("lib-acc-2024-contracts");
+    assertThat(LockOuts.all(snapshot, NOW).stream()).extracting(Place::id).contains("lib-acc-2024-contracts");
     assertThat(snapshot.at(NOW).matching(new Subject.OfGroup("g-ice")).isEmpty()).isTrue();
+    assertThat(structure.types().get("appraisal").clearances()).as("a guarded type cleared for nobody").isEmpty();
+    assertThat(Coverage.of(snapshot, structure.walls().get("wall-pilgrim"))).as("a wall that covers nothing")
+        .allMatch(Coverage::matchesNothing);
+    assertThat(Conflict.all(snapshot.at(NOW), NOW)).as("somebody on both sides of the collision").isNotEmpty();
   }
 }

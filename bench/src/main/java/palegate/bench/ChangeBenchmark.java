@@ -1,0 +1,100 @@
+package palegate.bench;
+
+import java.io.BufferedOutputStream;
+import java.io.IOException;
+import java.io.OutputStream;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.concurrent.TimeUnit;
+import org.openjdk.jmh.annotations.Benchmark;
+import org.openjdk.jmh.annotations.BenchmarkMode;
+import org.openjdk.jmh.annotations.Fork;
+import org.openjdk.jmh.annotations.Measurement;
+import org.openjdk.jmh.annotations.Mode;
+import org.openjdk.jmh.annotations.OutputTimeUnit;
+import org.openjdk.jmh.annotations.Warmup;
+import palegate.core.drafts.Application;
+import palegate.core.drafts.Change;
+import palegate.core.people.Membership;
+import palegate.core.people.Period;
+import palegate.core.people.Subject;
+import palegate.core.snapshot.Snapshot;
+import palegate.core.statements.AccessRows;
+import palegate.core.walls.Barrier;
+import palegate.core.walls.Scope;
+import palegate.core.walls.Wall;
+
+/** Compiling, rehearsing and applying changes, and writing everything out; in process. */
+@BenchmarkMode(Mode.SampleTime)
+@OutputTimeUnit(TimeUnit.MILLISECONDS)
+@Fork(value = 1, jvmArgs = {"-Xmx4g", "-Xmn1500m", "-XX:+UseSerialGC"})
+@Warmup(iterations = 2, time = 3)
+@Measurement(iterations = 3, time = 4)
+public class ChangeBenchmark {
+
+  /** The snapshot and the view of one instant, from rows in memory. */
+  @Benchmark
+  public int compile(Loaded loaded) {
+    return Snapshot.of(loaded.structure).at(Structures.NOW).classCount();
+  }
+
+  @Benchmark
+  public long rehearseGrant(Loaded loaded) {
+    return loaded.rehearse(new Change.AddGrant(Loaded.grant(loaded.bigFolder(), new Subject.OfGroup("g1"))));
+  }
+
+  @Benchmark
+  public long rehearseBreak(Loaded loaded) {
+    String library = loaded.library();
+    return loaded.rehearse(new Change.Break(library, Change.Start.EMPTY, List.of(Loaded.grant(library, Subject.BuiltIn.STAFF)), "b"));
+  }
+
+  @Benchmark
+  public long rehearseWall(Loaded loaded) {
+    Barrier barrier = new Barrier.Screen(Scope.ofLabel("case", "c" + loaded.upTo(400)), List.of(new Subject.OfGroup("g5")));
+    return loaded.rehearse(new Change.SetWall(new Wall("bench", "Bench", null, Wall.State.STANDING, Period.ALWAYS, barrier, List.of())));
+  }
+
+  /** A group of 2,700 people (at L) becomes a member of another group. */
+  @Benchmark
+  public long rehearseMembership(Loaded loaded) {
+    return loaded.rehearse(new Change.AddMember("g" + (1 + loaded.upTo(loaded.structure.groups().size() - 1)),
+        new Membership(new Membership.GroupMember("g0"), Period.ALWAYS)));
+  }
+
+  /** All staff are given a role at the root: thousands of millions of pairs at L. */
+  @Benchmark
+  public long rehearseAllStaffAtTheRoot(Loaded loaded) {
+    return loaded.rehearse(new Change.AddGrant(Loaded.grant("root", Subject.BuiltIn.STAFF)));
+  }
+
+  /** One grant is put on, and the next snapshot is ready to be asked. */
+  @Benchmark
+  public int applyAndPublish(Loaded loaded) {
+    Change change = new Change.AddGrant(Loaded.grant(loaded.bigFolder(), new Subject.OfGroup("g1")));
+    Snapshot next = loaded.snapshot.next(Application.of(loaded.snapshot, List.of(change), Structures.NOW).structure());
+    next.at(Structures.NOW);
+    return next.detached().at(Structures.NOW).classCount();
+  }
+
+  /** Every person at every place with any right, into a file; M only, and about 5 s a time. */
+  @Benchmark
+  @BenchmarkMode(Mode.SingleShotTime)
+  @OutputTimeUnit(TimeUnit.SECONDS)
+  @Warmup(iterations = 1)
+  @Measurement(iterations = 3)
+  public long fullList(Loaded loaded) throws IOException {
+    if (!loaded.size.equals("M")) {
+      return 0;
+    }
+    Path file = Files.createTempFile("palegate", ".csv");
+    try (OutputStream out = new BufferedOutputStream(Files.newOutputStream(file))) {
+      long rows = AccessRows.write(loaded.moment, AccessRows.Format.CSV, true, out);
+      System.out.printf("%,d rows, %,d bytes%n", rows, Files.size(file));
+      return rows;
+    } finally {
+      Files.delete(file);
+    }
+  }
+}

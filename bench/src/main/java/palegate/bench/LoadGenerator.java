@@ -1,0 +1,110 @@
+package palegate.bench;
+
+import java.io.IOException;
+import java.net.CookieManager;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Locale;
+import java.util.Random;
+import java.util.concurrent.Callable;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
+import java.util.stream.IntStream;
+import palegate.core.structure.Structure;
+
+/** Asks a running application over HTTP, from several connections at once, for a fixed number of requests. */
+final class LoadGenerator {
+  private static final int CONNECTIONS = 4;
+  private static final int REQUESTS_EACH = 400;
+  private static final int WARM_UP_EACH = 100;
+
+  private final String base;
+  private final String login;
+  private final String password;
+  private final List<String> people;
+  private final List<String> places;
+
+  LoadGenerator(int port, String login, String password, Structure structure) {
+    base = "http://127.0.0.1:" + port;
+    this.login = login;
+    this.password = password;
+    people = List.copyOf(structure.people().keySet());
+    places = List.copyOf(structure.places().keySet());
+  }
+
+  void run() throws Exception {
+    System.out.printf("%nOver HTTP, %d connections, %,d requests each%n", CONNECTIONS, REQUESTS_EACH);
+    measure("why", random -> "/api/why?person=" + any(people, random) + "&place=" + any(places, random));
+    measure("access list", random -> "/api/places/" + any(places, random) + "/access");
+    measure("people at a place", random -> "/api/places/" + any(places, random) + "/people?limit=50");
+    measure("children in the tree", random -> "/api/places/" + any(places, random) + "/children");
+  }
+
+  private interface Question {
+    String path(Random random);
+  }
+
+  private void measure(String name, Question question) throws Exception {
+    ExecutorService threads = Executors.newFixedThreadPool(CONNECTIONS);
+    try {
+      long start = System.nanoTime();
+      List<Callable<long[]>> work = IntStream.range(0, CONNECTIONS).mapToObj(seed -> (Callable<long[]>) () -> ask(question, seed)).toList();
+      long[] all = new long[0];
+      for (Future<long[]> part : threads.invokeAll(work)) {
+        long[] times = part.get();
+        int had = all.length;
+        all = Arrays.copyOf(all, had + times.length);
+        System.arraycopy(times, 0, all, had, times.length);
+      }
+      double seconds = (System.nanoTime() - start) / 1e9;
+      Arrays.sort(all);
+      System.out.printf(Locale.ROOT, "  %-22s p50 %6.1f ms  p99 %6.1f ms  %,.0f requests/s%n", name, all[all.length / 2] / 1e6,
+          all[(int) (all.length * 0.99)] / 1e6, (all.length + CONNECTIONS * WARM_UP_EACH) / seconds);
+    } finally {
+      threads.shutdown();
+    }
+  }
+
+  private long[] ask(Question question, int seed) throws IOException, InterruptedException {
+    HttpClient client = signedIn();
+    Random random = new Random(seed);
+    long[] times = new long[REQUESTS_EACH];
+    for (int i = -WARM_UP_EACH; i < REQUESTS_EACH; i++) {
+      HttpRequest request = HttpRequest.newBuilder(URI.create(base + question.path(random))).build();
+      long start = System.nanoTime();
+      HttpResponse<byte[]> answer = client.send(request, HttpResponse.BodyHandlers.ofByteArray());
+      if (answer.statusCode() != 200) {
+        throw new IllegalStateException(request.uri() + " answers [" + answer.statusCode() + "] where 200 was expected.");
+      }
+      if (i >= 0) {
+        times[i] = System.nanoTime() - start;
+      }
+    }
+    return times;
+  }
+
+  private HttpClient signedIn() throws IOException, InterruptedException {
+    CookieManager cookies = new CookieManager();
+    HttpClient client = HttpClient.newBuilder().cookieHandler(cookies).build();
+    client.send(HttpRequest.newBuilder(URI.create(base + "/api/session")).build(), HttpResponse.BodyHandlers.discarding());
+    String token = cookies.getCookieStore().getCookies().stream().filter(cookie -> cookie.getName().equals("XSRF-TOKEN"))
+        .findFirst().orElseThrow().getValue();
+    HttpResponse<String> answer = client.send(HttpRequest.newBuilder(URI.create(base + "/api/session"))
+        .header("Content-Type", "application/json").header("X-XSRF-TOKEN", token)
+        .POST(HttpRequest.BodyPublishers.ofString("{\"login\":\"" + login + "\",\"password\":\"" + password + "\"}")).build(),
+        HttpResponse.BodyHandlers.ofString());
+    if (answer.statusCode() >= 300) {
+      throw new IllegalStateException("Signing in answers [" + answer.statusCode() + "]: " + answer.body());
+    }
+    return client;
+  }
+
+  private static String any(List<String> ids, Random random) {
+    return ids.get(random.nextInt(ids.size()));
+  }
+}

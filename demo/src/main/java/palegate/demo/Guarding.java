@@ -43,7 +43,8 @@ final class Guarding {
             new Period(null, today.plus(Duration.ofDays(20))),
             new Barrier.Confine(new Scope(Set.of(), Set.of(), Map.of("case", Set.of("C-2508", "C-2513"))), List.of(new Subject.OfPerson("p-120")))),
         wall("wall-valuations", "Valuations and the tender team", "Who bids must not see what we value.", Period.ALWAYS,
-            new Barrier.Screen(Scope.ofTypes("valuation"), List.of(group("g-liaison")))),
+            new Barrier.Screen(Scope.ofTypes("valuation"), List.of(group("g-liaison"))))
+            .except(new Wall.Exempt(new Subject.OfPerson("p-teodor"), today.plus(Duration.ofDays(90)))),
         // The folder was filed as C-2471, so this one covers nothing.
         wall("wall-pilgrim", "Grey Pilgrim, counsel", "Counsel for the other side.", Period.ALWAYS,
             new Barrier.Screen(Scope.ofLabel("case", "C-2417"), List.of(group("g-firm-2")))));

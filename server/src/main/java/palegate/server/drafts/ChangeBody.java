@@ -53,7 +53,7 @@ public sealed interface ChangeBody {
   String place();
 
   /** The change as the core knows it; a value that no entry can have is refused. */
-  Change toCore();
+  Change.AtPlace toCore();
 
   /** This change with an id for the entry that it makes, if it makes one and has none yet. */
   default ChangeBody withEntry() {
@@ -81,7 +81,7 @@ public sealed interface ChangeBody {
       @NotBlank(message = "Choose a role.") String role, @MayBeMissing List<String> types, @MayBeMissing Instant from, @MayBeMissing Instant until,
       @Size(max = 2000, message = "A note has at most 2,000 characters.") @MayBeMissing String note) implements ChangeBody {
     @Override
-    public Change toCore() {
+    public Change.AtPlace toCore() {
       return new Change.AddGrant(grant());
     }
 
@@ -98,7 +98,7 @@ public sealed interface ChangeBody {
   @Schema(name = "RemoveGrant")
   record RemoveGrant(@NotBlank(message = "Name the grant.") String entry, @NotBlank(message = "Name a place.") String place) implements ChangeBody {
     @Override
-    public Change toCore() {
+    public Change.AtPlace toCore() {
       return new Change.RemoveGrant(place, entry);
     }
   }
@@ -110,7 +110,7 @@ public sealed interface ChangeBody {
       @NotEmpty(message = "Name at least one right.") List<String> rights, @MayBeMissing List<String> types, @MayBeMissing Instant from, @MayBeMissing Instant until,
       @Size(max = 2000, message = "A note has at most 2,000 characters.") @MayBeMissing String note) implements ChangeBody {
     @Override
-    public Change toCore() {
+    public Change.AtPlace toCore() {
       return new Change.AddWithholding(new Withholding(
           entry, place, subject.toCore(), Rights.parse(rights), typeSet(types), period(from, until), note));
     }
@@ -124,7 +124,7 @@ public sealed interface ChangeBody {
   @Schema(name = "RemoveWithholding")
   record RemoveWithholding(@NotBlank(message = "Name the withholding.") String entry, @NotBlank(message = "Name a place.") String place) implements ChangeBody {
     @Override
-    public Change toCore() {
+    public Change.AtPlace toCore() {
       return new Change.RemoveWithholding(place, entry);
     }
   }
@@ -140,7 +140,7 @@ public sealed interface ChangeBody {
       @MayBeMissing String entry, @NotBlank(message = "Name a place.") String place,
       @NotNull(message = "Say CARRY_OVER or EMPTY.") Change.Start start, @MayBeMissing List<@Valid Keeper> keepers) implements ChangeBody {
     @Override
-    public Change toCore() {
+    public Change.AtPlace toCore() {
       List<Keeper> named = keepers == null ? List.of() : keepers;
       List<Grant> grants = IntStream.range(0, named.size()).mapToObj(i -> new Grant(entry + ".k" + (i + 1),
           place, named.get(i).subject().toCore(), named.get(i).role(), Set.of(), Period.ALWAYS, null)).toList();
@@ -156,7 +156,7 @@ public sealed interface ChangeBody {
   @Schema(name = "RejoinPlace")
   record RejoinPlace(@NotBlank(message = "Name a place.") String place, boolean below) implements ChangeBody {
     @Override
-    public Change toCore() {
+    public Change.AtPlace toCore() {
       return new Change.Rejoin(place, below);
     }
   }

@@ -205,7 +205,7 @@ public class Drafts {
   }
 
   private static List<Change> changes(DraftStore.Draft draft) {
-    return draft.items().stream().map(item -> item.body().toCore()).toList();
+    return draft.items().stream().map(item -> (Change) item.body().toCore()).toList();
   }
 
   private static Change coreOf(ChangeBody body) {

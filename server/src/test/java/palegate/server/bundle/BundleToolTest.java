@@ -100,7 +100,7 @@ class BundleToolTest {
         """);
     Ran ran = run("import", bad.toString());
     assertThat(ran.code()).isEqualTo(1);
-    assertThat(ran.err().lines()).hasSize(4).allSatisfy(line -> assertThat(line).startsWith(bad + ": /"));
+    assertThat(ran.err().lines()).hasSize(3).allSatisfy(line -> assertThat(line).startsWith(bad + ": /"));
     assertThat(app.bean(StructureStore.class).head()).isEqualTo(before);
   }
 

@@ -88,4 +88,39 @@ class PlacesTest {
     assertThat(found.valueStream().map(subject -> subject.path("name").asString())).containsExactly("Surveyors");
     assertThat(found.get(0).path("people").asInt()).isEqualTo(7);
   }
+
+  @Test
+  void a_walls_reason_is_for_those_who_may_see_it_and_the_answer_without_the_wall_for_all_who_ask_why(TestApplication app) {
+    String question = "/api/why?person=p-mia&place=f-2607";
+    JsonNode auditor = app.signedIn("oriel.fenn").get(question).body();
+    assertThat(auditor.path("walled").asBoolean()).isTrue();
+    assertThat(auditor.path("rights")).isEmpty();
+    assertThat(auditor.path("withoutWalls").path("rights")).isNotEmpty();
+    assertThat(auditor.path("stages").get(1).path("guards").get(0).path("reason").asString()).contains("brother");
+    Browser teodor = app.signedIn("teodor.brask");
+    assertThat(teodor.get(question).body().path("stages").get(1).path("guards").get(0).has("reason")).isFalse();
+    assertThat(teodor.get("/api/journal/1?limit=500").body().toString()).doesNotContain("lost on purpose");
+  }
+
+  @Test
+  void ways_to_a_right_come_with_their_side_effects_and_go_into_the_draft_as_they_are(TestApplication app) {
+    Browser wenna = app.signedIn("wenna.carrow");
+    JsonNode ways = wenna.get("/api/why/ways?person=p-mia&place=lib-acc&right=read").body().path("ways");
+    JsonNode first = ways.valueStream().filter(way -> way.path("changes").size() == 1).findFirst().orElseThrow();
+    assertThat(first.path("words").asString()).startsWith("give Mia Torrance the role");
+    assertThat(first.path("otherPeople").asInt()).isZero();
+    assertThat(wenna.post("/api/draft/changes", first.path("changes").get(0)).status()).isEqualTo(201);
+    assertThat(wenna.get("/api/why?person=p-mia&place=lib-acc&drafted=true").body().path("rights").valueStream()
+        .map(JsonNode::asString)).contains("read");
+    assertThat(wenna.get("/api/why/ways?person=p-mia&place=lib-acc&right=fly").status()).isEqualTo(404);
+  }
+
+  @Test
+  void what_limits_a_place_is_said_in_words_and_the_path_is_marked_where_a_wall_runs(TestApplication app) {
+    JsonNode place = app.signedIn("oriel.fenn").get("/api/places/f-2502").body();
+    assertThat(place.path("guards").valueStream().map(JsonNode::asString)).anyMatch(words -> words.contains("Tern Rock inquiry"));
+    assertThat(place.path("path").valueStream().map(post -> post.path("walled").asBoolean())).containsExactly(false, false, true);
+    JsonNode fees = app.signedIn("oriel.fenn").get("/api/places/d-10004").body();
+    assertThat(fees.path("guards").valueStream().map(JsonNode::asString)).anyMatch(words -> words.startsWith("Checked out by Ola"));
+  }
 }

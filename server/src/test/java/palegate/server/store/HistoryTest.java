@@ -6,7 +6,7 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
-import java.util.TreeMap;
+import java.util.stream.Collectors;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import palegate.core.drafts.Application;
@@ -28,7 +28,7 @@ class HistoryTest {
     assertThat(sorted(store.asOf(1))).isEqualTo(sorted(expected));
     long change = 1;
     for (Sallowpoint.PastChange past : Sallowpoint.history(TestApplication.TODAY)) {
-      expected = Application.of(expected, past.changes(), past.at()).structure();
+      expected = Application.of(Snapshot.of(expected), past.changes(), past.at()).structure();
       assertThat(sorted(store.asOf(++change))).as("change %d", change).isEqualTo(sorted(expected));
     }
   }
@@ -69,17 +69,9 @@ class HistoryTest {
     assertThat(numbers).hasSize(numbers.get(0).intValue());
   }
 
-  /** By id, as bundles are compared: the order in which parts were given is not part of a structure. */
+  /** The order in which members were given is not part of a group. */
   private static Structure sorted(Structure structure) {
-    return new Structure(new TreeMap<>(structure.units()), new TreeMap<>(structure.people()),
-        new TreeMap<>(withMembersSorted(structure).groups()), new TreeMap<>(structure.roles()), new TreeMap<>(structure.types()),
-        new TreeMap<>(structure.places()), new TreeMap<>(structure.grants()), new TreeMap<>(structure.withholdings()));
-  }
-
-  private static Structure withMembersSorted(Structure structure) {
-    return Structure.of(List.of(), List.of(), structure.groups().values().stream().map(group -> new Group(
-            group.id(), group.name(), group.description(), group.members().stream()
-                .sorted(Comparator.comparing(Object::toString)).toList())).toList(),
-        List.of(), List.of(), List.of(), List.of(), List.of());
+    return structure.withGroups(structure.groups().values().stream().collect(Collectors.toMap(Group::id, group -> group.with(
+        group.members().stream().sorted(Comparator.comparing(Object::toString)).toList()))));
   }
 }

@@ -24,6 +24,7 @@ import palegate.core.places.Place;
 import palegate.core.places.PlaceKind;
 import palegate.core.roles.Rights;
 import palegate.core.roles.Role;
+import palegate.core.structure.SharedIds;
 import palegate.core.structure.Structure;
 import palegate.core.types.Clearance;
 import palegate.core.types.DocumentType;
@@ -118,14 +119,15 @@ final class Structures {
   }
 
   private List<Place> places() {
+    SharedIds ids = new SharedIds();
     List<Place> places = new ArrayList<>(1 + libraries + folders + documents);
-    places.add(container("root", PlaceKind.REPOSITORY, null, false, Map.of()));
-    each(libraries, i -> places.add(container("l" + i, PlaceKind.LIBRARY, "root", false, Map.of())));
+    places.add(container(ids.share("root"), PlaceKind.REPOSITORY, null, false, Map.of()));
+    each(libraries, i -> places.add(container(ids.share("l" + i), PlaceKind.LIBRARY, ids.share("root"), false, Map.of())));
     int breakEvery = FOLDERS / BREAKS;
     int cases = Math.max(10, CASES / size.part);
     each(folders, i -> {
       boolean top = i < libraries * 20;
-      places.add(container("f" + i, PlaceKind.FOLDER, top ? "l" + i % libraries : "f" + random.nextInt(i), i % breakEvery == 0,
+      places.add(container(ids.share("f" + i), PlaceKind.FOLDER, ids.share(top ? "l" + i % libraries : "f" + random.nextInt(i)), i % breakEvery == 0,
           top ? Map.of("case", "c" + i % cases) : Map.of()));
     });
     each(documents, i -> {
@@ -135,8 +137,8 @@ final class Structures {
         case 1 -> new Conditions(false, true, null, null);
         default -> new Conditions(false, false, "p" + random.nextInt(people), NOW.minus(Duration.ofDays(3)));
       };
-      places.add(new Place("d" + i, PlaceKind.DOCUMENT, "f" + random.nextInt(folders), "Document " + i, false, Map.of(), "t" + random.nextInt(TYPES),
-          "p" + random.nextInt(people), null, Guards.NONE, conditions));
+      places.add(new Place("d" + i, PlaceKind.DOCUMENT, ids.share("f" + random.nextInt(folders)), "Document " + i, false, Map.of(),
+          ids.share("t" + random.nextInt(TYPES)), ids.share("p" + random.nextInt(people)), null, Guards.NONE, conditions));
     });
     return places;
   }

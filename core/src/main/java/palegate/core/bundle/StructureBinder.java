@@ -22,6 +22,7 @@ import palegate.core.places.Place;
 import palegate.core.places.PlaceKind;
 import palegate.core.roles.Rights;
 import palegate.core.roles.Role;
+import palegate.core.structure.SharedIds;
 import palegate.core.structure.Structure;
 import palegate.core.types.Clearance;
 import palegate.core.types.DocumentType;
@@ -35,6 +36,7 @@ final class StructureBinder {
   private StructureBinder() {}
 
   static Structure bind(JsonNode bundle) {
+    SharedIds ids = new SharedIds();
     return Structure.of(
         list(bundle, "units", unit -> new Unit(text(unit, "id"), text(unit, "name"), text(unit, "parent"))),
         list(bundle, "people", StructureBinder::person),
@@ -44,7 +46,7 @@ final class StructureBinder {
         list(bundle, "types", type -> new DocumentType(text(type, "id"), text(type, "name"), flag(type, "guarded"),
             list(type, "fields", StructureBinder::field), list(type, "clearances", clearance -> new Clearance(
                 subject(clearance), text(clearance, "role"), period(clearance))))),
-        list(bundle, "places", StructureBinder::place),
+        list(bundle, "places", place -> place(place, ids)),
         list(bundle, "grants", grant -> new Grant(text(grant, "id"), text(grant, "place"), subject(grant),
             text(grant, "role"), types(grant), period(grant), text(grant, "note"))),
         list(bundle, "withholdings", taken -> new Withholding(text(taken, "id"), text(taken, "place"),
@@ -74,14 +76,16 @@ final class StructureBinder {
         field.path("required").asBoolean(false));
   }
 
-  private static Place place(JsonNode place) {
+  private static Place place(JsonNode place, SharedIds ids) {
     Map<String, String> labels = new LinkedHashMap<>();
     place.path("labels").propertyStream()
         .filter(label -> !label.getValue().asString().isEmpty())
         .forEach(label -> labels.put(label.getKey(), label.getValue().asString()));
-    return new Place(text(place, "id"), PlaceKind.parse(text(place, "kind")), text(place, "parent"),
+    String id = text(place, "id");
+    PlaceKind kind = PlaceKind.parse(text(place, "kind"));
+    return new Place(kind.isContainer() ? ids.share(id) : id, kind, ids.share(text(place, "parent")),
         text(place, "name"), flag(place, "standsAlone"), labels,
-        text(place, "type"), text(place, "owner"), text(place, "target"),
+        ids.share(text(place, "type")), ids.share(text(place, "owner")), text(place, "target"),
         guards(place), conditions(place.path("conditions")));
   }
 

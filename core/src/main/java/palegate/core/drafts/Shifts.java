@@ -16,6 +16,8 @@ import palegate.core.snapshot.Moment;
  */
 final class Shifts {
   private static final int RIGHTS = Right.values().length;
+  private static final int GAINS = 1;
+  private static final int LOSSES = 2;
   /** Below this a second thread costs more than it saves. */
   private static final int PAIRS_FOR_A_THREAD = 64;
   /** Up to so many people it is cheaper to ask for each than for everyone at once. */
@@ -182,8 +184,9 @@ final class Shifts {
     for (int right = 0; right < RIGHTS; right++) {
       long[] had = work.had(right);
       long[] has = work.has(right);
-      int gain = addDifference(has, had, work.gainers);
-      int loss = addDifference(had, has, work.losers);
+      int differing = differing(had, has);
+      int gain = (differing & GAINS) != 0 ? addDifference(has, had, work.gainers) : 0;
+      int loss = (differing & LOSSES) != 0 ? addDifference(had, has, work.losers) : 0;
       if (gain > 0) {
         gained[pair] |= (short) (1 << right);
         into.gainedByRight[right] += (long) gain * places;
@@ -204,15 +207,19 @@ final class Shifts {
     into.changedPairs += (long) (gainers[pair] + losers[pair] - both) * places;
   }
 
+  /** Whether somebody gains, and whether somebody loses: most often one of the two is all there is. */
+  private static int differing(long[] had, long[] has) {
+    long gains = 0;
+    long losses = 0;
+    for (int i = 0; i < had.length; i++) {
+      gains |= has[i] & ~had[i];
+      losses |= had[i] & ~has[i];
+    }
+    return (gains == 0 ? 0 : GAINS) | (losses == 0 ? 0 : LOSSES);
+  }
+
   /** Adds the people of one set who are not in another; returns how many there are. Loops that the compiler can widen. */
   private static int addDifference(long[] set, long[] other, long[] into) {
-    long any = 0;
-    for (int i = 0; i < set.length; i++) {
-      any |= set[i] & ~other[i];
-    }
-    if (any == 0) {
-      return 0;
-    }
     int count = 0;
     for (int i = 0; i < set.length; i++) {
       count += Long.bitCount(set[i] & ~other[i]);

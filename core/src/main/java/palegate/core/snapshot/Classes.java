@@ -235,24 +235,23 @@ final class Classes {
     return at != null;
   }
 
-  /**
-   * The union of what the un-narrowed entries of each environment give a person, and of what they take:
-   * the first in the low bits, the second from bit 16 on. Each is made from the environment it came of.
-   */
-  int[] listsInEveryEnvironment(int person) {
-    int[] lists = new int[environments.count()];
-    for (int environment = 0; environment < lists.length; environment++) {
-      int[] addition = addition(environment);
-      int found = lists[addition[0]];
-      for (int i = 1; i < addition.length; i++) {
-        int[] meaning = meanings.row(addition[i]);
-        if (meaning[3] == 0 && matching.matches(person, meaning[1])) {
-          found |= meaning[0] == 1 ? meaning[2] : meaning[2] << 16;
-        }
+  /** The environment that another was first made from; its meanings are among those of the other unless a break stopped them. */
+  int originOf(int environment) {
+    return addition(environment)[0];
+  }
+
+  /** The lines of the un-narrowed entries that an environment adds to its origin: those that give, or those that take. */
+  int[] ownLines(int environment, boolean takes) {
+    int[] addition = addition(environment);
+    int[] found = new int[addition.length - 1];
+    int count = 0;
+    for (int i = 1; i < addition.length; i++) {
+      int[] meaning = meanings.row(addition[i]);
+      if (meaning[3] == 0 && (meaning[0] == 0) == takes) {
+        found[count++] = ClassRow.line(meaning[2], meaning[1]);
       }
-      lists[environment] = found;
     }
-    return lists;
+    return Arrays.copyOf(found, count);
   }
 
   /** The row of a document of this type imagined directly below a container; {@code type} is one more than its number. */

@@ -31,7 +31,8 @@ final class IdIndex {
   int numberOf(String id) {
     for (int slot = slotOf(id); slots[slot] >= 0; slot = slot + 1 & mask) {
       String known = ids[slots[slot]];
-      if (known.hashCode() == id.hashCode() && known.equals(id)) {
+      // Whoever reads structures shares the texts of ids: then they are the same object, and no text is compared.
+      if (known == id || known.hashCode() == id.hashCode() && known.equals(id)) {
         return slots[slot];
       }
     }

@@ -37,15 +37,15 @@ public final class Moment {
   /** The same as bits, set after set: whether a wall bars a person is one read. */
   private final long[] barredBits;
   private final int words;
-  /** The rows of classes laid out for asking about one place after another; null for what is soon thrown away. */
-  private final RowPool rowPool;
+  /** Null for what is soon thrown away. */
+  private final ClassTable table;
 
   private Moment(Snapshot snapshot, Instant instant, Matching matching, Classes classes, Moment basis) {
     this.snapshot = snapshot;
     this.instant = instant;
     this.matching = matching;
     this.classes = classes;
-    rowPool = classes.basis == null ? new RowPool(classes, snapshot.placeCount()) : null;
+    table = classes.basis == null ? new ClassTable(classes, snapshot.placeCount()) : null;
     words = Matching.words(matching.personCount);
     cleared = clearedBySet(basis);
     boolean shared = basis != null && basis.classes.barriers == classes.barriers;
@@ -108,9 +108,9 @@ public final class Moment {
 
   /** The standing rights of a person at a place. O(lines of the place's class). */
   public Rights rights(int person, int place) {
-    RowPool pool = rowPool;
-    return Rights.ofMask(pool == null ? rightsInClass(person, classes.ofPlace.get(place))
-        : Pipeline.standing(one(person, pool.rows(), pool.startOf(place), null)));
+    ClassTable known = table;
+    return Rights.ofMask(known == null ? rightsInClass(person, classes.ofPlace.get(place))
+        : Pipeline.standing(one(person, known.rows(), known.startOf(place), null)));
   }
 
   /** Rights now: standing rights, cut down by the document's conditions. */
@@ -321,7 +321,7 @@ public final class Moment {
 
   /** Places with the same class number give everyone the same standing rights. */
   public int classOf(int place) {
-    return classes.ofPlace.get(place);
+    return table == null ? classes.ofPlace.get(place) : table.classOf(place);
   }
 
   public int classCount() {
@@ -338,7 +338,14 @@ public final class Moment {
 
   /** One person's standing rights in every class, as masks; 0 for classes that no place is in. O(classes). */
   public int[] rightsInEveryClass(int person) {
-    return ClassMasks.of(this, classes, matching, person);
+    if (table != null) {
+      return table.rightsInEveryClass(this, classes, matching, person);
+    }
+    int[] rights = new int[classes.count()];
+    for (int number = 0; number < rights.length; number++) {
+      rights[number] = classes.placesIn(number) > 0 ? rightsInClass(person, number) : 0;
+    }
+    return rights;
   }
 
   /** Where classes may differ from those of the basis; everywhere if there is none. */

@@ -38,11 +38,11 @@ final class PlaceTree {
   /** Containers are looked up all the time, and are few: they have an index of their own. */
   private final IdIndex containers;
   private final int[] containerNumbers;
-  /** The index of all places is made meanwhile: nothing needs it before the first question. */
-  private final CompletableFuture<IdIndex> all;
+  /** The index of all places. Nothing but questions needs it, so it is made after everything else, aside. */
+  private final AllPlaces all;
 
   private PlaceTree(Place[] places, Map<Integer, Place> replaced, int[] parents, int[] ends, short[] types, byte[] flags, IdIndex containers,
-      int[] containerNumbers, CompletableFuture<IdIndex> all) {
+      int[] containerNumbers, AllPlaces all) {
     this.places = places;
     this.replaced = replaced;
     this.parents = parents;
@@ -104,7 +104,7 @@ final class PlaceTree {
     for (int i = 0; i < containers; i++) {
       containerNumbers[i] = numberOfRow[containerRows[i]];
     }
-    return new PlaceTree(places, Map.of(), parents, ends, types, flags, index, containerNumbers, CompletableFuture.supplyAsync(() -> indexOf(places)));
+    return new PlaceTree(places, Map.of(), parents, ends, types, flags, index, containerNumbers, new AllPlaces(places));
   }
 
   /** The same tree in which some places have changed in what they carry, but stand where they stood. */
@@ -130,6 +130,11 @@ final class PlaceTree {
     return changed == null ? places[number] : changed;
   }
 
+  /** Begins to make the index of all places, if nobody has. */
+  void indexSoon() {
+    all.begin();
+  }
+
   int count() {
     return places.length;
   }
@@ -137,7 +142,7 @@ final class PlaceTree {
   /** The number of the place with this id, or -1. */
   int numberOf(String id) {
     int container = containers.numberOf(id);
-    return container >= 0 ? containerNumbers[container] : all.join().numberOf(id);
+    return container >= 0 ? containerNumbers[container] : all.index().numberOf(id);
   }
 
   boolean is(int place, int flag) {
@@ -153,12 +158,32 @@ final class PlaceTree {
     return children;
   }
 
-  private static IdIndex indexOf(Place[] places) {
-    String[] ids = new String[places.length];
-    for (int number = 0; number < ids.length; number++) {
-      ids[number] = places[number].id();
+  private static final class AllPlaces {
+    private final Place[] places;
+    private CompletableFuture<IdIndex> made;
+
+    AllPlaces(Place[] places) {
+      this.places = places;
     }
-    return new IdIndex(ids);
+
+    synchronized CompletableFuture<IdIndex> begin() {
+      if (made == null) {
+        made = CompletableFuture.supplyAsync(this::make);
+      }
+      return made;
+    }
+
+    IdIndex index() {
+      return begin().join();
+    }
+
+    private IdIndex make() {
+      String[] ids = new String[places.length];
+      for (int number = 0; number < ids.length; number++) {
+        ids[number] = places[number].id();
+      }
+      return new IdIndex(ids);
+    }
   }
 
   private static short typeOf(Place place, Map<String, Integer> typeNumbers) {

@@ -161,6 +161,7 @@ public final class Snapshot {
         }
         kept = basis == null ? Moment.of(this, instant) : Moment.derived(basis.at(instant), this, instant, delta);
         moments.put(key, kept);
+        tree.indexSoon();
       }
       return kept;
     }

@@ -3,6 +3,7 @@ package palegate.core.structure;
 import java.util.AbstractMap;
 import java.util.AbstractSet;
 import java.util.Collection;
+import java.util.Collections;
 import java.util.HashSet;
 import java.util.Iterator;
 import java.util.LinkedHashMap;
@@ -93,6 +94,16 @@ public final class Parts<T> extends AbstractMap<String, T> {
   @Override
   public int size() {
     return size;
+  }
+
+  @Override
+  public Collection<T> values() {
+    return changed.isEmpty() ? Collections.unmodifiableCollection(base.values()) : super.values();
+  }
+
+  @Override
+  public Set<String> keySet() {
+    return changed.isEmpty() ? Collections.unmodifiableSet(base.keySet()) : super.keySet();
   }
 
   @Override

@@ -11,6 +11,7 @@ import palegate.core.places.Conditions;
 import palegate.core.places.Guards;
 import palegate.core.places.Place;
 import palegate.core.places.PlaceKind;
+import palegate.core.structure.SharedIds;
 
 /** Places and their labels in the database. */
 @Component
@@ -36,16 +37,20 @@ class PlaceRows {
         .query((row, i) -> new Label(row.getString("place"), row.getString("label"), row.getString("value")))
         .list()
         .forEach(label -> labels.computeIfAbsent(label.place(), any -> new HashMap<>()).put(label.name(), label.value()));
+    SharedIds ids = new SharedIds();
     return jdbc.sql("""
             SELECT r.place, r.kind, r.parent, r.name, r.stands_alone, r.type, r.owner, r.target,
                    r.ceiling, r.reserve_sharing, r.no_takeaway, r.is_private, r.frozen, r.checked_out_by, r.checked_out_at
             FROM place_states r WHERE %s ORDER BY r.place
             """.formatted(span.condition))
         .param("change", change)
-        .query((row, i) -> new Place(row.getString("place"), PlaceKind.parse(row.getString("kind")),
-            row.getString("parent"), row.getString("name"), row.getBoolean("stands_alone"),
-            labels.getOrDefault(row.getString("place"), Map.of()), row.getString("type"),
-            row.getString("owner"), row.getString("target"), guards(row), conditions(row)))
+        .query((row, i) -> {
+          PlaceKind kind = PlaceKind.parse(row.getString("kind"));
+          String id = row.getString("place");
+          return new Place(kind.isContainer() ? ids.share(id) : id, kind, ids.share(row.getString("parent")), row.getString("name"),
+              row.getBoolean("stands_alone"), labels.getOrDefault(id, Map.of()), ids.share(row.getString("type")),
+              ids.share(row.getString("owner")), row.getString("target"), guards(row), conditions(row));
+        })
         .list();
   }
 

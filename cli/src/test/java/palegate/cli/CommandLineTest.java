@@ -151,4 +151,27 @@ class CommandLineTest {
       });
     }
   }
+
+  @Test
+  void conditions_count_now_and_not_for_standing_rights_and_a_wall_is_explained_with_what_would_hold_without_it() throws Exception {
+    Path guarded = Files.writeString(folder.resolve("guarded.json"), """
+        {"format":"pale-gate-bundle","version":1,
+         "people":[{"id":"p-a","name":"Ada"},{"id":"p-b","name":"Bo"}],
+         "roles":[{"id":"r","name":"Reader","rights":["read"]}],
+         "places":[{"id":"root","kind":"repository","name":"R"},{"id":"l","kind":"library","parent":"root","name":"L"},
+                   {"id":"d","kind":"document","parent":"l","name":"D","owner":"p-a","conditions":{"private":true}}],
+         "grants":[{"id":"e","place":"l","subject":{"builtin":"staff"},"role":"r"}],
+         "walls":[{"id":"w","name":"W","reason":"kin","kind":"screen","scope":{"places":["l"]},"subjects":[{"person":"p-b"}],
+                   "exceptions":[{"subject":{"person":"p-b"},"until":"2026-06-01T00:00:00Z"}]}]}
+        """);
+    assertThat(run("access", "--bundle", guarded.toString()).out()).isEqualTo("""
+        person,place,rights
+        p-a,d,find read
+        p-a,l,find read
+        p-b,l,find read
+        """);
+    assertThat(run("access", "--bundle", guarded.toString(), "--standing").out()).contains("p-b,d,find read\n");
+    Ran later = run("explain", "--bundle", guarded.toString(), "--person", "p-b", "--place", "l", "--at", "2026-07-01T00:00:00Z");
+    assertThat(later.out()).contains("rights  (none)", "barred by the screen \"W\"", "(kin)", "without the wall: find read");
+  }
 }

@@ -40,6 +40,10 @@ public final class Pictures {
     page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("People here")).click();
     page.getByLabel("Why Mia Torrance has this").click();
     shot(page, page.locator("[data-stage]").first(), "why");
+    desk.open(page, "/places/f-2607");
+    askWhyMia(page);
+    page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("+ read").setExact(true)).click();
+    shot(page, page.locator("section.ways li").first(), "wall");
     desk.open(page, "/places/f-2417");
     page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Break …")).click();
     page.getByLabel(Pattern.compile("^Start empty")).check();
@@ -58,6 +62,12 @@ public final class Pictures {
     desk.signIn(dark, "wenna.carrow");
     desk.open(dark, "/places/f-2417");
     shot(dark, dark.locator("tr[data-entry]").first(), "dark");
+  }
+
+  private static void askWhyMia(Page page) {
+    page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("People here")).click();
+    page.getByRole(AriaRole.COMBOBOX, new Page.GetByRoleOptions().setName("Why, or why not, for anybody")).fill("Mia");
+    page.locator(".v-list-item").filter(new Locator.FilterOptions().setHasText("Mia Torrance")).first().click();
   }
 
   private void draftSomething() {

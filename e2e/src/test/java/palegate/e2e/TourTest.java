@@ -33,29 +33,39 @@ class TourTest {
     page.getByLabel("Why Mia Torrance has this").click();
     assertThat(page.getByRole(AriaRole.COMPLEMENTARY)).containsText(Pattern.compile("by way of Team C-2406\\s+until"));
     page.keyboard().press("Escape");
-    // 4 Break a place, the wrong way
+    // 4 Ask about a wall
+    node(page, "C-2607 Kittiwake").click();
+    press(page, "People here");
+    page.getByRole(AriaRole.COMBOBOX, new Page.GetByRoleOptions().setName("Why, or why not, for anybody")).fill("Mia");
+    page.locator(".v-list-item").filter(new Locator.FilterOptions().setHasText("Mia Torrance")).first().click();
+    assertThat(page.getByRole(AriaRole.COMPLEMENTARY)).containsText("Barred by a wall");
+    assertThat(page.getByRole(AriaRole.COMPLEMENTARY)).containsText("Without the wall");
+    press(page, "+ read");
+    assertThat(page.locator("section.ways li").first()).containsText("Except Mia Torrance from the wall");
+    page.keyboard().press("Escape");
+    // 5 Break a place, the wrong way
     node(page, "C-2417 Grey Pilgrim").click();
     press(page, "Break …");
     page.getByLabel(Pattern.compile("^Start empty")).check();
     press(page, "Add to the draft");
     Locator refusal = page.getByRole(AriaRole.DIALOG).getByRole(AriaRole.ALERT);
     assertThat(refusal).containsText("nobody active and on staff with govern");
-    // 5 And the right way
+    // 6 And the right way
     refusal.getByText("Wenna Carrow").click();
     press(page, "Add to the draft");
     assertThat(page.locator("footer.tray")).containsText(Pattern.compile("1 change.*lose.*documents"));
     press(page, "Access list");
     assertThat(page.getByText("stopped by your draft").first()).isVisible();
-    // 6 Rehearse
+    // 7 Rehearse
     page.getByText("Open the rehearsal").click();
     page.locator("[data-row] button").first().click();
     assertThat(page.getByText("Show all", new Page.GetByTextOptions().setExact(true))).isVisible();
-    // 7 Put it in force
+    // 8 Put it in force
     page.getByLabel("Why: this note stands in the journal").fill("Closed at the owners’ wish");
     press(page, "Put in force");
     page.waitForURL("**/journal/*");
     assertThat(page.locator("section.right")).containsText("access: stands alone");
-    // 8 Answer an auditor
+    // 9 Answer an auditor
     page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Statements")).click();
     page.getByRole(AriaRole.COMBOBOX, new Page.GetByRoleOptions().setName("The place")).fill("Accounts");
     page.locator(".v-list-item").filter(new Locator.FilterOptions().setHasText("library")).first().click();

@@ -1,6 +1,7 @@
 package palegate.core.findings;
 
 import java.time.Instant;
+import java.util.Comparator;
 import java.util.List;
 import java.util.stream.Stream;
 import palegate.core.access.Entry;
@@ -9,6 +10,10 @@ import palegate.core.people.Group;
 import palegate.core.people.Subject;
 import palegate.core.snapshot.Moment;
 import palegate.core.snapshot.Snapshot;
+import palegate.core.types.DocumentType;
+import palegate.core.walls.Conflict;
+import palegate.core.walls.Coverage;
+import palegate.core.walls.Wall;
 
 /** Everything found in a structure at an instant, in a stable order. */
 public final class Findings {
@@ -16,8 +21,30 @@ public final class Findings {
 
   public static List<Finding> of(Snapshot snapshot, Instant instant) {
     Moment moment = snapshot.at(instant);
-    return Stream.of(emptyGroups(snapshot, moment), endedEntries(snapshot, instant), withoutKeeper(snapshot, instant))
+    return Stream.of(emptyGroups(snapshot, moment), endedEntries(snapshot, instant), withoutKeeper(snapshot, instant),
+        clearedForNobody(snapshot, moment, instant), oddWalls(snapshot), conflicts(snapshot, moment, instant))
         .flatMap(found -> found).toList();
+  }
+
+  private static Stream<Finding> clearedForNobody(Snapshot snapshot, Moment moment, Instant instant) {
+    return snapshot.structure().types().values().stream().filter(DocumentType::guarded)
+        .filter(type -> type.clearances().stream().noneMatch(clearance -> clearance.period().holdsAt(instant)
+            && moment.matching(clearance.subject()).intersects(moment.active())))
+        .sorted(Comparator.comparing(DocumentType::id))
+        .map(type -> new Finding("type " + type.id(), "\"" + type.name() + "\" is guarded, and nobody active is cleared for it."));
+  }
+
+  private static Stream<Finding> oddWalls(Snapshot snapshot) {
+    return snapshot.structure().walls().values().stream().filter(wall -> wall.state() != Wall.State.LIFTED)
+        .sorted(Comparator.comparing(Wall::id)).flatMap(wall -> Coverage.of(snapshot, wall).stream().filter(Coverage::isOdd)
+            .map(coverage -> new Finding("wall " + wall.id(), "The scope " + (coverage.side() == null ? "" : "of side \"" + coverage.side() + "\" ")
+                + "of \"" + wall.name() + "\" covers " + (coverage.matchesNothing() ? "nothing." : "everything."))));
+  }
+
+  private static Stream<Finding> conflicts(Snapshot snapshot, Moment moment, Instant instant) {
+    return Conflict.all(moment, instant).stream().map(conflict -> new Finding("person " + conflict.person(),
+        snapshot.structure().people().get(conflict.person()).name() + " is on more than one side of \""
+            + snapshot.structure().walls().get(conflict.wall()).name() + "\": " + String.join(", ", conflict.sides()) + "."));
   }
 
   private static Stream<Finding> emptyGroups(Snapshot snapshot, Moment moment) {

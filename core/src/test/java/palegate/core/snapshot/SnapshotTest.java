@@ -3,10 +3,18 @@ package palegate.core.snapshot;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.List;
+import java.util.HashMap;
 import java.util.Map;
+import java.util.Random;
 import org.junit.jupiter.api.Test;
 import palegate.core.Harbour;
+import palegate.core.drafts.Difference;
+import palegate.core.people.Person;
+import palegate.core.places.Place;
+import palegate.core.places.PlaceKind;
+import palegate.core.random.RandomStructures;
 import palegate.core.roles.Rights;
+import palegate.core.roles.Role;
 import palegate.core.structure.Structure;
 
 class SnapshotTest {
@@ -78,5 +86,40 @@ class SnapshotTest {
     assertThat(one.at(Harbour.NOW).comparableTo(other.at(Harbour.NOW))).isFalse();
     assertThat(one.detached().at(Harbour.NOW).comparableTo(basis.at(Harbour.NOW))).isFalse();
     assertThat(basis.next(structure)).isSameAs(basis);
+  }
+
+  @Test
+  void a_changed_role_and_changed_people_are_taken_over_into_the_next_snapshot() {
+    for (long seed = 1; seed <= 600; seed++) {
+      Structure before = RandomStructures.fromSeed(seed);
+      Random random = new Random(seed);
+      Map<String, Role> roles = new HashMap<>();
+      roles.put("r0", new Role("r0", "Role 0", Rights.ofMask(random.nextInt(512))));
+      Map<String, Person> people = new HashMap<>();
+      before.people().values().stream().filter(person -> random.nextBoolean()).forEach(person -> people.put(person.id(),
+          new Person(person.id(), person.name(), null, null, random.nextBoolean(), random.nextBoolean(), person.unit())));
+      Structure after = new Structure(before.units(), before.people().with(people), before.groups(), before.roles().with(roles),
+          before.types(), before.places(), before.grants(), before.withholdings(), before.oversights(), before.walls());
+      Snapshot basis = Snapshot.of(before);
+      Snapshot next = basis.next(after);
+      Snapshot fresh = Snapshot.of(after);
+      for (int person = 0; person < fresh.personCount(); person++) {
+        for (int place = 0; place < fresh.placeCount(); place++) {
+          assertThat(next.at(RandomStructures.NOW).rights(person, place)).as("seed %d", seed)
+              .isEqualTo(fresh.at(RandomStructures.NOW).rights(person, place));
+        }
+      }
+      assertThat(Difference.between(basis, next, RandomStructures.NOW).pairs().toList()).as("seed %d", seed)
+          .isEqualTo(Difference.between(basis, fresh, RandomStructures.NOW).pairs().toList());
+    }
+  }
+
+  @Test
+  void places_that_come_go_or_move_are_compiled_afresh() {
+    Structure structure = Harbour.structure();
+    Place moved = Place.plain("c1", PlaceKind.FOLDER, "c2", "C1", false, Map.of(), null, null, null);
+    Snapshot next = Snapshot.of(structure).next(structure.withPlaces(Map.of("c1", moved)));
+    assertThat(next.pathText(next.placeNumber("val1"))).isEqualTo("CAS / C2 / C1 / VAL1");
+    assertThat(next.at(Harbour.NOW).rights(next.personNumber("mia"), next.placeNumber("val1"))).hasToString("find read");
   }
 }

@@ -10,7 +10,7 @@ type Line = Schemas['AccessLine']
 const props = defineProps<{ place: string; lines: Line[]; mayChange: boolean }>()
 const emit = defineEmits<{ remove: [line: Line] }>()
 
-const NO_EFFECT: Record<string, string> = { NOT_YET: 'has not begun', ENDED: 'has ended', NOBODY: 'nobody is in it', WALLED: 'walls bar everyone in it', NOBODY_CLEARED: 'nobody in it is cleared', SHADOWED: 'adds nothing to the other lines' }
+const NO_EFFECT: Record<string, string> = { NOT_YET: 'has not begun', ENDED: 'has ended', NOBODY: 'nobody is in it', WALLED: 'walls bar everyone in it', NOBODY_CLEARED: 'nobody in it is cleared', SHADOWED: 'changes nothing here' }
 const KINDS: Record<string, string> = { person: 'person', group: 'group', unit: 'unit', builtin: 'built in' }
 
 const opened = ref<Line>()

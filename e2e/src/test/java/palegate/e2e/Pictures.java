@@ -43,6 +43,7 @@ public final class Pictures {
     desk.open(page, "/places/f-2607");
     askWhyMia(page);
     page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("+ read").setExact(true)).click();
+    page.locator("section.ways li").last().scrollIntoViewIfNeeded();
     shot(page, page.locator("section.ways li").first(), "wall");
     desk.open(page, "/places/f-2417");
     page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Break …")).click();

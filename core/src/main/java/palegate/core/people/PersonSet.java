@@ -179,6 +179,22 @@ public final class PersonSet {
     }
   }
 
+  /** Writes those of these people who are in some bits into others, over what was there. */
+  public void copyCommon(long[] among, long[] into) {
+    if (words == null) {
+      Arrays.fill(into, 0);
+      for (int number : numbers) {
+        into[number >> 6] |= among[number >> 6] & 1L << number;
+      }
+      return;
+    }
+    int shared = Math.min(words.length, into.length);
+    for (int i = 0; i < shared; i++) {
+      into[i] = among[i] & words[i];
+    }
+    Arrays.fill(into, shared, into.length, 0);
+  }
+
   public PersonSet or(PersonSet other) {
     if (size == 0 || other.size == 0) {
       return size == 0 ? other : this;

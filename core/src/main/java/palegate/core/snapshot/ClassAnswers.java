@@ -18,18 +18,18 @@ final class ClassAnswers {
     private final int person;
     private final int[] row;
     private final int at;
-    private final int[] clearances;
+    private final Classes classes;
     private final boolean barred;
     private final Place document;
     private final String personId;
 
     /** {@code document} is the document whose conditions count, or null for standing rights. */
-    One(Matching matching, int person, int[] row, int at, int[] clearances, boolean barred, Place document, String personId) {
+    One(Matching matching, int person, int[] row, int at, Classes classes, boolean barred, Place document, String personId) {
       this.matching = matching;
       this.person = person;
       this.row = row;
       this.at = at;
-      this.clearances = clearances;
+      this.classes = classes;
       this.barred = barred;
       this.document = document;
       this.personId = personId;
@@ -67,6 +67,7 @@ final class ClassAnswers {
 
     @Override
     public int cleared() {
+      int[] clearances = classes.clearances(ClassRow.clearances(row, at));
       return united(clearances, 0, clearances.length);
     }
 

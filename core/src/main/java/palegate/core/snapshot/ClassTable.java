@@ -3,6 +3,7 @@ package palegate.core.snapshot;
 import java.util.Arrays;
 import palegate.core.access.stages.PersonAtPlace;
 import palegate.core.access.stages.Pipeline;
+import palegate.core.people.PersonSet;
 
 /**
  * All classes of a moment laid out for asking about one thing after another: the rows one behind the other,
@@ -31,7 +32,18 @@ final class ClassTable {
   private final int[] firstTake;
   private final int[] lines;
 
-  ClassTable(Classes classes, int places) {
+  /** By person, then by set of walls: all that is asked of one person about walls lies in a cache line or two. */
+  private final long[] barred;
+  private final int barredStride;
+
+  ClassTable(Classes classes, int places, PersonSet[] barredBySet, int people) {
+    barredStride = Matching.words(barredBySet.length);
+    barred = new long[barredStride * people];
+    for (int set = 1; set < barredBySet.length; set++) {
+      int word = set >> 6;
+      long bit = 1L << set;
+      barredBySet[set].forEach(person -> barred[person * barredStride + word] |= bit);
+    }
     int count = classes.count();
     startOfClass = new int[count];
     environments = new int[count];
@@ -82,6 +94,11 @@ final class ClassTable {
 
   int[] rows() {
     return rows;
+  }
+
+  /** Whether the walls of a set bar a person. */
+  boolean isBarred(int person, int wallSet) {
+    return (barred[person * barredStride + (wallSet >> 6)] & 1L << wallSet) != 0;
   }
 
   int classOf(int place) {

@@ -506,12 +506,13 @@ final class Classes {
 
   private int internClass(int environment, int type) {
     int[] row = environments.row(environment);
-    if (type > 0 && treatsAsUntyped(row, type)) {
+    boolean sameLists = type > 0 && listsTreatAsUntyped(row, type);
+    if (sameLists && !isGuarded(type) && !barriers.asksFor(type)) {
       return classNumber(environment, 0);
     }
-    int number = rows.intern(classRow(row, type, true));
+    int number = rows.intern(sameLists ? withGuards(rows.row(classNumber(environment, 0)), row[1], type) : classRow(row, type, true));
     if (number == firstOwnClass() + origins.size()) {
-      origins.add(new Origin(environment, narrowedLines(row, type)));
+      origins.add(new Origin(environment, sameLists ? NO_NUMBERS : narrowedLines(row, type)));
     }
     return number;
   }
@@ -600,11 +601,17 @@ final class Classes {
     return type > 0 && clearanceSetOfType[type - 1] >= 0;
   }
 
-  /** Whether nothing in an environment treats documents of a type otherwise than what has no type. */
-  private boolean treatsAsUntyped(int[] environment, int type) {
-    if (isGuarded(type) || barriers.asksFor(type)) {
-      return false;
-    }
+  /** The class of what has no type, with the clearance and the walls of a type. */
+  private int[] withGuards(int[] untyped, int context, int type) {
+    int[] row = untyped.clone();
+    row[0] |= isGuarded(type) ? ClassRow.GUARDED : 0;
+    row[1] = isGuarded(type) ? clearanceSetOfType[type - 1] : 0;
+    row[2] = barriers.anyStands() ? wallSet(context, type) : 0;
+    return row;
+  }
+
+  /** Whether no entry in an environment treats documents of a type otherwise than what has no type. */
+  private boolean listsTreatAsUntyped(int[] environment, int type) {
     for (int i = ENVIRONMENT_HEADER + environment[2]; i < environment.length; i++) {
       int[] meaning = meanings.row(environment[i]);
       if (meaning[3] != 0 && touches(meaning, type)) {

@@ -45,18 +45,22 @@ public final class Moment {
     this.instant = instant;
     this.matching = matching;
     this.classes = classes;
-    table = classes.basis == null ? new ClassTable(classes, snapshot.placeCount()) : null;
     words = Matching.words(matching.personCount);
     cleared = clearedBySet(basis);
     boolean shared = basis != null && basis.classes.barriers == classes.barriers;
     if (shared && basis.barred.length == classes.wallSetCount()) {
       barred = basis.barred;
       barredBits = basis.barredBits;
-      return;
+    } else {
+      int known = shared ? basis.barred.length : 1;
+      barred = shared ? Arrays.copyOf(basis.barred, classes.wallSetCount()) : new PersonSet[classes.wallSetCount()];
+      barredBits = shared ? Arrays.copyOf(basis.barredBits, words * barred.length) : new long[words * barred.length];
+      addBarredFrom(known);
     }
-    int known = shared ? basis.barred.length : 1;
-    barred = shared ? Arrays.copyOf(basis.barred, classes.wallSetCount()) : new PersonSet[classes.wallSetCount()];
-    barredBits = shared ? Arrays.copyOf(basis.barredBits, words * barred.length) : new long[words * barred.length];
+    table = classes.basis == null ? new ClassTable(classes, snapshot.placeCount(), barred, matching.personCount) : null;
+  }
+
+  private void addBarredFrom(int known) {
     long[] bits = new long[words];
     for (int set = known; set < barred.length; set++) {
       Arrays.fill(bits, 0);
@@ -143,12 +147,13 @@ public final class Moment {
   }
 
   private ClassAnswers.One one(int person, int[] rows, int at, Place document) {
-    return new ClassAnswers.One(matching, person, rows, at, classes.clearances(ClassRow.clearances(rows, at)),
-        isBarred(person, ClassRow.walls(rows, at)), document, document == null ? null : snapshot.person(person).id());
+    return new ClassAnswers.One(matching, person, rows, at, classes, isBarred(person, ClassRow.walls(rows, at)), document,
+        document == null ? null : snapshot.person(person).id());
   }
 
   boolean isBarred(int person, int wallSet) {
-    return wallSet > 0 && (barredBits[wallSet * words + (person >> 6)] & 1L << person) != 0;
+    return wallSet > 0 && (table != null ? table.isBarred(person, wallSet)
+        : (barredBits[wallSet * words + (person >> 6)] & 1L << person) != 0);
   }
 
   // --- everyone -------------------------------------------------------------------------------------

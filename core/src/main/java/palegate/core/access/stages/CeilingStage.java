@@ -22,7 +22,7 @@ public final class CeilingStage implements Stage {
   @Override
   public void apply(Holders holders, EveryoneAtPlace asked) {
     if (asked.ceiling() != Rights.ALL.mask()) {
-      holders.takeFrom(asked.external(), Rights.ALL.mask() & ~asked.ceiling());
+      holders.cutDown(asked.external(), asked.ceiling());
     }
   }
 }

@@ -20,7 +20,7 @@ public interface EveryoneAtPlace {
   /** Whether the place is a document of a guarded type. */
   boolean guarded();
 
-  /** Everyone whom some clearance of the type leaves a right. */
+  /** Everyone whom some clearance of the type leaves a right; each is then left what the right needs too. */
   PersonSet cleared(Right right);
 
   /** The intersection of every ceiling on the path to the root, as a mask; all rights if there is none. */

@@ -107,9 +107,11 @@ public final class Holders {
     }
   }
 
-  /** Leaves a right only to some people. */
+  /**
+   * Leaves a right only to some people. Each of them must be left whatever the right needs too, as roles see to:
+   * what two closed sets have in common is closed.
+   */
   void keepOnly(Right right, PersonSet people) {
-    open = true;
     if (byRight[right.ordinal()] != null) {
       people.keepIn(byRight[right.ordinal()]);
     }
@@ -127,6 +129,17 @@ public final class Holders {
     savedOpen = open;
   }
 
+  /** Goes back to what was saved and applies a guarded type's clearances in the same go. */
+  void restoreKeeping(EveryoneAtPlace asked) {
+    for (Right right : Right.values()) {
+      long[] bits = byRight[right.ordinal()];
+      if (bits != null) {
+        asked.cleared(right).copyCommon(saved[right.ordinal()], bits);
+      }
+    }
+    open = savedOpen;
+  }
+
   /** Goes back to what was saved; who may hold anything is as it was then. */
   void restore() {
     for (int right = 0; right < RIGHTS; right++) {
@@ -137,8 +150,9 @@ public final class Holders {
     open = savedOpen;
   }
 
-  void takeFrom(PersonSet people, int rights) {
-    open = true;
+  /** Takes all rights but those of a role from some people: what two closed sets have in common is closed. */
+  void cutDown(PersonSet people, int role) {
+    int rights = Rights.ALL.mask() & ~role;
     for (int right = 0; right < RIGHTS; right++) {
       if ((rights & wanted & 1 << right) != 0) {
         people.takeFrom(byRight[right]);

@@ -25,6 +25,8 @@ public final class Pipeline {
   private static final List<Stage> LIST_STAGES = STAGES.stream().filter(stage -> stage.number() <= 3).toList();
   private static final List<Stage> STANDING_GUARD_STAGES =
       STANDING_STAGES.stream().filter(stage -> stage.number() > 3).toList();
+  private static final List<Stage> STAGES_AFTER_CLEARANCE =
+      STANDING_STAGES.stream().filter(stage -> stage.number() > 4).toList();
 
   private Pipeline() {}
 
@@ -73,11 +75,15 @@ public final class Pipeline {
    * @param sameLists whether that is so; if not, all stages are gone through, and the next call may say so
    */
   public static void refillStanding(Holders holders, EveryoneAtPlace asked, boolean sameLists) {
-    if (sameLists) {
-      holders.restore();
-    } else {
+    if (!sameLists) {
       fill(holders, asked, LIST_STAGES);
       holders.save();
+    } else if (asked.guarded()) {
+      holders.restoreKeeping(asked);
+      fill(holders, asked, STAGES_AFTER_CLEARANCE);
+      return;
+    } else {
+      holders.restore();
     }
     fill(holders, asked, STANDING_GUARD_STAGES);
   }

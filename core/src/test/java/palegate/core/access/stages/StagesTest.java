@@ -111,8 +111,8 @@ class StagesTest {
     asked.barred = random.nextInt(6) == 0;
     asked.withheld = random.nextBoolean() ? 0 : random.nextInt(512);
     asked.guarded = random.nextInt(3) == 0;
-    asked.cleared = random.nextInt(512);
-    asked.ceiling = random.nextBoolean() ? ALL : random.nextInt(512);
+    asked.cleared = Rights.ofMask(random.nextInt(512)).complete().mask();
+    asked.ceiling = random.nextBoolean() ? ALL : Rights.ofMask(random.nextInt(512)).complete().mask();
     asked.reserveSharing = random.nextBoolean();
     asked.noTakeaway = random.nextBoolean();
     asked.privateToAnother = random.nextInt(4) == 0;

@@ -28,9 +28,9 @@ import palegate.core.walls.Wall;
 /** Compiling, rehearsing and applying changes, and writing everything out; in process. */
 @BenchmarkMode(Mode.SampleTime)
 @OutputTimeUnit(TimeUnit.MILLISECONDS)
-@Fork(value = 1, jvmArgs = {"-Xmx4g", "-Xmn1500m", "-XX:+UseParallelGC"})
-@Warmup(iterations = 2, time = 3)
-@Measurement(iterations = 3, time = 4)
+@Fork(value = 1, jvmArgs = {"-Xmx4g", "-Xmn1500m", "-XX:+UseSerialGC"})
+@Warmup(iterations = 2, time = 2)
+@Measurement(iterations = 3, time = 3)
 public class ChangeBenchmark {
 
   /** The snapshot and the view of one instant, from rows in memory. */

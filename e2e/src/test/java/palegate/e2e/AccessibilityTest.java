@@ -4,6 +4,7 @@ import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertTha
 import static org.assertj.core.api.Assertions.assertThat;
 
 import com.deque.html.axecore.playwright.AxeBuilder;
+import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import java.util.List;
@@ -53,6 +54,14 @@ class AccessibilityTest {
     page.locator("[data-row] button").first().click();
     page.locator("[data-stage]").first().waitFor();
     assertNothingFound(page, "places, people here, why");
+    desk.open(page, "/places/f-2607");
+    page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("People here")).click();
+    page.getByRole(AriaRole.COMBOBOX, new Page.GetByRoleOptions().setName("Why, or why not, for anybody")).fill("Mia");
+    page.locator(".v-list-item").filter(new Locator.FilterOptions().setHasText("Mia Torrance")).first().click();
+    page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("+ read").setExact(true)).click();
+    page.locator("section.ways li").first().waitFor();
+    assertNothingFound(page, "why, behind a wall, with ways");
+    page.keyboard().press("Escape");
     desk.open(page, "/places/f-2417");
     page.locator("tr[data-entry]").first().waitFor();
     for (String dialog : List.of("Add an entry", "Break …")) {

@@ -205,6 +205,13 @@ public final class Difference {
     return shifts.lost(pair).contains(Right.GOVERN);
   }
 
+  /** How many people gain or lose anything, one person left out. */
+  public int changedPeopleBut(String person) {
+    PersonSet changed = shifts.gaining().or(shifts.losing());
+    int number = people.numberOf(person);
+    return changed.size() - (number >= 0 && changed.contains(number) ? 1 : 0);
+  }
+
   /** How many person–place pairs change; one that both gains and loses counts once. */
   public long changedPairs() {
     return shifts.changedPairs();

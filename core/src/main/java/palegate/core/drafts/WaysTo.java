@@ -1,7 +1,6 @@
 package palegate.core.drafts;
 
 import java.time.Instant;
-import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import palegate.core.access.Trace;
@@ -18,7 +17,7 @@ public final class WaysTo {
   /** At most so many ways are answered; more would not be read. */
   public static final int ANSWERED = 10;
   /** At most so many candidates are rehearsed: the likeliest come first. */
-  private static final int REHEARSED = 40;
+  private static final int REHEARSED = 24;
 
   /** Whether the person is to gain the right or to lose it. */
   public enum Direction {
@@ -110,9 +109,8 @@ public final class WaysTo {
       return null;
     }
     Difference.Totals totals = rehearsal.now().totals();
-    List<Difference.PersonShift> people = new ArrayList<>(rehearsal.now().people());
     String self = snapshot.person(person).id();
-    int others = (int) people.stream().filter(shift -> !shift.person().id().equals(self)).count();
+    int others = rehearsal.now().changedPeopleBut(self);
     boolean ownPair = rehearsal.now().pairsAt(snapshot.place(place).id()).anyMatch(pair -> pair.person().id().equals(self));
     return new Way(candidate.changes(), candidate.words(), others, totals.documents(),
         rehearsal.now().changedPairs() - (ownPair ? 1 : 0), rehearsal.lockOuts().size());

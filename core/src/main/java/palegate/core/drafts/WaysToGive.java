@@ -37,7 +37,7 @@ import palegate.core.walls.Wall;
  * several ways. Each way undoes all of the first and does one of the second.
  */
 final class WaysToGive {
-  private static final int GROUPS_TRIED = 16;
+  private static final int GROUPS_TRIED = 5;
 
   private final Snapshot snapshot;
   private final Structure structure;

@@ -74,6 +74,9 @@ public final class Matrix {
   private final List<Row> rows = new ArrayList<>();
   private final int[] places;
   private final Cell[][] cells;
+  /** Everyone behind a row that is gone through person by person, and what each holds in the column at hand. */
+  private final PersonSet listed;
+  private final short[] held;
 
   private Matrix(Moment moment, Instant instant, List<Subject> subjects, int[] places) {
     this.moment = moment;
@@ -84,6 +87,8 @@ public final class Matrix {
       rows.add(new Row(subject, containing(subject), moment.matching(subject).and(moment.active())));
     }
     cells = new Cell[rows.size()][places.length];
+    listed = rows.stream().map(Row::people).filter(PersonSet::isListed).reduce(PersonSet.NOBODY, PersonSet::or);
+    held = new short[snapshot.personCount()];
     Moment.Reader reader = moment.reader();
     for (int column = 0; column < places.length; column++) {
       fill(column, reader);
@@ -107,6 +112,7 @@ public final class Matrix {
   private void fill(int column, Moment.Reader reader) {
     int place = places[column];
     Holders holders = reader.read(moment.classOf(place));
+    listed.forEach(person -> held[person] = (short) holders.maskOf(person));
     List<Entry> reaching = snapshot.reachingEntries(place).stream()
         .filter(entry -> entry.period().holdsAt(instant) && entry.touches(snapshot.place(place).type())).toList();
     for (int row = 0; row < rows.size(); row++) {
@@ -133,7 +139,7 @@ public final class Matrix {
     return count(row, Rights.ofMask(rights), Rights.ofMask(given & withheld), from, holders);
   }
 
-  private static Cell count(Row row, Rights rights, Rights withheld, From from, Holders holders) {
+  private Cell count(Row row, Rights rights, Rights withheld, From from, Holders holders) {
     int exactly = 0;
     int more = 0;
     int less = 0;
@@ -142,10 +148,10 @@ public final class Matrix {
       return countMany(row, rights, withheld, from, holders);
     }
     for (int person : people) {
-      int held = holders.maskOf(person);
-      exactly += held == rights.mask() ? 1 : 0;
-      more += (held & ~rights.mask()) != 0 ? 1 : 0;
-      less += (rights.mask() & ~held) != 0 ? 1 : 0;
+      int has = held[person];
+      exactly += has == rights.mask() ? 1 : 0;
+      more += (has & ~rights.mask()) != 0 ? 1 : 0;
+      less += (rights.mask() & ~has) != 0 ? 1 : 0;
     }
     return new Cell(rights, withheld, from, people.length, exactly, more, less);
   }

@@ -87,6 +87,8 @@ async function draft(way: Schemas['Way']) {
   gap: 4px;
 }
 .rights button {
+  background: rgb(var(--v-theme-surface));
+  color: rgb(var(--v-theme-on-surface));
   border: 1px solid var(--pg-line);
   border-radius: 3px;
   padding: 2px 7px;

@@ -24,6 +24,8 @@ final class ClassRow {
   static final int GUARDED = 1 << 11;
   static final int HEADER = 5;
 
+  private static final int RIGHTS_BITS = 9;
+  private static final int RIGHTS_MASK = (1 << RIGHTS_BITS) - 1;
   private static final int OVERSEERS_SHIFT = 16;
   private static final int COUNT_MASK = (1 << OVERSEERS_SHIFT) - 1;
 
@@ -49,7 +51,7 @@ final class ClassRow {
   }
 
   static int ceiling(int[] row, int at) {
-    return row[at] & 511;
+    return row[at] & RIGHTS_MASK;
   }
 
   static boolean has(int[] row, int at, int flag) {
@@ -81,5 +83,45 @@ final class ClassRow {
     int end = withholdingsEnd(one, 0);
     return one[2] == other[2] && one[3] == other[3] && (one[4] & COUNT_MASK) == (other[4] & COUNT_MASK)
         && Arrays.equals(one, HEADER, end, other, HEADER, end);
+  }
+
+  /** A line on its way into a row: to be united with the others of its subject. */
+  static long pending(int subject, int rights) {
+    return (long) subject << RIGHTS_BITS | rights;
+  }
+
+  static int[] lines(long[] pending) {
+    return lines(pending, pending.length);
+  }
+
+  /** One line a subject, rights united, sorted so that lines with the same rights stand together. Sorts what it is given. */
+  static int[] lines(long[] pending, int length) {
+    Arrays.sort(pending, 0, length);
+    int[] lines = new int[length];
+    int count = 0;
+    for (int i = 0; i < length; ) {
+      long subject = pending[i] >> RIGHTS_BITS;
+      int rights = 0;
+      for (; i < length && pending[i] >> RIGHTS_BITS == subject; i++) {
+        rights |= (int) (pending[i] & RIGHTS_MASK);
+      }
+      lines[count++] = line(rights, (int) subject);
+    }
+    int[] united = Arrays.copyOf(lines, count);
+    Arrays.sort(united);
+    return united;
+  }
+
+  /** A copy of a row with other lines; header and overseers stay. */
+  static int[] withLines(int[] row, int[] gives, int[] takes) {
+    int overseers = end(row, 0) - withholdingsEnd(row, 0);
+    int[] changed = new int[HEADER + gives.length + takes.length + overseers];
+    System.arraycopy(row, 0, changed, 0, HEADER);
+    changed[3] = gives.length;
+    changed[4] = counts(takes.length, overseers);
+    System.arraycopy(gives, 0, changed, HEADER, gives.length);
+    System.arraycopy(takes, 0, changed, HEADER + gives.length, takes.length);
+    System.arraycopy(row, row.length - overseers, changed, changed.length - overseers, overseers);
+    return changed;
   }
 }

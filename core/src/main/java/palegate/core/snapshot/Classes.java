@@ -37,7 +37,6 @@ final class Classes {
    */
   private record Origin(int environment, int[] narrowed) {}
 
-  private static final int ENVIRONMENT_HEADER = 3;
   private static final int[] NO_NUMBERS = {};
 
   private final Snapshot snapshot;
@@ -46,8 +45,7 @@ final class Classes {
   final Barriers barriers;
   /** The classes that these extend, or null. */
   final Classes basis;
-  private final Interner typeSets;
-  private final Interner meanings;
+  private final Meanings meanings;
   private final Interner contexts;
   private final Interner environments;
   private final Interner wallSets;
@@ -76,14 +74,12 @@ final class Classes {
     this.matching = matching;
     basis = null;
     barriers = Barriers.of(snapshot, instant, matching);
-    typeSets = new Interner();
-    meanings = new Interner();
+    meanings = Meanings.of(snapshot, matching.subjects);
     contexts = new Interner();
     environments = new Interner();
     wallSets = new Interner();
     clearanceSets = new Interner();
     rows = new Interner();
-    typeSets.intern(NO_NUMBERS);
     wallSets.intern(NO_NUMBERS);
     clearanceSets.intern(NO_NUMBERS);
     clearanceSetOfType = clearanceSets();
@@ -92,7 +88,7 @@ final class Classes {
     environmentOfPlace = new IntPages(count);
     placesIn = new IntPages(0);
     documentsIn = new IntPages(0);
-    environmentNumber(environment(Rights.ALL.mask(), contexts.intern(NO_NUMBERS), NO_NUMBERS, NO_NUMBERS), 0, NO_NUMBERS);
+    environmentNumber(EnvironmentRow.of(Rights.ALL.mask(), contexts.intern(NO_NUMBERS), NO_NUMBERS, NO_NUMBERS), 0, NO_NUMBERS);
     for (int place = 0; place < count; place++) {
       int environment = environmentAt(place);
       int number = classNumber(environment, snapshot.typeAt(place));
@@ -113,8 +109,7 @@ final class Classes {
     this.matching = matching;
     this.basis = basis;
     this.barriers = barriers;
-    typeSets = basis.typeSets.layer();
-    meanings = basis.meanings.layer();
+    meanings = basis.meanings.layer(snapshot);
     contexts = basis.contexts.layer();
     environments = basis.environments.layer();
     wallSets = basis.wallSets.layer();
@@ -143,8 +138,7 @@ final class Classes {
     matching = extension.matching;
     barriers = extension.barriers;
     basis = null;
-    typeSets = extension.typeSets.flattened();
-    meanings = extension.meanings.flattened();
+    meanings = extension.meanings.flattened(detached);
     contexts = extension.contexts.flattened();
     environments = extension.environments.flattened();
     wallSets = extension.wallSets.flattened();
@@ -242,16 +236,7 @@ final class Classes {
 
   /** The lines of the un-narrowed entries that an environment adds to its origin: those that give, or those that take. */
   int[] ownLines(int environment, boolean takes) {
-    int[] addition = addition(environment);
-    int[] found = new int[addition.length - 1];
-    int count = 0;
-    for (int i = 1; i < addition.length; i++) {
-      int[] meaning = meanings.row(addition[i]);
-      if (meaning[3] == 0 && (meaning[0] == 0) == takes) {
-        found[count++] = ClassRow.line(meaning[2], meaning[1]);
-      }
-    }
-    return Arrays.copyOf(found, count);
+    return meanings.unnarrowedLines(addition(environment), takes);
   }
 
   /** The row of a document of this type imagined directly below a container; {@code type} is one more than its number. */
@@ -264,24 +249,12 @@ final class Classes {
     String type = snapshot.place(place).type();
     List<Entry> left = snapshot.reachingEntries(place).stream()
         .filter(entry -> entry != gone && entry.period().holdsAt(instant) && entry.touches(type)).toList();
-    return withLines(rows.row(ofPlace.get(place)), lines(merged(left, true)), lines(merged(left, false)));
+    return ClassRow.withLines(rows.row(ofPlace.get(place)), lines(left, true), lines(left, false));
   }
 
-  private long[] merged(List<Entry> entries, boolean grants) {
-    return entries.stream().filter(entry -> entry instanceof Grant == grants)
-        .mapToLong(entry -> merged(matching.subjects.numberOf(entry.subject()), snapshot.rightsOf(entry).mask())).toArray();
-  }
-
-  private static int[] withLines(int[] row, int[] gives, int[] takes) {
-    int overseers = ClassRow.end(row, 0) - ClassRow.withholdingsEnd(row, 0);
-    int[] changed = new int[ClassRow.HEADER + gives.length + takes.length + overseers];
-    System.arraycopy(row, 0, changed, 0, ClassRow.HEADER);
-    changed[3] = gives.length;
-    changed[4] = ClassRow.counts(takes.length, overseers);
-    System.arraycopy(gives, 0, changed, ClassRow.HEADER, gives.length);
-    System.arraycopy(takes, 0, changed, ClassRow.HEADER + gives.length, takes.length);
-    System.arraycopy(row, row.length - overseers, changed, changed.length - overseers, overseers);
-    return changed;
+  private int[] lines(List<Entry> entries, boolean grants) {
+    return ClassRow.lines(entries.stream().filter(entry -> entry instanceof Grant == grants)
+        .mapToLong(entry -> ClassRow.pending(matching.subjects.numberOf(entry.subject()), snapshot.rightsOf(entry).mask())).toArray());
   }
 
   /** The reaches of walls that would bar somebody from such a document. */
@@ -359,9 +332,9 @@ final class Classes {
 
   /** For each type the number of its set of clearances, -1 for an open type. */
   private int[] clearanceSets() {
-    return snapshot.typesInOrder().stream().mapToInt(type -> !type.guarded() ? -1 : clearanceSets.intern(lines(
+    return snapshot.typesInOrder().stream().mapToInt(type -> !type.guarded() ? -1 : clearanceSets.intern(ClassRow.lines(
         type.clearances().stream().filter(clearance -> clearance.period().holdsAt(instant))
-            .mapToLong(clearance -> merged(matching.subjects.numberOf(clearance.subject()),
+            .mapToLong(clearance -> ClassRow.pending(matching.subjects.numberOf(clearance.subject()),
                 snapshot.structure().roles().get(clearance.role()).rights().mask())).toArray()))).toArray();
   }
 
@@ -373,12 +346,12 @@ final class Classes {
     }
     int[] row = environments.row(above);
     Place here = snapshot.place(place);
-    int context = barriers.marked.get(place) ? contexts.intern(barriers.factsAt(place, contexts.row(row[1]))) : row[1];
-    int[] overseers = union(overseers(row), ownOverseers(place));
+    int context = barriers.marked.get(place) ? contexts.intern(barriers.factsAt(place, contexts.row(EnvironmentRow.context(row)))) : EnvironmentRow.context(row);
+    int[] overseers = EnvironmentRow.union(EnvironmentRow.overseers(row), ownOverseers(place));
     int[] own = ownMeanings(place);
     int from = here.standsAlone() ? 0 : above;
-    int[] reaching = union(here.standsAlone() ? NO_NUMBERS : meanings(row), own);
-    return environmentNumber(environment(guarded(row[0], here.guards()), context, overseers, reaching), from, own);
+    int[] reaching = EnvironmentRow.union(here.standsAlone() ? NO_NUMBERS : EnvironmentRow.meanings(row), own);
+    return environmentNumber(EnvironmentRow.of(guarded(EnvironmentRow.flags(row), here.guards()), context, overseers, reaching), from, own);
   }
 
   private int[] ownOverseers(int place) {
@@ -394,7 +367,7 @@ final class Classes {
     for (int i = 0; i < own.length; i++) {
       Entry entry = entries.get(i);
       if (entry.period().holdsAt(instant)) {
-        own[count++] = meaningNumber(entry);
+        own[count++] = meanings.numberOf(entry);
       }
     }
     return count == own.length ? own : Arrays.copyOf(own, count);
@@ -406,49 +379,8 @@ final class Classes {
     return cut | (guards.reserveSharing() ? ClassRow.RESERVE_SHARING : 0) | (guards.noTakeaway() ? ClassRow.NO_TAKEAWAY : 0);
   }
 
-  private static int[] environment(int flags, int context, int[] overseers, int[] meanings) {
-    int[] row = new int[ENVIRONMENT_HEADER + overseers.length + meanings.length];
-    row[0] = flags;
-    row[1] = context;
-    row[2] = overseers.length;
-    System.arraycopy(overseers, 0, row, ENVIRONMENT_HEADER, overseers.length);
-    System.arraycopy(meanings, 0, row, ENVIRONMENT_HEADER + overseers.length, meanings.length);
-    return row;
-  }
-
   private int context(int environment) {
-    return environments.row(environment)[1];
-  }
-
-  private static int[] overseers(int[] environment) {
-    return Arrays.copyOfRange(environment, ENVIRONMENT_HEADER, ENVIRONMENT_HEADER + environment[2]);
-  }
-
-  private static int[] meanings(int[] environment) {
-    return Arrays.copyOfRange(environment, ENVIRONMENT_HEADER + environment[2], environment.length);
-  }
-
-  private static int[] union(int[] sorted, int[] more) {
-    if (more.length == 0) {
-      return sorted;
-    }
-    int[] both = Arrays.copyOf(sorted, sorted.length + more.length);
-    System.arraycopy(more, 0, both, sorted.length, more.length);
-    Arrays.sort(both);
-    int kept = 1;
-    for (int i = 1; i < both.length; i++) {
-      if (both[i] != both[i - 1]) {
-        both[kept++] = both[i];
-      }
-    }
-    return kept == both.length ? both : Arrays.copyOf(both, kept);
-  }
-
-  private int meaningNumber(Entry entry) {
-    int[] types = entry.types().isEmpty() ? NO_NUMBERS
-        : entry.types().stream().mapToInt(snapshot::typeNumber).sorted().toArray();
-    return meanings.intern(new int[] {entry instanceof Grant ? 1 : 0, matching.subjects.numberOf(entry.subject()),
-        snapshot.rightsOf(entry).mask(), typeSets.intern(types)});
+    return EnvironmentRow.context(environments.row(environment));
   }
 
   private int environmentNumber(int[] row, int from, int[] own) {
@@ -506,31 +438,15 @@ final class Classes {
 
   private int internClass(int environment, int type) {
     int[] row = environments.row(environment);
-    boolean sameLists = type > 0 && listsTreatAsUntyped(row, type);
+    boolean sameLists = type > 0 && meanings.treatAsUntyped(row, type);
     if (sameLists && !isGuarded(type) && !barriers.asksFor(type)) {
       return classNumber(environment, 0);
     }
-    int number = rows.intern(sameLists ? withGuards(rows.row(classNumber(environment, 0)), row[1], type) : classRow(row, type, true));
+    int number = rows.intern(sameLists ? withGuards(rows.row(classNumber(environment, 0)), EnvironmentRow.context(row), type, true) : classRow(row, type, true));
     if (number == firstOwnClass() + origins.size()) {
-      origins.add(new Origin(environment, sameLists ? NO_NUMBERS : narrowedLines(row, type)));
+      origins.add(new Origin(environment, sameLists ? NO_NUMBERS : meanings.narrowedLines(row, type)));
     }
     return number;
-  }
-
-  private int[] narrowedLines(int[] environment, int type) {
-    int[] lines = NO_NUMBERS;
-    for (int gives = 1; gives >= 0 && type > 0; gives--) {
-      for (int i = ENVIRONMENT_HEADER + environment[2]; i < environment.length; i++) {
-        int[] meaning = meanings.row(environment[i]);
-        if (meaning[3] != 0 && meaning[0] == gives && touches(meaning, type)) {
-          lines = lines.length == 0 ? new int[] {0} : lines;
-          lines = Arrays.copyOf(lines, lines.length + 1);
-          lines[0] += gives;
-          lines[lines.length - 1] = ClassRow.line(meaning[2], meaning[1]);
-        }
-      }
-    }
-    return lines;
   }
 
   private int firstOwnClass() {
@@ -568,57 +484,26 @@ final class Classes {
   }
 
   private int[] classRow(int[] environment, int type, boolean intern) {
-    int first = ENVIRONMENT_HEADER + environment[2];
-    long[] gives = new long[environment.length - first];
-    long[] takes = new long[environment.length - first];
-    int given = 0;
-    int taken = 0;
-    for (int i = first; i < environment.length; i++) {
-      int[] meaning = meanings.row(environment[i]);
-      if (touches(meaning, type)) {
-        if (meaning[0] == 1) {
-          gives[given++] = merged(meaning[1], meaning[2]);
-        } else {
-          takes[taken++] = merged(meaning[1], meaning[2]);
-        }
-      }
-    }
-    boolean guarded = isGuarded(type);
-    int[] header = new int[ClassRow.HEADER + environment[2]];
-    header[0] = environment[0] | (guarded ? ClassRow.GUARDED : 0);
-    header[1] = guarded ? clearanceSetOfType[type - 1] : 0;
-    header[4] = ClassRow.counts(0, environment[2]);
-    header[2] = intern && barriers.anyStands() ? wallSet(environment[1], type) : 0;
-    System.arraycopy(environment, ENVIRONMENT_HEADER, header, ClassRow.HEADER, environment[2]);
-    return withLines(header, lines(gives, given), lines(takes, taken));
-  }
-
-  private boolean touches(int[] meaning, int type) {
-    return meaning[3] == 0 || type > 0 && Arrays.binarySearch(typeSets.row(meaning[3]), type - 1) >= 0;
+    int[] overseers = EnvironmentRow.overseers(environment);
+    int[] header = new int[ClassRow.HEADER + overseers.length];
+    header[0] = EnvironmentRow.flags(environment);
+    header[4] = ClassRow.counts(0, overseers.length);
+    System.arraycopy(overseers, 0, header, ClassRow.HEADER, overseers.length);
+    int[] row = ClassRow.withLines(header, meanings.lines(environment, type, true), meanings.lines(environment, type, false));
+    return withGuards(row, EnvironmentRow.context(environment), type, intern);
   }
 
   private boolean isGuarded(int type) {
     return type > 0 && clearanceSetOfType[type - 1] >= 0;
   }
 
-  /** The class of what has no type, with the clearance and the walls of a type. */
-  private int[] withGuards(int[] untyped, int context, int type) {
-    int[] row = untyped.clone();
+  /** A copy of a row with the clearance of a type, and with its walls if the sets of them may be interned. */
+  private int[] withGuards(int[] unguarded, int context, int type, boolean intern) {
+    int[] row = unguarded.clone();
     row[0] |= isGuarded(type) ? ClassRow.GUARDED : 0;
     row[1] = isGuarded(type) ? clearanceSetOfType[type - 1] : 0;
-    row[2] = barriers.anyStands() ? wallSet(context, type) : 0;
+    row[2] = intern && barriers.anyStands() ? wallSet(context, type) : 0;
     return row;
-  }
-
-  /** Whether no entry in an environment treats documents of a type otherwise than what has no type. */
-  private boolean listsTreatAsUntyped(int[] environment, int type) {
-    for (int i = ENVIRONMENT_HEADER + environment[2]; i < environment.length; i++) {
-      int[] meaning = meanings.row(environment[i]);
-      if (meaning[3] != 0 && touches(meaning, type)) {
-        return false;
-      }
-    }
-    return true;
   }
 
   /** The number of the set of walls around a context and type; types that no scope names are all alike. */
@@ -626,31 +511,5 @@ final class Classes {
     int asked = barriers.asksFor(type) ? type : 0;
     return wallSetByContext.computeIfAbsent((long) context << 16 | asked,
         any -> wallSets.intern(barriers.covering(contexts.row(context), asked)));
-  }
-
-  private static long merged(int subject, int rights) {
-    return (long) subject << 9 | rights;
-  }
-
-  private static int[] lines(long[] subjectsAndRights) {
-    return lines(subjectsAndRights, subjectsAndRights.length);
-  }
-
-  /** One line a subject, rights united, sorted so that lines with the same rights stand together. */
-  private static int[] lines(long[] subjectsAndRights, int length) {
-    Arrays.sort(subjectsAndRights, 0, length);
-    int[] lines = new int[length];
-    int count = 0;
-    for (int i = 0; i < length; ) {
-      long subject = subjectsAndRights[i] >> 9;
-      int rights = 0;
-      for (; i < length && subjectsAndRights[i] >> 9 == subject; i++) {
-        rights |= (int) (subjectsAndRights[i] & 511);
-      }
-      lines[count++] = ClassRow.line(rights, (int) subject);
-    }
-    int[] merged = Arrays.copyOf(lines, count);
-    Arrays.sort(merged);
-    return merged;
   }
 }

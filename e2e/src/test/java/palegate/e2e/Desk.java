@@ -38,7 +38,7 @@ final class Desk implements AutoCloseable {
         .setReducedMotion(ReducedMotion.REDUCE).setColorScheme(dark ? ColorScheme.DARK : ColorScheme.LIGHT)
         .setLocale("en-GB").setTimezoneId("UTC").setAcceptDownloads(true));
     Page page = context.newPage();
-    page.setDefaultTimeout(15_000);
+    page.setDefaultTimeout(30_000);
     return page;
   }
 

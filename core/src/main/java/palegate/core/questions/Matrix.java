@@ -66,7 +66,14 @@ public final class Matrix {
    */
   public record Cell(Rights rights, Rights withheld, From from, int people, int exactly, int more, int less) {}
 
-  private record Row(Subject subject, Set<Subject> own, PersonSet people) {}
+  /** Up to so many people of a subject are gone through one by one; beyond, everybody's bits are cheaper. */
+  private static final int FEW = 1_024;
+
+  private record Row(Subject subject, Set<Subject> own, PersonSet people, int[] numbers) {
+    boolean few() {
+      return numbers.length <= FEW;
+    }
+  }
 
   private final Moment moment;
   private final Snapshot snapshot;
@@ -84,10 +91,11 @@ public final class Matrix {
     this.places = places.clone();
     snapshot = moment.snapshot();
     for (Subject subject : subjects) {
-      rows.add(new Row(subject, containing(subject), moment.matching(subject).and(moment.active())));
+      PersonSet people = moment.matching(subject).and(moment.active());
+      rows.add(new Row(subject, containing(subject), people, people.toArray()));
     }
     cells = new Cell[rows.size()][places.length];
-    listed = rows.stream().map(Row::people).filter(PersonSet::isListed).reduce(PersonSet.NOBODY, PersonSet::or);
+    listed = rows.stream().filter(Row::few).map(Row::people).reduce(PersonSet.NOBODY, PersonSet::or);
     held = new short[snapshot.personCount()];
     Moment.Reader reader = moment.reader();
     for (int column = 0; column < places.length; column++) {
@@ -143,17 +151,16 @@ public final class Matrix {
     int exactly = 0;
     int more = 0;
     int less = 0;
-    int[] people = row.people().isListed() ? row.people().toArray() : null;
-    if (people == null) {
+    if (!row.few()) {
       return countMany(row, rights, withheld, from, holders);
     }
-    for (int person : people) {
+    for (int person : row.numbers()) {
       int has = held[person];
       exactly += has == rights.mask() ? 1 : 0;
       more += (has & ~rights.mask()) != 0 ? 1 : 0;
       less += (rights.mask() & ~has) != 0 ? 1 : 0;
     }
-    return new Cell(rights, withheld, from, people.length, exactly, more, less);
+    return new Cell(rights, withheld, from, row.numbers().length, exactly, more, less);
   }
 
   /** The same with bits: for subjects that name very many. */

@@ -31,8 +31,13 @@ const query = useQuery({
 const takes = computed(() => right.value !== undefined && props.held.includes(right.value))
 
 function sideEffects(way: Schemas['Way']): string {
-  const parts = [way.otherPairs === 0 ? 'touches nobody and nothing else' : `also changes ${counted(way.otherPairs, 'other person at a place', 'other people at places')}`]
-  if (way.otherPeople > 0) parts.push(`${counted(way.otherPeople, 'other person', 'other people')} concerned`)
+  const parts = [
+    way.otherPairs === 0
+      ? 'touches nobody and nothing else'
+      : way.otherPeople === 0
+        ? `also changes what the same person has at ${counted(way.otherPairs, 'other place')}`
+        : `also changes ${counted(way.otherPeople, 'other person', 'other people')}, ${counted(way.otherPairs, 'person at a place', 'people at places')} in all`,
+  ]
   if (way.documents > 1) parts.push(counted(way.documents, 'document'))
   if (way.lockOuts > 0) parts.push(`${counted(way.lockOuts, 'place')} left without a keeper`)
   return parts.join(' · ')

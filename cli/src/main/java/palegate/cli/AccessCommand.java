@@ -11,7 +11,10 @@ import picocli.CommandLine.Option;
 
 /** Prints one row for every person and place with at least one right. */
 @Command(name = "access", mixinStandardHelpOptions = true,
-    description = "Prints who can do what where: one row for every person and place with at least one right.")
+    description = "Prints who can do what where: one row for every person and place with at least one right.",
+    footerHeading = "%nExamples:%n", footer = {
+        "  palegate access --bundle harbour.json --out access.csv",
+        "  palegate access --bundle harbour.json --at 2026-03-31T00:00:00Z --standing --format jsonl"})
 final class AccessCommand implements Callable<Integer> {
   private enum Format { csv, jsonl }
 

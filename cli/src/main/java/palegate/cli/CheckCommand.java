@@ -18,7 +18,10 @@ import picocli.CommandLine.Spec;
 
 /** Validates a bundle and lists what a careful person would want to know about it. */
 @Command(name = "check", mixinStandardHelpOptions = true,
-    description = "Validates a bundle, and lists what was found in it.")
+    description = "Validates a bundle, and lists what was found in it.",
+    footerHeading = "%nExamples:%n", footer = {
+        "  palegate check --bundle harbour.json",
+        "  palegate check --bundle harbour.json --at 2027-01-01T00:00:00Z"})
 final class CheckCommand implements Callable<Integer> {
   private final Clock clock;
   @Spec private CommandSpec spec;

@@ -17,7 +17,10 @@ import picocli.CommandLine.Spec;
 
 /** Prints what everyone gained and lost between two bundles, in standing rights. */
 @Command(name = "diff", mixinStandardHelpOptions = true,
-    description = "Prints what everyone gained and lost between two bundles, in standing rights.")
+    description = "Prints what everyone gained and lost between two bundles, in standing rights.",
+    footerHeading = "%nExamples:%n", footer = {
+        "  palegate diff --before january.json --after june.json",
+        "  palegate diff --before january.json --after june.json --out gained-and-lost.csv"})
 final class DiffCommand implements Callable<Integer> {
   private final Clock clock;
   @Spec private CommandSpec spec;

@@ -15,7 +15,10 @@ import picocli.CommandLine.Spec;
 
 /** Prints why a person has the rights they have at a place. */
 @Command(name = "explain", mixinStandardHelpOptions = true,
-    description = "Prints why a person has the rights they have at a place, stage by stage.")
+    description = "Prints why a person has the rights they have at a place, stage by stage.",
+    footerHeading = "%nExamples:%n", footer = {
+        "  palegate explain --bundle harbour.json --person p-mia --place f-118",
+        "  palegate explain --bundle harbour.json --person p-mia --place f-118 --at 2026-03-31T00:00:00Z"})
 final class ExplainCommand implements Callable<Integer> {
   private final Clock clock;
   @Spec private CommandSpec spec;

@@ -23,6 +23,7 @@ public final class Main implements Runnable {
   /** Runs one command; the clock says what "now" is. */
   static int run(Clock clock, String... arguments) {
     return new CommandLine(new Main(), new CommandFactory(clock))
+        .setUsageHelpWidth(120)
         .setExecutionExceptionHandler(new PlainErrors())
         .execute(arguments);
   }

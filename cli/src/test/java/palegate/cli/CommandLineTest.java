@@ -147,9 +147,40 @@ class CommandLineTest {
     for (String command : List.of("access", "explain", "diff", "check")) {
       assertThat(run(command, "--help")).satisfies(ran -> {
         assertThat(ran.code()).isZero();
-        assertThat(ran.out()).contains("palegate " + command);
+        assertThat(ran.out()).contains("palegate " + command, "Examples:", "  palegate " + command + " --");
       });
     }
+  }
+
+  @Test
+  void every_example_of_the_help_is_a_command_that_can_be_run() {
+    for (String command : List.of("access", "explain", "diff", "check")) {
+      run(command, "--help").out().lines().filter(line -> line.startsWith("  palegate ")).forEach(line -> {
+        String[] words = line.strip().substring("palegate ".length()).replaceAll("[a-z]+\\.json", "none.json").split(" ");
+        assertThat(run(words).err()).as(line).contains("none.json").doesNotContain("Unknown option", "Missing required");
+      });
+    }
+  }
+
+  @Test
+  void the_shell_completes_commands_options_and_their_values() throws Exception {
+    assertThat(completed("palegate", "ex")).containsExactly("export", "explain");
+    assertThat(completed("palegate", "access", "--f")).containsExactly("--format");
+    assertThat(completed("palegate", "access", "--format", "")).containsExactly("csv", "jsonl");
+    assertThat(completed("./palegate", "test", "s")).containsExactly("server");
+    for (String command : List.of("access", "explain", "diff", "check")) {
+      List<String> options = run(command, "--help").out().lines().map(String::strip).filter(line -> line.startsWith("--"))
+          .map(line -> line.split("[= ,]")[0]).toList();
+      assertThat(completed("palegate", command, "--")).as(command).containsAll(options);
+    }
+  }
+
+  private List<String> completed(String... words) throws Exception {
+    List<String> command = new ArrayList<>(List.of("bash", "-c",
+        "source ../scripts/completion.bash; COMP_WORDS=(\"$@\"); COMP_CWORD=$(($# - 1)); _palegate; printf '%s\\n' \"${COMPREPLY[@]}\"", "bash"));
+    command.addAll(List.of(words));
+    Process bash = new ProcessBuilder(command).redirectErrorStream(true).start();
+    return List.of(new String(bash.getInputStream().readAllBytes(), StandardCharsets.UTF_8).strip().split("\n"));
   }
 
   @Test

@@ -77,12 +77,20 @@ public record Structure(
     return grant != null ? grant : withholdings.get(id);
   }
 
+  public Structure withUnits(Map<String, Unit> changes) {
+    return new Structure(units.with(changes), people, groups, roles, types, places, grants, withholdings, oversights, walls);
+  }
+
   public Structure withPeople(Map<String, Person> changes) {
     return new Structure(units, people.with(changes), groups, roles, types, places, grants, withholdings, oversights, walls);
   }
 
   public Structure withGroups(Map<String, Group> changes) {
     return new Structure(units, people, groups.with(changes), roles, types, places, grants, withholdings, oversights, walls);
+  }
+
+  public Structure withRoles(Map<String, Role> changes) {
+    return new Structure(units, people, groups, roles.with(changes), types, places, grants, withholdings, oversights, walls);
   }
 
   public Structure withTypes(Map<String, DocumentType> changes) {

@@ -27,6 +27,11 @@ public record DocumentType(String id, String name, boolean guarded, List<Field> 
     return new DocumentType(id, name, guarded, fields, changed);
   }
 
+  /** This type, guarded or open. */
+  public DocumentType guarded(boolean changed) {
+    return new DocumentType(id, name, changed, fields, clearances);
+  }
+
   /** One field of a type; {@code choices} is empty but for a choice field. */
   public record Field(String key, String label, Kind kind, List<String> choices, boolean required) {
     public Field {

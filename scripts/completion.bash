@@ -1,0 +1,26 @@
+# Completes ./palegate in bash:  source <(./palegate completion)
+_palegate() {
+  local word=${COMP_WORDS[COMP_CWORD]} before=${COMP_WORDS[COMP_CWORD - 1]} words=""
+  case "$before" in
+    --bundle | --before | --after | --out | import | export) compopt -o filenames 2>/dev/null; mapfile -t COMPREPLY < <(compgen -f -- "$word"); return ;;
+    --format) words="csv jsonl" ;;
+    --at | --person | --place | --note | --change | --port) return ;;
+    --size) words="demo large" ;;
+    *)
+      case "${COMP_WORDS[1]-}" in
+        "$word") [ "$COMP_CWORD" = 1 ] && words="start stop status reset-demo import export access explain diff check test bench pictures completion help" ;;
+        access) words="--bundle --at --standing --format --out --help" ;;
+        explain) words="--bundle --person --place --at --help" ;;
+        diff) words="--before --after --at --out --help" ;;
+        check) words="--bundle --at --help" ;;
+        start) words="--port --no-demo --size --help" ;;
+        import) words="--note --help" ;;
+        export) words="--change --help" ;;
+        test) words="core server web e2e --help" ;;
+        bench) words="engine memory beside server --help" ;;
+      esac
+      ;;
+  esac
+  mapfile -t COMPREPLY < <(compgen -W "$words" -- "$word")
+}
+complete -F _palegate palegate ./palegate

@@ -21,6 +21,7 @@ import palegate.core.roles.Rights;
 import palegate.core.snapshot.Moment;
 import palegate.core.snapshot.Snapshot;
 import palegate.core.structure.Structure;
+import palegate.core.types.Clearance;
 import palegate.core.walls.Conflict;
 import palegate.core.walls.Coverage;
 import palegate.core.walls.Wall;
@@ -44,31 +45,30 @@ public final class Rehearsal {
   private final Instant now;
   private final List<Change> changes;
   private final List<Refusal> refusals;
-  private final List<Difference> differences = new ArrayList<>();
-  private final PlaceSet lockOuts;
-  private final List<RefusedBreak> refusedBreaks;
-  private final PlaceSet authorLosesGovern;
-  private final List<Entry> withoutEffect;
-  /** The states after the first change, the first two, and so on; made when somebody asks what did what. */
-  private List<Snapshot> steps;
+  private final Difference difference;
+  private final Later<List<Difference>> differences;
+  private final Later<PlaceSet> lockOuts;
+  private final Later<List<RefusedBreak>> refusedBreaks;
+  private final Later<PlaceSet> authorLosesGovern;
+  private final Later<List<Entry>> withoutEffect;
+  /** The states after the first change, the first two, and so on. */
+  private final Later<List<Snapshot>> steps;
 
-  private Rehearsal(Snapshot before, List<Change> changes, Instant now, String author) {
+  private Rehearsal(Snapshot before, List<Change> changes, Instant now, String author, List<Refusal> refusals, Snapshot after) {
     this.before = before;
     this.now = now;
     this.changes = List.copyOf(changes);
-    Application.Result applied = Application.of(before, changes, now);
-    refusals = applied.refusals();
-    after = before.next(applied.structure());
-    for (Instant instant : instants()) {
-      differences.add(Difference.between(before, after, instant));
-    }
-    BitSet locked = new BitSet();
-    differences.forEach(difference -> locked.or(LockOuts.between(before, after, difference)));
-    lockOuts = new PlaceSet(after, locked);
-    refusedBreaks = changes.stream().filter(change -> change instanceof Change.Break)
-        .map(change -> ((Change.Break) change).place()).distinct().flatMap(this::refusedBreak).toList();
-    authorLosesGovern = new PlaceSet(after, authorLosses(author));
-    withoutEffect = findWithoutEffect();
+    this.refusals = refusals;
+    this.after = after;
+    difference = Difference.between(before, after, now);
+    differences = new Later<>(() -> instants().stream()
+        .map(instant -> instant.equals(now) ? difference : Difference.between(before, after, instant)).toList());
+    lockOuts = new Later<>(() -> lockOuts(differences()));
+    refusedBreaks = new Later<>(() -> changes.stream().filter(change -> change instanceof Change.Break)
+        .map(change -> ((Change.Break) change).place()).distinct().flatMap(this::refusedBreak).toList());
+    authorLosesGovern = new Later<>(() -> new PlaceSet(after, authorLosses(author)));
+    withoutEffect = new Later<>(this::findWithoutEffect);
+    steps = new Later<>(this::findSteps);
   }
 
   /**
@@ -77,7 +77,13 @@ public final class Rehearsal {
    * @param author the id of the person who drafts, or null if they are not in the structure
    */
   public static Rehearsal of(Snapshot before, List<Change> changes, Instant now, String author) {
-    return new Rehearsal(before, changes, now, author);
+    Application.Result applied = Application.of(before, changes, now);
+    return new Rehearsal(before, changes, now, author, applied.refusals(), before.next(applied.structure()));
+  }
+
+  /** The rehearsal of changes that could all be made, and led to this state already. */
+  static Rehearsal leadingTo(Snapshot after, Snapshot before, List<Change> changes, Instant now) {
+    return new Rehearsal(before, changes, now, null, List.of(), after);
   }
 
   public Snapshot before() {
@@ -96,35 +102,46 @@ public final class Rehearsal {
 
   /** Now first, then later instants in their order; never empty. */
   public List<Difference> differences() {
-    return List.copyOf(differences);
+    return differences.get();
   }
 
   public Difference now() {
-    return differences.get(0);
+    return difference;
   }
 
   /** The places that have a keeper before and would have none, now or at a later instant of the draft. */
   public PlaceSet lockOuts() {
-    return lockOuts;
+    return lockOuts.get();
+  }
+
+  /** The places that have a keeper now and would have none at once. */
+  public PlaceSet lockOutsNow() {
+    return lockOuts(List.of(difference));
+  }
+
+  private PlaceSet lockOuts(List<Difference> found) {
+    BitSet locked = new BitSet();
+    found.forEach(at -> locked.or(LockOuts.between(before, after, at)));
+    return new PlaceSet(after, locked);
   }
 
   /** The breaks of the draft that would leave nobody active and on staff with {@code govern}. */
   public List<RefusedBreak> refusedBreaks() {
-    return refusedBreaks;
+    return refusedBreaks.get();
   }
 
   public PlaceSet authorLosesGovern() {
-    return authorLosesGovern;
+    return authorLosesGovern.get();
   }
 
   /** The entries the draft adds that change nothing for anybody, at no instant. */
   public List<Entry> withoutEffect() {
-    return withoutEffect;
+    return withoutEffect.get();
   }
 
   /** Active people whom the draft puts on two sides of one wall, now or at a later instant. */
   public List<Conflict> wallConflicts() {
-    return differences.stream().flatMap(difference -> {
+    return differences().stream().flatMap(difference -> {
       Set<Conflict> known = new LinkedHashSet<>(Conflict.all(before.at(difference.instant()), difference.instant()));
       return Conflict.all(after.at(difference.instant()), difference.instant()).stream().filter(conflict -> !known.contains(conflict));
     }).distinct().toList();
@@ -144,7 +161,7 @@ public final class Rehearsal {
   public List<Integer> causes(String person, String place, Instant instant) {
     List<Integer> causes = new ArrayList<>();
     Rights rights = rights(before, person, place, instant);
-    List<Snapshot> states = steps();
+    List<Snapshot> states = steps.get();
     for (int change = 0; change < states.size(); change++) {
       Rights next = rights(states.get(change), person, place, instant);
       if (!next.equals(rights)) {
@@ -157,7 +174,7 @@ public final class Rehearsal {
 
   /** What one change of the draft does, taken after those before it. */
   public Difference effectOf(int change, Instant instant) {
-    return Difference.between(change == 0 ? before : steps().get(change - 1), steps().get(change), instant);
+    return Difference.between(change == 0 ? before : steps.get().get(change - 1), steps.get().get(change), instant);
   }
 
   private static Rights rights(Snapshot snapshot, String person, String place, Instant instant) {
@@ -166,18 +183,15 @@ public final class Rehearsal {
     return personNumber < 0 || placeNumber < 0 ? Rights.NONE : snapshot.at(instant).rights(personNumber, placeNumber);
   }
 
-  private synchronized List<Snapshot> steps() {
-    if (steps == null) {
-      List<Snapshot> states = new ArrayList<>();
-      for (int count = 1; count < changes.size(); count++) {
-        states.add(before.next(Application.of(before, changes.subList(0, count), now).structure()));
-      }
-      if (!changes.isEmpty()) {
-        states.add(after);
-      }
-      steps = states;
+  private List<Snapshot> findSteps() {
+    List<Snapshot> states = new ArrayList<>();
+    for (int count = 1; count < changes.size(); count++) {
+      states.add(before.next(Application.of(before, changes.subList(0, count), now).structure()));
     }
-    return steps;
+    if (!changes.isEmpty()) {
+      states.add(after);
+    }
+    return states;
   }
 
   private Set<Instant> instants() {
@@ -209,7 +223,11 @@ public final class Rehearsal {
               return group.members().stream().filter(member -> !known.contains(member)).map(Membership::period);
             }),
         here.types().differing(other.types()).stream().map(here.types()::get).filter(Objects::nonNull)
-            .flatMap(type -> type.clearances().stream()).map(clearance -> clearance.period()),
+            .flatMap(type -> {
+              var there = other.types().get(type.id());
+              Set<Clearance> known = there == null || there.guarded() != type.guarded() ? Set.of() : new HashSet<>(there.clearances());
+              return type.clearances().stream().filter(clearance -> !known.contains(clearance)).map(Clearance::period);
+            }),
         here.walls().differing(other.walls()).stream().map(here.walls()::get).filter(Objects::nonNull)
             .flatMap(wall -> Stream.concat(Stream.of(wall.period()),
                 wall.exceptions().stream().map(exception -> new Period(null, exception.until())))))
@@ -219,7 +237,7 @@ public final class Rehearsal {
   private BitSet authorLosses(String author) {
     BitSet lost = new BitSet();
     if (author != null) {
-      differences.forEach(difference -> difference.addPlacesWhereLost(author, Right.GOVERN, lost));
+      differences().forEach(difference -> difference.addPlacesWhereLost(author, Right.GOVERN, lost));
     }
     return lost;
   }
@@ -229,7 +247,7 @@ public final class Rehearsal {
     if (number < 0 || !after.place(number).standsAlone()) {
       return Stream.empty();
     }
-    boolean locked = differences.stream().anyMatch(difference -> {
+    boolean locked = differences().stream().anyMatch(difference -> {
       LockOuts was = LockOuts.in(before.at(difference.instant()));
       LockOuts is = LockOuts.in(after.at(difference.instant()));
       // The broken place itself must have a keeper; below it, whoever had one must keep one.
@@ -259,12 +277,12 @@ public final class Rehearsal {
   private boolean changesNothing(Entry added) {
     // Nearly every entry does something where it stands, and that is seen at once.
     int place = after.placeNumber(added.place());
-    if (differences.stream().anyMatch(difference -> actsAt(place, added, after.at(difference.instant())))) {
+    if (differences().stream().anyMatch(difference -> actsAt(place, added, after.at(difference.instant())))) {
       return false;
     }
     Pending pending = new Pending(after);
     pending.remove(added);
     Snapshot without = after.next(pending.result());
-    return differences.stream().allMatch(difference -> Difference.none(after, without, difference.instant()));
+    return differences().stream().allMatch(difference -> Difference.none(after, without, difference.instant()));
   }
 }

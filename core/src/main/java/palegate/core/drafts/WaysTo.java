@@ -6,7 +6,6 @@ import java.util.List;
 import palegate.core.access.Trace;
 import palegate.core.questions.Explanation;
 import palegate.core.roles.Right;
-import palegate.core.roles.Rights;
 import palegate.core.snapshot.Snapshot;
 
 /**
@@ -32,7 +31,7 @@ public final class WaysTo {
    * @param otherPeople how many other people would gain or lose anything
    * @param documents how many documents would be concerned, this one counted too
    * @param otherPairs how many person–place pairs would change besides the one asked about
-   * @param lockOuts how many places it would leave without a keeper
+   * @param lockOuts how many places it would leave without a keeper at once
    */
   public record Way(List<Change> changes, String words, int otherPeople, int documents, long otherPairs, int lockOuts) {
     public Way {
@@ -103,16 +102,21 @@ public final class WaysTo {
 
   /** The way with its side effects if rehearsal shows that it does what is wished, else null. */
   private Way verified(Candidate candidate) {
-    Rehearsal rehearsal = Rehearsal.of(snapshot, candidate.changes(), instant, null);
-    Rights after = rehearsal.after().at(instant).rightsNow(person, place);
-    if (!rehearsal.refusals().isEmpty() || after.contains(right) != (direction == Direction.GIVE)) {
+    // Whether it does it at all is seen at once; what else it does takes longer.
+    Application.Result applied = Application.of(snapshot, candidate.changes(), instant);
+    if (!applied.refusals().isEmpty()) {
       return null;
     }
+    Snapshot after = snapshot.next(applied.structure());
+    if (after.at(instant).rightsNow(person, place).contains(right) != (direction == Direction.GIVE)) {
+      return null;
+    }
+    Rehearsal rehearsal = Rehearsal.leadingTo(after, snapshot, candidate.changes(), instant);
     Difference.Totals totals = rehearsal.now().totals();
     String self = snapshot.person(person).id();
     int others = rehearsal.now().changedPeopleBut(self);
     boolean ownPair = rehearsal.now().pairsAt(snapshot.place(place).id()).anyMatch(pair -> pair.person().id().equals(self));
     return new Way(candidate.changes(), candidate.words(), others, totals.documents(),
-        rehearsal.now().changedPairs() - (ownPair ? 1 : 0), rehearsal.lockOuts().size());
+        rehearsal.now().changedPairs() - (ownPair ? 1 : 0), rehearsal.lockOutsNow().size());
   }
 }

@@ -288,13 +288,17 @@ final class Classes {
     if (staleTypes.isEmpty() && staleContexts.isEmpty()) {
       return;
     }
-    BitSet staleEnvironments = new BitSet();
-    for (int environment = 0; environment < environments.count(); environment++) {
-      staleEnvironments.set(environment, staleContexts.get(context(environment)));
+    boolean[] staleType = new boolean[snapshot.typeCount() + 1];
+    staleTypes.stream().forEach(type -> staleType[type] = true);
+    boolean contextsToo = !staleContexts.isEmpty();
+    boolean[] staleEnvironment = new boolean[contextsToo ? environments.count() : 0];
+    for (int environment = 0; environment < staleEnvironment.length; environment++) {
+      staleEnvironment[environment] = staleContexts.get(context(environment));
     }
-    for (int place = 0; place < snapshot.placeCount(); place++) {
-      if (staleEnvironments.get(environmentOfPlace.get(place)) || staleTypes.get(snapshot.typeAt(place))) {
-        move(place, classNumber(environmentOfPlace.get(place), snapshot.typeAt(place)));
+    short[] types = snapshot.tree().types;
+    for (int place = 0; place < types.length; place++) {
+      if (staleType[types[place]] || contextsToo && staleEnvironment[environmentOfPlace.get(place)]) {
+        move(place, classNumber(environmentOfPlace.get(place), types[place]));
       }
     }
     sorted.clear();

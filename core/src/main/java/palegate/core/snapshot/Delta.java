@@ -1,17 +1,25 @@
 package palegate.core.snapshot;
 
+import java.time.Instant;
 import java.util.BitSet;
 import java.util.HashSet;
 import java.util.Objects;
 import java.util.Set;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import palegate.core.access.Entry;
+import palegate.core.people.Group;
+import palegate.core.people.Period;
 import palegate.core.people.Person;
 import palegate.core.places.Place;
 import palegate.core.structure.Structure;
+import palegate.core.types.DocumentType;
+import palegate.core.walls.Wall;
 
 /**
  * What differs between two structures, as far as answers depend on it. Its cost grows with the change
- * if one structure was made from the other.
+ * if one structure was made from the other. Or what differs between two instants of one structure.
  */
 final class Delta {
   final Set<String> groups;
@@ -25,6 +33,22 @@ final class Delta {
   private final Set<String> touched = new HashSet<>();
   private final Set<String> entryPlaces = new HashSet<>();
   private final boolean numbersChange;
+
+  private Delta(Structure structure, Instant from, Instant to) {
+    groups = ids(structure.groups().values().stream().filter(group -> group.members().stream()
+        .anyMatch(member -> turns(member.period(), from, to))), Group::id);
+    types = ids(structure.types().values().stream().filter(type -> type.clearances().stream()
+        .anyMatch(clearance -> turns(clearance.period(), from, to))), DocumentType::id);
+    places = Set.of();
+    walls = ids(structure.walls().values().stream().filter(wall -> wall.barsAt(from) != wall.barsAt(to)
+        || wall.exceptions().stream().anyMatch(exempt -> exempt.currentAt(from) != exempt.currentAt(to))), Wall::id);
+    peopleAltered = false;
+    labelsAltered = false;
+    numbersChange = false;
+    structure.entries().filter(entry -> turns(entry.period(), from, to)).forEach(entry -> touched.add(entry.place()));
+    structure.oversights().values().stream().filter(oversight -> turns(oversight.period(), from, to))
+        .forEach(oversight -> touched.add(oversight.place()));
+  }
 
   private Delta(Structure before, Structure after) {
     groups = before.groups().differing(after.groups());
@@ -65,6 +89,19 @@ final class Delta {
 
   static Delta between(Structure before, Structure after) {
     return new Delta(before, after);
+  }
+
+  /** What begins or ends between two instants. O(entries + memberships). */
+  static Delta ofTime(Structure structure, Instant from, Instant to) {
+    return new Delta(structure, from, to);
+  }
+
+  private static boolean turns(Period period, Instant from, Instant to) {
+    return period != Period.ALWAYS && period.holdsAt(from) != period.holdsAt(to);
+  }
+
+  private static <T> Set<String> ids(Stream<T> parts, Function<T, String> id) {
+    return parts.map(id).collect(Collectors.toSet());
   }
 
   /** Whether people, groups, units, types and places keep their numbers: only then can a snapshot be made from another. */

@@ -157,6 +157,21 @@ final class Matching {
     return rights;
   }
 
+  /** The numbers of all subjects that a person matches, the person's own among them. */
+  int[] subjectsOf(int person) {
+    int[] found = new int[64];
+    int count = 0;
+    for (int word = 0; word < stride; word++) {
+      for (long bits = rows[person * stride + word]; bits != 0; bits &= bits - 1) {
+        found = count == found.length ? Arrays.copyOf(found, count * 2) : found;
+        found[count++] = (word << 6) + Long.numberOfTrailingZeros(bits);
+      }
+    }
+    int[] all = Arrays.copyOf(found, count + 1);
+    all[count] = subjects.firstPerson + person;
+    return all;
+  }
+
   boolean isActive(int person) {
     return (rows[person * stride] & (1L << Subjects.STAFF | 1L << Subjects.OUTSIDERS)) != 0;
   }

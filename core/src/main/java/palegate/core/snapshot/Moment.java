@@ -39,6 +39,7 @@ public final class Moment {
   private final int words;
   /** Null for what is soon thrown away. */
   private final ClassTable table;
+  private volatile ClassColumns columns;
 
   private Moment(Snapshot snapshot, Instant instant, Matching matching, Classes classes, Moment basis) {
     this.snapshot = snapshot;
@@ -344,13 +345,22 @@ public final class Moment {
   /** One person's standing rights in every class, as masks; 0 for classes that no place is in. O(classes). */
   public int[] rightsInEveryClass(int person) {
     if (table != null) {
-      return table.rightsInEveryClass(this, classes, matching, person);
+      return columns().rightsInEveryClass(this, person);
     }
     int[] rights = new int[classes.count()];
     for (int number = 0; number < rights.length; number++) {
       rights[number] = classes.placesIn(number) > 0 ? rightsInClass(person, number) : 0;
     }
     return rights;
+  }
+
+  private ClassColumns columns() {
+    ClassColumns known = columns;
+    if (known == null) {
+      known = new ClassColumns(classes, matching);
+      columns = known;
+    }
+    return known;
   }
 
   /** Where classes may differ from those of the basis; everywhere if there is none. */

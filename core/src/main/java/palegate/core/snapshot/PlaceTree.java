@@ -73,9 +73,7 @@ final class PlaceTree {
     }
     IdIndex index = new IdIndex(containerIds);
     int[] parentRows = new int[count];
-    for (int row = 0; row < count; row++) {
-      parentRows[row] = rows[row].parent() == null ? -1 : containerRows[index.numberOf(rows[row].parent())];
-    }
+    Stretches.each(count, row -> parentRows[row] = rows[row].parent() == null ? -1 : containerRows[index.numberOf(rows[row].parent())]);
     int[] order = preorder(isContainer, parentRows);
     int[] numberOfRow = new int[count];
     for (int number = 0; number < count; number++) {
@@ -85,14 +83,14 @@ final class PlaceTree {
     int[] parents = new int[count];
     short[] types = new short[count];
     byte[] flags = new byte[count];
-    for (int row = 0; row < count; row++) {
+    Stretches.each(count, row -> {
       // In the order in which the rows lie in memory: each is touched once.
       int number = numberOfRow[row];
       places[number] = rows[row];
       parents[number] = parentRows[row] < 0 ? -1 : numberOfRow[parentRows[row]];
       types[number] = typeOf(rows[row], typeNumbers);
       flags[number] = flagsOf(rows[row]);
-    }
+    });
     int[] ends = new int[count];
     for (int number = count - 1; number >= 0; number--) {
       ends[number] = Math.max(ends[number], number + 1);

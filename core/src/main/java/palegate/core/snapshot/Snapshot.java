@@ -5,6 +5,8 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Collections;
 import java.util.HashMap;
+import java.util.Iterator;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
@@ -33,7 +35,7 @@ import palegate.core.types.DocumentType;
  * which anything begins or ends the view is the same one, so it is made once and kept.
  */
 public final class Snapshot {
-  private static final int MOMENTS_KEPT = 4;
+  private static final int MOMENTS_KEPT = 6;
 
   private final Structure structure;
   private final Person[] people;
@@ -47,7 +49,8 @@ public final class Snapshot {
   private final List<Unit> unitsLowerFirst;
   private final Boundaries boundaries;
   private final Map<String, OwnLabels> ownLabels;
-  private final Map<Instant, Moment> moments = new HashMap<>();
+  /** The oldest first, and that one stays: the others are made from it. */
+  private final Map<Instant, Moment> moments = new LinkedHashMap<>();
   /** The snapshot that this one was made from and what differs; null if there is none. */
   private final Snapshot basis;
   private final Delta delta;
@@ -156,15 +159,25 @@ public final class Snapshot {
     synchronized (moments) {
       Moment kept = moments.get(key);
       if (kept == null) {
+        kept = basis != null ? Moment.derived(basis.at(instant), this, instant, delta)
+            : moments.isEmpty() ? Moment.of(this, instant) : fromOldest(instant);
         if (moments.size() >= MOMENTS_KEPT) {
-          moments.clear();
+          Iterator<Instant> keys = moments.keySet().iterator();
+          keys.next();
+          keys.next();
+          keys.remove();
         }
-        kept = basis == null ? Moment.of(this, instant) : Moment.derived(basis.at(instant), this, instant, delta);
         moments.put(key, kept);
         tree.indexSoon();
       }
       return kept;
     }
+  }
+
+  /** Between two instants little begins or ends: what the oldest view knows of the rest is taken over. */
+  private Moment fromOldest(Instant instant) {
+    Moment oldest = moments.values().iterator().next();
+    return Moment.derived(oldest, this, instant, Delta.ofTime(structure, oldest.instant(), instant)).detached(this);
   }
 
   // --- people ---------------------------------------------------------------------------------------

@@ -53,6 +53,8 @@ class EngineAgreesWithLiteralRulesTest {
   /** Where the engine and the literal rules differ first, or null. */
   private static String disagreement(Structure structure, Instant instant) {
     Snapshot snapshot = Snapshot.of(structure);
+    // The view of one instant is made from that of another that was asked for before.
+    snapshot.at(RandomStructures.NOW);
     Moment moment = snapshot.at(instant);
     for (int person = 0; person < snapshot.personCount(); person++) {
       ReachOf reach = ReachOf.person(moment, person);

@@ -89,13 +89,18 @@ public final class BundleWriter {
 
   private void type(DocumentType type) {
     named(type.id(), type.name());
+    text("shortName", type.shortName());
     flag("guarded", type.guarded(), false);
+    strings("libraries", type.libraries().stream().sorted().toList());
     objects("fields", type.fields(), field -> {
       text("key", field.key());
       text("label", field.label());
       text("kind", field.kind().word());
       strings("choices", field.choices());
       flag("required", field.required(), false);
+      number("width", field.width());
+      flag("hidden", field.hidden(), false);
+      text("help", field.help());
     });
     objects("clearances", type.clearances(), clearance -> {
       subject(clearance.subject());
@@ -232,6 +237,12 @@ public final class BundleWriter {
   private void text(String key, String value) {
     if (value != null) {
       json.writeStringProperty(key, value);
+    }
+  }
+
+  private void number(String key, Integer value) {
+    if (value != null) {
+      json.writeNumberProperty(key, value);
     }
   }
 

@@ -35,11 +35,14 @@ final class ReferenceCheck {
     each(bundle, "units", "", (unit, at) -> ids.checkReference(unit, "parent", "units", at));
     each(bundle, "people", "", (person, at) -> ids.checkReference(person, "unit", "units", at));
     each(bundle, "groups", "", this::checkGroup);
-    each(bundle, "types", "", (type, at) -> each(type, "clearances", at, (clearance, there) -> {
-      ids.checkSubject(clearance, there);
-      ids.checkReference(clearance, "role", "roles", there);
-      checkPeriod(clearance, there);
-    }));
+    each(bundle, "types", "", (type, at) -> {
+      ids.checkReferences(type, "libraries", "places", at);
+      each(type, "clearances", at, (clearance, there) -> {
+        ids.checkSubject(clearance, there);
+        ids.checkReference(clearance, "role", "roles", there);
+        checkPeriod(clearance, there);
+      });
+    });
     each(bundle, "grants", "", (grant, at) -> {
       ids.checkReference(grant, "role", "roles", at);
       checkEntry(grant, at);

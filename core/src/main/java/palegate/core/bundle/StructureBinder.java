@@ -43,7 +43,8 @@ final class StructureBinder {
         list(bundle, "groups", group -> new Group(text(group, "id"), text(group, "name"),
             text(group, "description"), list(group, "members", StructureBinder::membership))),
         list(bundle, "roles", role -> new Role(text(role, "id"), text(role, "name"), rights(role))),
-        list(bundle, "types", type -> new DocumentType(text(type, "id"), text(type, "name"), flag(type, "guarded"),
+        list(bundle, "types", type -> new DocumentType(text(type, "id"), text(type, "name"), text(type, "shortName"),
+            flag(type, "guarded"), new LinkedHashSet<>(list(type, "libraries", JsonNode::asString)),
             list(type, "fields", StructureBinder::field), list(type, "clearances", clearance -> new Clearance(
                 subject(clearance), text(clearance, "role"), period(clearance))))),
         list(bundle, "places", place -> place(place, ids)),
@@ -73,7 +74,8 @@ final class StructureBinder {
     String label = text(field, "label");
     return new DocumentType.Field(text(field, "key"), label == null ? text(field, "key") : label,
         DocumentType.Kind.parse(text(field, "kind")), list(field, "choices", JsonNode::asString),
-        field.path("required").asBoolean(false));
+        flag(field, "required"), field.has("width") && !field.path("width").isNull() ? field.path("width").asInt() : null,
+        flag(field, "hidden"), text(field, "help"));
   }
 
   private static Place place(JsonNode place, SharedIds ids) {

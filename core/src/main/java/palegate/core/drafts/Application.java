@@ -7,12 +7,10 @@ import palegate.core.access.Entry;
 import palegate.core.access.Grant;
 import palegate.core.access.Oversight;
 import palegate.core.access.Withholding;
-import palegate.core.people.Subject;
 import palegate.core.places.Place;
 import palegate.core.places.PlaceKind;
 import palegate.core.snapshot.Snapshot;
 import palegate.core.structure.Structure;
-import palegate.core.walls.Wall;
 
 /**
  * Makes a draft's changes, in order, on a structure. A change that cannot be made is left out and
@@ -58,9 +56,17 @@ public final class Application {
     } else if (change instanceof Change.InGroup in) {
       new MembershipChanges(pending, now, this::refuse).make(in);
     } else if (change instanceof Change.OfType of) {
-      makeOf(of);
+      new TypeChanges(pending, this::refuse).make(of);
     } else if (change instanceof Change.OfWall of) {
-      makeOf(of);
+      new WallChanges(pending, this::refuse).make(of);
+    } else if (change instanceof PeopleChange of) {
+      new PeopleChanges(pending, this::refuse).make(of);
+    } else if (change instanceof RoleChange of) {
+      new RoleChanges(pending, this::refuse).make(of);
+    } else if (change instanceof TypeChange of) {
+      new TypeChanges(pending, this::refuse).make(of);
+    } else {
+      new LayoutChanges(pending, this::refuse).make((LayoutChange) change);
     }
   }
 
@@ -97,46 +103,25 @@ public final class Application {
   }
 
   private void add(Change change, Entry entry) {
-    int before = refusals.size();
-    if (pending.grant(entry.id()) != null || pending.withholding(entry.id()) != null) {
-      refuse(change, "The id [" + entry.id() + "] is taken.", "Add the entry under another id.");
-    }
-    checkSubject(change, entry.subject());
-    for (String type : entry.types()) {
-      if (pending.type(type) == null) {
-        refuse(change, "There is no document type [" + type + "].", "Choose one of the types that exist.");
-      }
-    }
-    if (entry.period().endedBy(now)) {
-      refuse(change, "The entry would already have ended at [" + entry.period().until() + "].",
-          "Choose an end that is still to come, or none.");
-    }
+    Checks checks = checks()
+        .refuseIf(pending.grant(entry.id()) != null || pending.withholding(entry.id()) != null, change,
+            "The id [" + entry.id() + "] is taken.", "Add the entry under another id.")
+        .subject(change, entry.subject())
+        .types(change, entry.types())
+        .refuseIf(entry.period().endedBy(now), change, "The entry would already have ended at [" + entry.period().until() + "].",
+            "Choose an end that is still to come, or none.");
     if (entry instanceof Grant grant) {
-      checkRole(change, grant.role());
+      checks.role(change, grant.role());
+    } else {
+      checks.refuseIf(((Withholding) entry).rights().isEmpty(), change, "The withholding names no right.", "Name at least one of the nine rights.");
     }
-    if (entry instanceof Withholding withholding && withholding.rights().isEmpty()) {
-      refuse(change, "The withholding names no right.", "Name at least one of the nine rights.");
-    }
-    if (refusals.size() == before) {
+    if (checks.passed()) {
       pending.put(entry);
     }
   }
 
-  private void checkRole(Change change, String role) {
-    if (!pending.before().roles().containsKey(role)) {
-      refuse(change, "There is no role [" + role + "].", "Choose one of the roles that exist.");
-    }
-  }
-
-  private void checkSubject(Change change, Subject subject) {
-    Structure structure = pending.before();
-    boolean known = subject instanceof Subject.OfPerson ? structure.people().containsKey(subject.id())
-        : subject instanceof Subject.OfGroup ? structure.groups().containsKey(subject.id())
-        : !(subject instanceof Subject.OfUnit) || structure.units().containsKey(subject.id());
-    if (!known) {
-      refuse(change, "There is no " + subject.kind() + " [" + subject.id() + "] (any more).",
-          "Choose a person, group or unit that exists.");
-    }
+  private Checks checks() {
+    return new Checks(pending, this::refuse);
   }
 
   private void remove(Change.AtPlace change, Entry entry, String noun, String id) {
@@ -200,10 +185,13 @@ public final class Application {
   private List<Place> brokenAtOrBelow(Place top) {
     Snapshot base = pending.base;
     int number = base.placeNumber(top.id());
+    if (number < 0) {
+      return List.of(top);
+    }
     List<Place> broken = new ArrayList<>();
     for (int at = number; at < base.endOf(number); at++) {
       Place place = pending.place(base.place(at).id());
-      if (place.standsAlone()) {
+      if (place != null && place.standsAlone()) {
         broken.add(place);
       }
     }
@@ -211,9 +199,7 @@ public final class Application {
   }
 
   private void setGuards(Place place, Change.SetGuards set) {
-    if (set.guards().ceiling() != null && !pending.before().roles().containsKey(set.guards().ceiling())) {
-      checkRole(set, set.guards().ceiling());
-    } else {
+    if (set.guards().ceiling() == null || checks().role(set, set.guards().ceiling()).passed()) {
       pending.put(place.guarded(set.guards()));
     }
   }
@@ -227,65 +213,13 @@ public final class Application {
   }
 
   private void appoint(Change.AddOversight add) {
-    int before = refusals.size();
-    if (pending.oversight(add.oversight().id()) != null) {
-      refuse(add, "The id [" + add.oversight().id() + "] is taken.", "Appoint under another id.");
-    }
-    checkSubject(add, add.oversight().subject());
-    if (add.oversight().period().endedBy(now)) {
-      refuse(add, "The oversight would already have ended at [" + add.oversight().period().until() + "].",
-          "Choose an end that is still to come, or none.");
-    }
-    if (refusals.size() == before) {
+    Checks checks = checks()
+        .refuseIf(pending.oversight(add.oversight().id()) != null, add, "The id [" + add.oversight().id() + "] is taken.", "Appoint under another id.")
+        .subject(add, add.oversight().subject())
+        .refuseIf(add.oversight().period().endedBy(now), add, "The oversight would already have ended at [" + add.oversight().period().until() + "].",
+            "Choose an end that is still to come, or none.");
+    if (checks.passed()) {
       pending.put(add.oversight());
-    }
-  }
-
-  private void makeOf(Change.OfType change) {
-    var type = pending.type(change.type());
-    if (type == null) {
-      refuse(change, "There is no document type [" + change.type() + "] (any more).", "Remove this change from the draft.");
-    } else if (change instanceof Change.AddClearance add) {
-      int before = refusals.size();
-      checkSubject(change, add.clearance().subject());
-      checkRole(change, add.clearance().role());
-      if (refusals.size() == before) {
-        pending.put(type.cleared(Lists.with(type.clearances(), add.clearance())));
-      }
-    } else if (change instanceof Change.RemoveClearance remove) {
-      if (!type.clearances().contains(remove.clearance())) {
-        refuse(change, "[" + type.name() + "] has no such clearance (any more).", "Remove this change from the draft.");
-      } else {
-        pending.put(type.cleared(Lists.without(type.clearances(), remove.clearance())));
-      }
-    }
-  }
-
-  private void makeOf(Change.OfWall change) {
-    if (change instanceof Change.SetWall set) {
-      int before = refusals.size();
-      set.changed().barrier().subjects().forEach(subject -> checkSubject(change, subject));
-      set.changed().exceptions().forEach(exempt -> checkSubject(change, exempt.subject()));
-      set.changed().barrier().scopes().forEach(scope -> {
-        scope.places().stream().filter(place -> pending.place(place) == null).sorted().forEach(place ->
-            refuse(change, "There is no place [" + place + "] (any more).", "Choose places that exist."));
-        scope.types().stream().filter(type -> pending.type(type) == null).sorted().forEach(type ->
-            refuse(change, "There is no document type [" + type + "].", "Choose types that exist."));
-      });
-      if (refusals.size() == before) {
-        pending.put(set.changed());
-      }
-    } else if (change instanceof Change.AddException add) {
-      Wall wall = pending.wall(add.wall());
-      if (wall == null) {
-        refuse(change, "There is no wall [" + add.wall() + "] (any more).", "Remove this change from the draft.");
-      } else {
-        int before = refusals.size();
-        checkSubject(change, add.exempt().subject());
-        if (refusals.size() == before) {
-          pending.put(wall.except(add.exempt()));
-        }
-      }
     }
   }
 

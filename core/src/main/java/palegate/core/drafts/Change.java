@@ -13,30 +13,51 @@ import palegate.core.types.Clearance;
 import palegate.core.walls.Wall;
 
 /** One step of a draft (section 8). The same shapes in the API, the core, and the journal. */
-public sealed interface Change {
+public sealed interface Change
+    permits Change.AtPlace, Change.InGroup, Change.OfType, Change.OfWall, PeopleChange, RoleChange, TypeChange, LayoutChange {
 
   /** A change of what stands at one place. */
   sealed interface AtPlace extends Change {
     /** The id of the place. */
     String place();
+
+    @Override
+    default String thing() {
+      return "place:" + place();
+    }
   }
 
   /** A change of one group's members. */
   sealed interface InGroup extends Change {
     /** The id of the group. */
     String group();
+
+    @Override
+    default String thing() {
+      return "group:" + group();
+    }
   }
 
   /** A change of one document type's clearances. */
   sealed interface OfType extends Change {
     /** The id of the type. */
     String type();
+
+    @Override
+    default String thing() {
+      return "type:" + type();
+    }
   }
 
   /** A change of one wall. */
   sealed interface OfWall extends Change {
     /** The id of the wall. */
     String wall();
+
+    @Override
+    default String thing() {
+      return "wall:" + wall();
+    }
   }
 
   /** Adds a grant. */
@@ -201,6 +222,13 @@ public sealed interface Change {
     }
   }
 
+  /** Takes a wall away that has never stood otherwise than in this draft, or as the reverse of raising it. */
+  record RemoveWall(String wall) implements OfWall {
+    public RemoveWall {
+      Objects.requireNonNull(wall);
+    }
+  }
+
   /** Excepts a subject from a wall. */
   record AddException(String wall, Wall.Exempt exempt) implements OfWall {
     public AddException {
@@ -210,9 +238,5 @@ public sealed interface Change {
   }
 
   /** What the change is about, as kind and id joined by a colon; two changes with the same thing touch the same. */
-  default String thing() {
-    return this instanceof AtPlace at ? "place:" + at.place()
-        : this instanceof InGroup in ? "group:" + in.group()
-        : this instanceof OfType of ? "type:" + of.type() : "wall:" + ((OfWall) this).wall();
-  }
+  String thing();
 }

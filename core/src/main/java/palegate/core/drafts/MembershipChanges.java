@@ -13,11 +13,6 @@ import palegate.core.people.Membership;
 
 /** Makes changes of memberships: no overlaps, and no cycle, whatever the dates (section 1). */
 final class MembershipChanges {
-  /** Told of what cannot be made. */
-  interface Refuser {
-    void refuse(Change change, String what, String remedy);
-  }
-
   private final Pending pending;
   private final Instant now;
   private final Refuser refuser;
@@ -49,7 +44,7 @@ final class MembershipChanges {
   private boolean mayJoin(Group group, Change.AddMember add) {
     Membership.Member member = add.membership().member();
     boolean person = member instanceof Membership.PersonMember;
-    if (person ? !pending.before().people().containsKey(member.id()) : pending.group(member.id()) == null) {
+    if (person ? pending.person(member.id()) == null : pending.group(member.id()) == null) {
       refuser.refuse(add, "There is no " + (person ? "person" : "group") + " [" + member.id() + "] (any more).",
           "Choose a person or a group that exists.");
       return false;

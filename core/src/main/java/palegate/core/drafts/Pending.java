@@ -11,7 +11,10 @@ import palegate.core.access.Grant;
 import palegate.core.access.Oversight;
 import palegate.core.access.Withholding;
 import palegate.core.people.Group;
+import palegate.core.people.Person;
+import palegate.core.people.Unit;
 import palegate.core.places.Place;
+import palegate.core.roles.Role;
 import palegate.core.snapshot.Snapshot;
 import palegate.core.structure.Structure;
 import palegate.core.types.DocumentType;
@@ -21,6 +24,9 @@ import palegate.core.walls.Wall;
 final class Pending {
   final Snapshot base;
   private final Structure structure;
+  private final Map<String, Unit> units = new LinkedHashMap<>();
+  private final Map<String, Person> people = new LinkedHashMap<>();
+  private final Map<String, Role> roles = new LinkedHashMap<>();
   private final Map<String, Place> places = new LinkedHashMap<>();
   private final Map<String, Grant> grants = new LinkedHashMap<>();
   private final Map<String, Withholding> withholdings = new LinkedHashMap<>();
@@ -36,7 +42,7 @@ final class Pending {
 
   Structure result() {
     return structure.withPlaces(places).withGrants(grants).withWithholdings(withholdings).withOversights(oversights)
-        .withGroups(groups).withTypes(types).withWalls(walls);
+        .withGroups(groups).withTypes(types).withWalls(walls).withUnits(units).withPeople(people).withRoles(roles);
   }
 
   Structure before() {
@@ -44,7 +50,19 @@ final class Pending {
   }
 
   Place place(String id) {
-    return places.containsKey(id) ? places.get(id) : structure.places().get(id);
+    return id == null ? null : places.containsKey(id) ? places.get(id) : structure.places().get(id);
+  }
+
+  Unit unit(String id) {
+    return id == null ? null : units.containsKey(id) ? units.get(id) : structure.units().get(id);
+  }
+
+  Person person(String id) {
+    return people.containsKey(id) ? people.get(id) : structure.people().get(id);
+  }
+
+  Role role(String id) {
+    return roles.containsKey(id) ? roles.get(id) : structure.roles().get(id);
   }
 
   Group group(String id) {
@@ -88,8 +106,63 @@ final class Pending {
     return new ArrayList<>(found);
   }
 
+  /** The appointments that stand at a place now. O(appointments there + changes made). */
+  List<Oversight> oversightsAt(String place) {
+    Set<Oversight> found = new LinkedHashSet<>();
+    int number = base.placeNumber(place);
+    if (number >= 0) {
+      base.ownOversights(number).stream().map(known -> oversight(known.id())).filter(now -> now != null && now.place().equals(place)).forEach(found::add);
+    }
+    oversights.values().stream().filter(now -> now != null && now.place().equals(place)).forEach(found::add);
+    return new ArrayList<>(found);
+  }
+
+  /** Whether anything stands directly below a place now. O(places below + changes made). */
+  boolean hasChildren(String place) {
+    int number = base.placeNumber(place);
+    boolean kept = number >= 0 && base.children(number).stream().map(child -> place(base.place(child).id()))
+        .anyMatch(child -> child != null && place.equals(child.parent()));
+    return kept || places.values().stream().anyMatch(child -> child != null && place.equals(child.parent()));
+  }
+
   void put(Place place) {
     places.put(place.id(), place);
+  }
+
+  void remove(Place place) {
+    places.put(place.id(), null);
+  }
+
+  void put(Unit unit) {
+    units.put(unit.id(), unit);
+  }
+
+  void remove(Unit unit) {
+    units.put(unit.id(), null);
+  }
+
+  void put(Person person) {
+    people.put(person.id(), person);
+  }
+
+  void put(Role role) {
+    roles.put(role.id(), role);
+  }
+
+  void remove(Role role) {
+    roles.put(role.id(), null);
+  }
+
+  void remove(Group group) {
+    groups.put(group.id(), null);
+  }
+
+  void remove(DocumentType type) {
+    types.put(type.id(), null);
+  }
+
+  void remove(Wall wall) {
+    walls.put(wall.id(), null);
   }
 
   void put(Entry entry) {

@@ -92,7 +92,7 @@ public final class WaysTo {
     List<Candidate> candidates = direction == Direction.GIVE
         ? new WaysToGive(snapshot, instant, right, person, place).candidates()
         : new WaysToTake(snapshot, instant, right, person, place, trace).candidates();
-    List<Way> ways = candidates.stream().limit(REHEARSED).map(this::verified).filter(way -> way != null)
+    List<Way> ways = candidates.stream().limit(REHEARSED).toList().parallelStream().map(this::verified).filter(way -> way != null)
         .sorted(Comparator.comparingInt(Way::lockOuts).thenComparingLong(Way::otherPairs).thenComparingInt(Way::otherPeople)
             .thenComparingInt(way -> way.changes().size()))
         .limit(ANSWERED).toList();

@@ -5,8 +5,10 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.Stream;
 import palegate.core.drafts.Difference;
+import palegate.core.people.Person;
 import palegate.core.roles.Rights;
 import palegate.core.snapshot.Snapshot;
+import palegate.core.structure.Structure;
 
 /**
  * What everyone gained and lost between two instants of one history, each with what did it: a change put in
@@ -52,6 +54,17 @@ public final class Between {
 
   public Difference difference() {
     return difference;
+  }
+
+  /** How many changes were put in force on the way. */
+  public int changes() {
+    return states.size() - 1;
+  }
+
+  /** The structure in which a person that differs is to be looked up: the last one, or the first if they have gone since. */
+  public Structure structureOf(Person person) {
+    Structure last = states.get(states.size() - 1).snapshot().structure();
+    return last.people().containsKey(person.id()) ? last : states.get(0).snapshot().structure();
   }
 
   /** Every pair that differs, lazily, with what altered it on the way, in order. O(states) a pair. */

@@ -62,4 +62,19 @@ public record Place(
   public Place labelled(Map<String, String> changed) {
     return new Place(id, kind, parent, name, standsAlone, changed, type, owner, target, guards, conditions);
   }
+
+  /** This place under another name. */
+  public Place named(String changed) {
+    return new Place(id, kind, parent, changed, standsAlone, labels, type, owner, target, guards, conditions);
+  }
+
+  /** This place below another one. */
+  public Place movedTo(String changed) {
+    return new Place(id, kind, changed, name, standsAlone, labels, type, owner, target, guards, conditions);
+  }
+
+  /** This document with another type and owner; null for none. */
+  public Place as(String changedType, String changedOwner) {
+    return new Place(id, kind, parent, name, standsAlone, labels, changedType, changedOwner, target, guards, conditions);
+  }
 }

@@ -1,20 +1,33 @@
 package palegate.core.types;
 
 import java.util.List;
+import java.util.Locale;
 import java.util.Objects;
+import java.util.Optional;
+import java.util.Set;
 
 /**
  * A document type with its fields (section 2).
  *
+ * @param shortName what it is called where there is little room, or null
  * @param guarded whether documents of the type are only for those who are cleared (section 5)
+ * @param libraries the ids of the libraries in which it may be used; empty for all
+ * @param fields in the order in which they are shown
  * @param clearances what counts for a guarded type; an open type may keep some for later
  */
-public record DocumentType(String id, String name, boolean guarded, List<Field> fields, List<Clearance> clearances) {
+public record DocumentType(
+    String id, String name, String shortName, boolean guarded, Set<String> libraries, List<Field> fields, List<Clearance> clearances) {
   public DocumentType {
     Objects.requireNonNull(id);
     Objects.requireNonNull(name);
+    libraries = Set.copyOf(libraries);
     fields = List.copyOf(fields);
     clearances = List.copyOf(clearances);
+  }
+
+  /** A type without a short name that may be used in every library. */
+  public DocumentType(String id, String name, boolean guarded, List<Field> fields, List<Clearance> clearances) {
+    this(id, name, null, guarded, Set.of(), fields, clearances);
   }
 
   /** A type that is open to whoever the access lists let in. */
@@ -24,20 +37,37 @@ public record DocumentType(String id, String name, boolean guarded, List<Field> 
 
   /** This type with other clearances. */
   public DocumentType cleared(List<Clearance> changed) {
-    return new DocumentType(id, name, guarded, fields, changed);
+    return new DocumentType(id, name, shortName, guarded, libraries, fields, changed);
   }
 
   /** This type, guarded or open. */
   public DocumentType guarded(boolean changed) {
-    return new DocumentType(id, name, changed, fields, clearances);
+    return new DocumentType(id, name, shortName, changed, libraries, fields, clearances);
   }
 
-  /** One field of a type; {@code choices} is empty but for a choice field. */
-  public record Field(String key, String label, Kind kind, List<String> choices, boolean required) {
+  public Optional<Field> field(String key) {
+    return fields.stream().filter(field -> field.key().equals(key)).findFirst();
+  }
+
+  /**
+   * One field of a type.
+   *
+   * @param key the label in which documents hold its value
+   * @param choices what can be chosen; empty but for a choice field
+   * @param width of its column, in letters, or null to leave it to the screen
+   * @param hidden whether lists leave it out
+   * @param help a sentence for whoever fills it in, or null
+   */
+  public record Field(String key, String label, Kind kind, List<String> choices, boolean required, Integer width, boolean hidden, String help) {
     public Field {
       Objects.requireNonNull(key);
       Objects.requireNonNull(kind);
       choices = List.copyOf(choices);
+    }
+
+    /** A field that is shown, as wide as the screen likes. */
+    public Field(String key, String label, Kind kind, List<String> choices, boolean required) {
+      this(key, label, kind, choices, required, null, false, null);
     }
   }
 
@@ -46,11 +76,11 @@ public record DocumentType(String id, String name, boolean guarded, List<Field> 
     TEXT, NUMBER, MONEY, DATE, CHOICE, FLAG, PERSON;
 
     public String word() {
-      return name().toLowerCase(java.util.Locale.ROOT);
+      return name().toLowerCase(Locale.ROOT);
     }
 
     public static Kind parse(String word) {
-      return valueOf(word.toUpperCase(java.util.Locale.ROOT));
+      return valueOf(word.toUpperCase(Locale.ROOT));
     }
   }
 }

@@ -82,6 +82,22 @@ public final class RandomParts {
     return any(structure.walls().keySet());
   }
 
+  public Optional<String> group() {
+    return any(structure.groups().keySet());
+  }
+
+  public Optional<String> person() {
+    return any(structure.people().keySet());
+  }
+
+  public Optional<String> unit() {
+    return any(structure.units().keySet());
+  }
+
+  public Rights rights() {
+    return Rights.ofMask(1 + random.nextInt(511));
+  }
+
   public boolean chance(int percent) {
     return random.nextInt(100) < percent;
   }

@@ -21,6 +21,7 @@ import palegate.server.session.Accounts;
 import palegate.server.session.Duty;
 import palegate.server.shell.MayBeMissing;
 import palegate.server.shell.Problem;
+import palegate.server.store.History;
 
 /** Why a person has the rights they have at a place, and what it would take to give or take one. */
 @RestController
@@ -50,26 +51,31 @@ class WhyController {
 
   private final Drafts drafts;
   private final Accounts accounts;
+  private final History history;
   private final Clock clock;
 
-  WhyController(Drafts drafts, Accounts accounts, Clock clock) {
+  WhyController(Drafts drafts, Accounts accounts, History history, Clock clock) {
     this.drafts = drafts;
+    this.history = history;
     this.accounts = accounts;
     this.clock = clock;
   }
 
-  /** The trace at this moment, of the state in force or of what the asker's draft would make of it. */
+  /** The trace at this moment, of the state in force or of what the asker's draft would make of it; or as it was at an earlier one. */
   @GetMapping("/api/why")
-  Why why(@RequestParam String person, @RequestParam String place, @RequestParam(defaultValue = "false") boolean drafted, Principal who) {
-    Snapshot snapshot = drafts.shown(who.getName(), drafted);
+  Why why(@RequestParam String person, @RequestParam String place, @RequestParam(defaultValue = "false") boolean drafted,
+      @RequestParam(required = false) Instant at, Principal who) {
+    Instant now = clock.instant();
+    boolean earlier = at != null && at.isBefore(now);
+    Snapshot snapshot = earlier ? history.at(at).snapshot() : drafts.shown(who.getName(), drafted);
     int personNumber = number(snapshot.personNumber(person), "person", person);
     int placeNumber = number(snapshot.placeNumber(place), "place", place);
     Explanation.WallReasons reasons = accounts.holdsAny(who.getName(), Duty.WALLS, Duty.AUDIT)
         ? Explanation.WallReasons.SHOWN : Explanation.WallReasons.HIDDEN;
-    Trace trace = Explanation.of(snapshot, clock.instant(), personNumber, placeNumber, reasons);
+    Trace trace = Explanation.of(snapshot, earlier ? at : now, personNumber, placeNumber, reasons);
     Structure structure = snapshot.structure();
     return new Why(PersonView.of(snapshot.person(personNumber), structure), place, snapshot.pathText(placeNumber), trace.instant(),
-        drafted, trace.rights().words(), trace.standing().words(), trace.withoutWalls() != null, steps(trace.stages(), structure),
+        drafted && !earlier, trace.rights().words(), trace.standing().words(), trace.withoutWalls() != null, steps(trace.stages(), structure),
         trace.withoutWalls() == null ? null
             : new WithoutWalls(trace.withoutWalls().rights().words(), steps(trace.withoutWalls().stages(), structure)),
         trace.silent().stream().map(silent -> new Silent(

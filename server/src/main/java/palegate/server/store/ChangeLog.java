@@ -79,6 +79,18 @@ public class ChangeLog {
         .param("newest", newest).param("limit", limit).query(ChangeLog::logged).list();
   }
 
+  /** The number of the last change made at or before an instant; 0 if there was none. */
+  public long inForceAt(Instant instant) {
+    return jdbc.sql("SELECT COALESCE(MAX(number), 0) FROM changes WHERE made_at <= :at")
+        .param("at", Instants.toDatabase(instant)).query(Long.class).single();
+  }
+
+  /** The changes after one number and up to another, oldest first. */
+  public List<Logged> between(long after, long upTo) {
+    return jdbc.sql(COLUMNS + " WHERE number > :after AND number <= :upTo ORDER BY number")
+        .param("after", after).param("upTo", upTo).query(ChangeLog::logged).list();
+  }
+
   public Optional<Logged> find(long number) {
     return jdbc.sql(COLUMNS + " WHERE number = :number").param("number", number).query(ChangeLog::logged).optional();
   }

@@ -1,6 +1,7 @@
 package palegate.server.store;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -102,6 +103,40 @@ public class StructureStore {
     pair(all, "oversight", oversights.oversights(Span.ENDED, change), oversights.oversights(Span.BEGAN, change), Oversight::id);
     pair(all, "wall", walls.walls(Span.ENDED, change), walls.walls(Span.BEGAN, change), Wall::id);
     return all;
+  }
+
+  /** What a change made of the structure before it. O(what it altered). */
+  @Transactional(readOnly = true)
+  public Structure after(Structure before, long change) {
+    Map<String, Map<String, Object>> byKind = new HashMap<>();
+    Map<String, Group> groups = new LinkedHashMap<>();
+    for (Altered altered : alteredBy(change)) {
+      Group known = groups.getOrDefault(altered.id(), before.groups().get(altered.id()));
+      if (altered.kind().equals("membership")) {
+        GroupMembership ended = (GroupMembership) altered.before();
+        GroupMembership begun = (GroupMembership) altered.after();
+        List<Membership> members = new ArrayList<>(known.members());
+        if (ended != null) {
+          members.remove(ended.membership());
+        } else {
+          members.add(begun.membership());
+        }
+        groups.put(altered.id(), known.with(members));
+      } else if (altered.kind().equals("group")) {
+        Group now = (Group) altered.after();
+        groups.put(altered.id(), now == null || known == null ? now : now.with(known.members()));
+      } else {
+        byKind.computeIfAbsent(altered.kind(), any -> new LinkedHashMap<>()).put(altered.id(), altered.after());
+      }
+    }
+    return before.withUnits(of(byKind, "unit")).withPeople(of(byKind, "person")).withGroups(groups).withRoles(of(byKind, "role"))
+        .withTypes(of(byKind, "type")).withPlaces(of(byKind, "place")).withGrants(of(byKind, "grant"))
+        .withWithholdings(of(byKind, "withholding")).withOversights(of(byKind, "oversight")).withWalls(of(byKind, "wall"));
+  }
+
+  @SuppressWarnings("unchecked") // each kind holds parts of one class only
+  private static <T> Map<String, T> of(Map<String, Map<String, Object>> byKind, String kind) {
+    return (Map<String, T>) byKind.getOrDefault(kind, Map.of());
   }
 
   private static <T> void pair(List<Altered> all, String kind, List<T> over, List<T> begun, Function<T, String> id) {

@@ -34,6 +34,14 @@ class HistoryTest {
   }
 
   @Test
+  void what_a_change_made_of_the_state_before_it_is_the_state_after_it(TestApplication app) {
+    StructureStore store = app.bean(StructureStore.class);
+    for (long change = 2; change <= store.head(); change++) {
+      assertThat(sorted(store.after(store.asOf(change - 1), change))).as("change %d", change).isEqualTo(sorted(store.asOf(change)));
+    }
+  }
+
+  @Test
   void bringing_in_an_earlier_state_is_one_change_and_earlier_states_stay_as_they_were(TestApplication app) {
     StructureStore store = app.bean(StructureStore.class);
     Bundles bundles = app.bean(Bundles.class);

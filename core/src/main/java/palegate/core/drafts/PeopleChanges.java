@@ -1,0 +1,98 @@
+package palegate.core.drafts;
+
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Set;
+import palegate.core.people.Group;
+import palegate.core.people.Person;
+import palegate.core.people.Unit;
+import palegate.core.structure.Structure;
+
+/** Makes changes of people, units and groups: names are kept apart, units form a tree, and what is named somewhere stays. */
+final class PeopleChanges {
+  private final Pending pending;
+  private final Refuser refuser;
+
+  PeopleChanges(Pending pending, Refuser refuser) {
+    this.pending = pending;
+    this.refuser = refuser;
+  }
+
+  void make(PeopleChange change) {
+    if (change instanceof PeopleChange.SetPerson set) {
+      set(set);
+    } else if (change instanceof PeopleChange.SetUnit set) {
+      set(set);
+    } else if (change instanceof PeopleChange.SetGroup set) {
+      if (new Checks(pending, refuser).name(set, set.name()).passed()) {
+        Group known = pending.group(set.group());
+        pending.put(new Group(set.group(), set.name(), set.description(), known == null ? List.of() : known.members()));
+      }
+    } else if (change instanceof PeopleChange.RemoveUnit remove) {
+      remove(remove);
+    } else {
+      remove((PeopleChange.RemoveGroup) change);
+    }
+  }
+
+  private void set(PeopleChange.SetPerson set) {
+    Person person = set.person();
+    Checks checks = new Checks(pending, refuser).name(set, person.name())
+        .refuseIf(person.unit() != null && pending.unit(person.unit()) == null, set, "There is no unit [" + person.unit() + "].",
+            "Choose one of the units that exist, or none.");
+    if (person.login() != null) {
+      Structure structure = pending.result();
+      structure.people().values().stream().filter(other -> !other.id().equals(person.id()) && person.login().equalsIgnoreCase(other.login())).findFirst()
+          .ifPresent(other -> checks.refuseIf(true, set, "The login [" + person.login() + "] is that of " + other.name() + ".", "Choose another login."));
+    }
+    if (checks.passed()) {
+      pending.put(person);
+    }
+  }
+
+  private void set(PeopleChange.SetUnit set) {
+    Unit unit = set.unit();
+    Checks checks = new Checks(pending, refuser).name(set, unit.name())
+        .refuseIf(unit.parent() != null && pending.unit(unit.parent()) == null, set, "There is no unit [" + unit.parent() + "].",
+            "Choose one of the units that exist, or none.");
+    Set<String> above = new LinkedHashSet<>(Set.of(unit.id()));
+    for (Unit at = unit; at != null && at.parent() != null; at = pending.unit(at.parent())) {
+      if (!above.add(at.parent())) {
+        checks.refuseIf(true, set, "The units would form a cycle: " + String.join(" → ", above) + " → " + at.parent() + ".",
+            "Choose a unit that is not below this one.");
+        break;
+      }
+    }
+    if (checks.passed()) {
+      pending.put(unit);
+    }
+  }
+
+  private void remove(PeopleChange.RemoveUnit remove) {
+    Unit unit = pending.unit(remove.unit());
+    if (unit == null) {
+      refuser.refuse(remove, "There is no unit [" + remove.unit() + "] (any more).", "Remove this change from the draft.");
+      return;
+    }
+    String used = InUse.of(pending.result()).unit(unit.id());
+    if (used != null) {
+      refuser.refuse(remove, "[" + unit.name() + "] is still used: " + used + ".", "Take it away there first.");
+    } else {
+      pending.remove(unit);
+    }
+  }
+
+  private void remove(PeopleChange.RemoveGroup remove) {
+    Group group = pending.group(remove.group());
+    if (group == null) {
+      refuser.refuse(remove, "There is no group [" + remove.group() + "] (any more).", "Remove this change from the draft.");
+      return;
+    }
+    String used = group.members().isEmpty() ? InUse.of(pending.result()).group(group.id()) : "it has members";
+    if (used != null) {
+      refuser.refuse(remove, "[" + group.name() + "] is still used: " + used + ".", "Take it away there first.");
+    } else {
+      pending.remove(group);
+    }
+  }
+}

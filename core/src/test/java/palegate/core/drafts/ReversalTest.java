@@ -1,0 +1,90 @@
+package palegate.core.drafts;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.stream.Collectors;
+import org.junit.jupiter.api.Test;
+import palegate.core.Harbour;
+import palegate.core.access.Grant;
+import palegate.core.people.Group;
+import palegate.core.people.Period;
+import palegate.core.people.Subject;
+import palegate.core.places.Guards;
+import palegate.core.random.RandomDrafts;
+import palegate.core.random.RandomLayouts;
+import palegate.core.random.RandomStructures;
+import palegate.core.snapshot.Snapshot;
+import palegate.core.structure.Structure;
+import palegate.core.types.DocumentType;
+
+class ReversalTest {
+  @Test
+  void turned_back_at_once_everything_is_as_it_was_but_that_people_who_came_stay_inactive() {
+    for (long seed = 1; seed <= 1_500; seed++) {
+      Structure before = RandomStructures.fromSeed(seed);
+      List<Change> changes = new ArrayList<>(RandomDrafts.fromSeed(before, seed));
+      changes.addAll(RandomLayouts.fromSeed(before, seed));
+      Structure after = after(before, changes);
+      Reversal reversal = Reversal.of(before, after, after);
+      Application.Result back = Application.of(Snapshot.of(after), reversal.changes(), RandomStructures.NOW);
+      // What has an end that is over cannot be added again, and what was released is for the people who work with it.
+      boolean whole = reversal.left().isEmpty() && back.refusals().isEmpty();
+      if (whole) {
+        assertThat(sorted(back.structure(), before)).as("seed %d: %s", seed, reversal.changes()).isEqualTo(sorted(before, before));
+      } else {
+        assertThat(back.refusals()).as("seed %d", seed).allSatisfy(refusal -> assertThat(refusal.what()).contains("already have ended"));
+      }
+    }
+  }
+
+  @Test
+  void a_break_with_carry_over_is_turned_back_by_rejoining_and_the_list_that_stood_before_comes_back() {
+    Structure before = after(Harbour.structure(), List.of(new Change.AddGrant(grant("own", "c1", "divers"))));
+    Structure after = after(before, List.of(new Change.Break("c1", Change.Start.CARRY_OVER, List.of(), "b")));
+    Reversal reversal = Reversal.of(before, after, after);
+
+    assertThat(reversal.left()).isEmpty();
+    assertThat(after(after, reversal.changes())).isEqualTo(before);
+  }
+
+  @Test
+  void what_was_altered_again_since_is_left_alone_and_named() {
+    Structure before = Harbour.structure();
+    Structure after = after(before, List.of(new Change.AddGrant(grant("n", "c1", "divers")),
+        new Change.SetGuards("cas", new Guards("reader", false, false)), new LayoutChange.RenamePlace("c2", "Two")));
+    Structure now = after(after, List.of(new Change.RemoveGrant("c1", "n"), new Change.SetGuards("cas", new Guards("preparer", false, false))));
+    Reversal reversal = Reversal.of(before, after, now);
+
+    assertThat(reversal.changes()).containsExactly(new LayoutChange.RenamePlace("c2", before.places().get("c2").name()));
+    assertThat(reversal.left()).extracting(Reversal.Left::thing).containsExactlyInAnyOrder("place:c1", "place:cas");
+  }
+
+  private static Grant grant(String id, String place, String group) {
+    return new Grant(id, place, new Subject.OfGroup(group), "reader", Set.of(), Period.ALWAYS, null);
+  }
+
+  private static Structure after(Structure structure, List<Change> changes) {
+    return Application.of(Snapshot.of(structure), changes, RandomStructures.NOW).structure();
+  }
+
+  /** Without the people who came, and without what is not part of a structure: the order of members and of clearances. */
+  private static Structure sorted(Structure structure, Structure known) {
+    Map<String, Group> groups = structure.groups().values().stream().collect(Collectors.toMap(Group::id, group -> group.with(
+        group.members().stream().sorted(Comparator.comparing(Object::toString)).toList())));
+    Map<String, DocumentType> types = structure.types().values().stream().collect(Collectors.toMap(DocumentType::id, type -> type.cleared(
+        type.clearances().stream().sorted(Comparator.comparing(Object::toString)).toList())));
+    Structure ordered = structure.withGroups(groups).withTypes(types);
+    for (String id : structure.people().keySet()) {
+      if (!known.people().containsKey(id)) {
+        ordered = ordered.withPeople(Collections.singletonMap(id, null));
+      }
+    }
+    return ordered;
+  }
+}

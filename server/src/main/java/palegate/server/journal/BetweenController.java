@@ -1,0 +1,80 @@
+package palegate.server.journal;
+
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
+import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.List;
+import org.springframework.http.HttpStatus;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+import palegate.core.drafts.Difference;
+import palegate.core.journal.Between;
+import palegate.server.people.PersonView;
+import palegate.server.shell.MayBeMissing;
+import palegate.server.shell.Page;
+import palegate.server.shell.Problem;
+import palegate.server.store.ChangeLog;
+import palegate.server.store.History;
+
+/** What everyone gained and lost between two instants, and what did it. */
+@RestController
+@RequestMapping("/api/journal/between")
+class BetweenController {
+  /** A change, or the passing of time: then {@code change} and {@code note} are missing. */
+  record Cause(@MayBeMissing Long change, @MayBeMissing String note, @MayBeMissing Instant after, @MayBeMissing Instant until) {}
+
+  /** One person at one place, with what altered their rights on the way, in order. */
+  record Altered(PersonView person, String place, String path, List<String> before, List<String> after, List<Cause> causes) {}
+
+  record BetweenView(Instant from, Instant until, Difference.Totals totals, int changes, Page<Altered> altered) {}
+
+  private record Key(Instant from, Instant until) {}
+
+  private final History history;
+  private final ChangeLog log;
+  private final Clock clock;
+  /** The pages of one comparison are asked for within moments of each other. */
+  private final Cache<Key, Between> comparisons = Caffeine.newBuilder().maximumSize(4).expireAfterWrite(Duration.ofMinutes(2)).build();
+
+  BetweenController(History history, ChangeLog log, Clock clock) {
+    this.history = history;
+    this.log = log;
+    this.clock = clock;
+  }
+
+  @GetMapping
+  BetweenView between(@RequestParam Instant from, @RequestParam Instant until, @RequestParam(required = false) String person,
+      @RequestParam(required = false) String place, @RequestParam(defaultValue = "0") int offset, @RequestParam(defaultValue = "200") int limit) {
+    if (until.isBefore(from) || until.isAfter(clock.instant())) {
+      throw Problem.of(HttpStatus.UNPROCESSABLE_CONTENT, "no-such-span", "Not a span of the past",
+          "The second day must not be before the first, and not in the future. Choose others.");
+    }
+    Between between = comparisons.get(new Key(from, until), key -> Between.of(history.between(from, until), from, until));
+    Difference difference = between.difference();
+    Page<Altered> altered = Page.of(
+        difference.pairs().filter(pair -> concerns(pair, person, place)).count(),
+        difference.pairs().filter(pair -> concerns(pair, person, place)).map(pair -> view(between, pair)), offset, limit);
+    return new BetweenView(from, until, difference.totals(), between.changes(), altered);
+  }
+
+  private static boolean concerns(Difference.Pair pair, String person, String place) {
+    return (person == null || pair.person().id().equals(person)) && (place == null || pair.place().id().equals(place));
+  }
+
+  private Altered view(Between between, Difference.Pair pair) {
+    return new Altered(PersonView.of(pair.person(), between.structureOf(pair.person())), pair.place().id(), pair.path(), pair.before().words(),
+        pair.after().words(), between.causes(pair.person().id(), pair.place().id()).stream().map(this::view).toList());
+  }
+
+  private Cause view(Between.Cause cause) {
+    if (cause instanceof Between.Cause.OfChange of) {
+      return new Cause(of.change(), log.find(of.change()).map(ChangeLog.Logged::note).orElse(null), null, null);
+    }
+    Between.Cause.OfTime time = (Between.Cause.OfTime) cause;
+    return new Cause(null, null, time.after(), time.until());
+  }
+}

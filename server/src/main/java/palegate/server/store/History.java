@@ -1,0 +1,53 @@
+package palegate.server.store;
+
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+import org.springframework.http.HttpStatus;
+import org.springframework.stereotype.Component;
+import palegate.core.journal.Between;
+import palegate.core.snapshot.Snapshot;
+import palegate.server.shell.Problem;
+
+/** The structure at earlier instants: what was in force then, and every state from one instant to another. */
+@Component
+public class History {
+  /** More states than these are not held in memory at once. */
+  static final int CHANGES_AT_MOST = 400;
+
+  private final ChangeLog log;
+  private final Snapshots snapshots;
+
+  History(ChangeLog log, Snapshots snapshots) {
+    this.log = log;
+    this.snapshots = snapshots;
+  }
+
+  /** What was in force at an instant. Before the first change there is nothing to ask. */
+  public Snapshots.Numbered at(Instant instant) {
+    long number = log.inForceAt(instant);
+    if (number == 0) {
+      throw Problem.of(HttpStatus.NOT_FOUND, "before-the-beginning", "Nothing was in force yet",
+          "The journal begins later than that. Choose a later day.");
+    }
+    return snapshots.asOf(number);
+  }
+
+  /** The state that held at one instant, then every later one up to another. O(first state + changes). */
+  public List<Between.State> between(Instant from, Instant until) {
+    Snapshots.Numbered first = at(from);
+    List<ChangeLog.Logged> changes = log.between(first.change(), log.inForceAt(until));
+    if (changes.size() > CHANGES_AT_MOST) {
+      throw Problem.of(HttpStatus.UNPROCESSABLE_CONTENT, "too-many-changes", "Too many changes at once",
+          changes.size() + " changes were put in force between the two days; at most " + CHANGES_AT_MOST + " can be compared. Choose days closer to each other.");
+    }
+    List<Between.State> states = new ArrayList<>();
+    states.add(new Between.State(first.change(), from, first.snapshot()));
+    Snapshot at = first.snapshot();
+    for (ChangeLog.Logged change : changes) {
+      at = snapshots.after(at, change.number());
+      states.add(new Between.State(change.number(), change.at(), at));
+    }
+    return states;
+  }
+}

@@ -54,8 +54,8 @@ public final class Sallowpoint {
 
   public static List<SignIn> signIns() {
     return List.of(
-        new SignIn("wenna.carrow", "p-wenna", List.of("access", "walls"), "chief administrator: changes access everywhere"),
-        new SignIn("teodor.brask", "p-teodor", List.of("access"), "second administrator: to see two people drafting at once"),
+        new SignIn("wenna.carrow", "p-wenna", List.of("access", "oversight", "people", "types", "walls"), "chief administrator: changes everything"),
+        new SignIn("teodor.brask", "p-teodor", List.of("access", "people"), "second administrator: to see two people drafting at once"),
         new SignIn("oriel.fenn", "p-oriel", List.of("audit"), "auditor: sees everything, changes nothing"));
   }
 

@@ -8,9 +8,11 @@ import org.springframework.boot.autoconfigure.SpringBootApplication;
 import org.springframework.boot.context.event.ApplicationReadyEvent;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.event.EventListener;
+import org.springframework.scheduling.annotation.EnableScheduling;
 
 /** The application. */
 @SpringBootApplication
+@EnableScheduling
 public class PaleGate {
   private static final Logger LOG = LoggerFactory.getLogger(PaleGate.class);
 

@@ -16,6 +16,7 @@ import palegate.core.people.Group;
 import palegate.core.people.Membership;
 import palegate.core.people.Person;
 import palegate.core.places.Conditions;
+import palegate.core.places.Guards;
 import palegate.core.places.Place;
 import palegate.core.structure.Parts;
 import palegate.core.structure.Structure;
@@ -103,7 +104,7 @@ public final class Reversal {
   private void turnBackPlaces() {
     List<Place> gone = altered(before.places(), after.places()).stream().map(before.places()::get).filter(Objects::nonNull)
         .filter(place -> !after.places().containsKey(place.id())).toList();
-    parentsFirst(gone).forEach(place -> restore("place:" + place.id(), place, null, now.places().get(place.id()), () -> new LayoutChange.AddPlace(place)));
+    parentsFirst(gone).forEach(this::bringBack);
     for (String id : altered(before.places(), after.places())) {
       Place was = before.places().get(id);
       Place made = after.places().get(id);
@@ -115,6 +116,20 @@ public final class Reversal {
           turnBack(was, made, is);
         }
       }
+    }
+  }
+
+  private void bringBack(Place place) {
+    if (now.places().containsKey(place.id())) {
+      left.add(new Left("place:" + place.id(), "It is there again."));
+      return;
+    }
+    changes.add(new LayoutChange.AddPlace(place.guarded(Guards.NONE).in(Conditions.NONE)));
+    if (place.guards().any()) {
+      changes.add(new Change.SetGuards(place.id(), place.guards()));
+    }
+    if (place.conditions().any()) {
+      left.add(new Left("place:" + place.id(), "Whoever works with the document puts it under conditions again, not the console."));
     }
   }
 

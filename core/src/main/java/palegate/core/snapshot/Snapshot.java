@@ -239,6 +239,10 @@ public final class Snapshot {
     return depth;
   }
 
+  public boolean standsAlone(int place) {
+    return tree.is(place, PlaceTree.STANDS_ALONE);
+  }
+
   public boolean isDocument(int place) {
     return tree.is(place, PlaceTree.DOCUMENT);
   }

@@ -4,16 +4,17 @@ import java.security.Principal;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.List;
+import java.util.Optional;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import palegate.core.access.Trace;
-import palegate.core.drafts.Change;
 import palegate.core.drafts.WaysTo;
 import palegate.core.questions.Explanation;
 import palegate.core.roles.Right;
 import palegate.core.snapshot.Snapshot;
 import palegate.core.structure.Structure;
+import palegate.server.drafts.BodyOf;
 import palegate.server.drafts.ChangeBody;
 import palegate.server.drafts.Drafts;
 import palegate.server.people.PersonView;
@@ -92,28 +93,14 @@ class WhyController {
     Instant now = clock.instant();
     boolean has = snapshot.at(now).rightsNow(personNumber, placeNumber).contains(wanted);
     WaysTo.Answer answer = WaysTo.find(snapshot, now, has ? WaysTo.Direction.TAKE : WaysTo.Direction.GIVE, wanted, personNumber, placeNumber);
-    return new Ways(answer.already(), answer.ways().stream().map(WhyController::way).toList(), answer.impossible());
+    return new Ways(answer.already(), answer.ways().stream().map(way -> way(way, who.getName())).toList(), answer.impossible());
   }
 
-  private static Way way(WaysTo.Way way) {
-    List<ChangeBody> bodies = way.changes().stream().map(WhyController::body).toList();
-    return new Way(way.words(), way.otherPeople(), way.documents(), way.otherPairs(), way.lockOuts(),
-        bodies.contains(null) ? List.of() : bodies);
-  }
-
-  /** The change as a draft takes it, or null if drafts do not take its kind here. */
-  private static ChangeBody body(Change change) {
-    if (change instanceof Change.AddGrant add) {
-      return new ChangeBody.AddGrant(null, add.place(), ChangeBody.SubjectRef.of(add.grant().subject()), add.grant().role(), null, null, null, null);
-    }
-    if (change instanceof Change.AddWithholding add) {
-      return new ChangeBody.AddWithholding(null, add.place(), ChangeBody.SubjectRef.of(add.withholding().subject()),
-          add.withholding().rights().words(), null, null, null, null);
-    }
-    if (change instanceof Change.RemoveGrant remove) {
-      return new ChangeBody.RemoveGrant(remove.grant(), remove.place());
-    }
-    return change instanceof Change.RemoveWithholding remove ? new ChangeBody.RemoveWithholding(remove.withholding(), remove.place()) : null;
+  /** The changes of a way go into the draft only if the asker has the duties that they take. */
+  private Way way(WaysTo.Way way, String account) {
+    List<ChangeBody> bodies = way.changes().stream().map(BodyOf::newChange).flatMap(Optional::stream).toList();
+    boolean mayDraft = bodies.size() == way.changes().size() && bodies.stream().allMatch(body -> accounts.holdsAny(account, body.duty()));
+    return new Way(way.words(), way.otherPeople(), way.documents(), way.otherPairs(), way.lockOuts(), mayDraft ? bodies : List.of());
   }
 
   private static int number(int number, String noun, String id) {

@@ -22,11 +22,12 @@ import palegate.core.drafts.Change;
 import palegate.core.people.Period;
 import palegate.core.people.Subject;
 import palegate.core.roles.Rights;
+import palegate.server.session.Duty;
 import palegate.server.shell.MayBeMissing;
 
 /**
- * A change as it is sent, kept in the draft and written in the journal. {@code entry} is the id of
- * the entry that the change makes; the server gives it if it is left out.
+ * A change as it is sent, kept in the draft and written in the journal. The id of what a change makes (of an entry:
+ * {@code entry}) may be left out; the server then gives one.
  */
 @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "kind")
 @JsonSubTypes({
@@ -35,11 +36,43 @@ import palegate.server.shell.MayBeMissing;
   @JsonSubTypes.Type(value = ChangeBody.AddWithholding.class, name = "addWithholding"),
   @JsonSubTypes.Type(value = ChangeBody.RemoveWithholding.class, name = "removeWithholding"),
   @JsonSubTypes.Type(value = ChangeBody.BreakPlace.class, name = "break"),
-  @JsonSubTypes.Type(value = ChangeBody.RejoinPlace.class, name = "rejoin")
+  @JsonSubTypes.Type(value = ChangeBody.RejoinPlace.class, name = "rejoin"),
+  @JsonSubTypes.Type(value = GuardBody.SetGuards.class, name = "setGuards"),
+  @JsonSubTypes.Type(value = GuardBody.Release.class, name = "release"),
+  @JsonSubTypes.Type(value = GuardBody.AddOversight.class, name = "addOversight"),
+  @JsonSubTypes.Type(value = GuardBody.RemoveOversight.class, name = "removeOversight"),
+  @JsonSubTypes.Type(value = GuardBody.AddException.class, name = "addException"),
+  @JsonSubTypes.Type(value = PeopleBody.SetPerson.class, name = "setPerson"),
+  @JsonSubTypes.Type(value = PeopleBody.SetUnit.class, name = "setUnit"),
+  @JsonSubTypes.Type(value = PeopleBody.RemoveUnit.class, name = "removeUnit"),
+  @JsonSubTypes.Type(value = PeopleBody.SetGroup.class, name = "setGroup"),
+  @JsonSubTypes.Type(value = PeopleBody.RemoveGroup.class, name = "removeGroup"),
+  @JsonSubTypes.Type(value = PeopleBody.AddMember.class, name = "addMember"),
+  @JsonSubTypes.Type(value = PeopleBody.RemoveMember.class, name = "removeMember"),
+  @JsonSubTypes.Type(value = RoleBody.SetRole.class, name = "setRole"),
+  @JsonSubTypes.Type(value = RoleBody.RemoveRole.class, name = "removeRole"),
+  @JsonSubTypes.Type(value = TypeBody.SetType.class, name = "setType"),
+  @JsonSubTypes.Type(value = TypeBody.RemoveType.class, name = "removeType"),
+  @JsonSubTypes.Type(value = TypeBody.AddClearance.class, name = "addClearance"),
+  @JsonSubTypes.Type(value = TypeBody.RemoveClearance.class, name = "removeClearance"),
+  @JsonSubTypes.Type(value = LayoutBody.AddPlace.class, name = "addPlace"),
+  @JsonSubTypes.Type(value = LayoutBody.RenamePlace.class, name = "renamePlace"),
+  @JsonSubTypes.Type(value = LayoutBody.MovePlace.class, name = "movePlace"),
+  @JsonSubTypes.Type(value = LayoutBody.SetDocument.class, name = "setDocument"),
+  @JsonSubTypes.Type(value = LayoutBody.SetLabels.class, name = "setLabels"),
+  @JsonSubTypes.Type(value = LayoutBody.RemovePlace.class, name = "removePlace")
 })
 @Schema(
-    oneOf = {ChangeBody.AddGrant.class, ChangeBody.RemoveGrant.class, ChangeBody.AddWithholding.class,
-        ChangeBody.RemoveWithholding.class, ChangeBody.BreakPlace.class, ChangeBody.RejoinPlace.class},
+    oneOf = {
+      ChangeBody.AddGrant.class, ChangeBody.RemoveGrant.class, ChangeBody.AddWithholding.class, ChangeBody.RemoveWithholding.class,
+      ChangeBody.BreakPlace.class, ChangeBody.RejoinPlace.class, GuardBody.SetGuards.class, GuardBody.Release.class,
+      GuardBody.AddOversight.class, GuardBody.RemoveOversight.class, GuardBody.AddException.class, PeopleBody.SetPerson.class,
+      PeopleBody.SetUnit.class, PeopleBody.RemoveUnit.class, PeopleBody.SetGroup.class, PeopleBody.RemoveGroup.class,
+      PeopleBody.AddMember.class, PeopleBody.RemoveMember.class, RoleBody.SetRole.class, RoleBody.RemoveRole.class,
+      TypeBody.SetType.class, TypeBody.RemoveType.class, TypeBody.AddClearance.class, TypeBody.RemoveClearance.class,
+      LayoutBody.AddPlace.class, LayoutBody.RenamePlace.class, LayoutBody.MovePlace.class, LayoutBody.SetDocument.class,
+      LayoutBody.SetLabels.class, LayoutBody.RemovePlace.class
+    },
     discriminatorProperty = "kind",
     discriminatorMapping = {
       @DiscriminatorMapping(value = "addGrant", schema = ChangeBody.AddGrant.class),
@@ -47,15 +80,44 @@ import palegate.server.shell.MayBeMissing;
       @DiscriminatorMapping(value = "addWithholding", schema = ChangeBody.AddWithholding.class),
       @DiscriminatorMapping(value = "removeWithholding", schema = ChangeBody.RemoveWithholding.class),
       @DiscriminatorMapping(value = "break", schema = ChangeBody.BreakPlace.class),
-      @DiscriminatorMapping(value = "rejoin", schema = ChangeBody.RejoinPlace.class)
+      @DiscriminatorMapping(value = "rejoin", schema = ChangeBody.RejoinPlace.class),
+      @DiscriminatorMapping(value = "setGuards", schema = GuardBody.SetGuards.class),
+      @DiscriminatorMapping(value = "release", schema = GuardBody.Release.class),
+      @DiscriminatorMapping(value = "addOversight", schema = GuardBody.AddOversight.class),
+      @DiscriminatorMapping(value = "removeOversight", schema = GuardBody.RemoveOversight.class),
+      @DiscriminatorMapping(value = "addException", schema = GuardBody.AddException.class),
+      @DiscriminatorMapping(value = "setPerson", schema = PeopleBody.SetPerson.class),
+      @DiscriminatorMapping(value = "setUnit", schema = PeopleBody.SetUnit.class),
+      @DiscriminatorMapping(value = "removeUnit", schema = PeopleBody.RemoveUnit.class),
+      @DiscriminatorMapping(value = "setGroup", schema = PeopleBody.SetGroup.class),
+      @DiscriminatorMapping(value = "removeGroup", schema = PeopleBody.RemoveGroup.class),
+      @DiscriminatorMapping(value = "addMember", schema = PeopleBody.AddMember.class),
+      @DiscriminatorMapping(value = "removeMember", schema = PeopleBody.RemoveMember.class),
+      @DiscriminatorMapping(value = "setRole", schema = RoleBody.SetRole.class),
+      @DiscriminatorMapping(value = "removeRole", schema = RoleBody.RemoveRole.class),
+      @DiscriminatorMapping(value = "setType", schema = TypeBody.SetType.class),
+      @DiscriminatorMapping(value = "removeType", schema = TypeBody.RemoveType.class),
+      @DiscriminatorMapping(value = "addClearance", schema = TypeBody.AddClearance.class),
+      @DiscriminatorMapping(value = "removeClearance", schema = TypeBody.RemoveClearance.class),
+      @DiscriminatorMapping(value = "addPlace", schema = LayoutBody.AddPlace.class),
+      @DiscriminatorMapping(value = "renamePlace", schema = LayoutBody.RenamePlace.class),
+      @DiscriminatorMapping(value = "movePlace", schema = LayoutBody.MovePlace.class),
+      @DiscriminatorMapping(value = "setDocument", schema = LayoutBody.SetDocument.class),
+      @DiscriminatorMapping(value = "setLabels", schema = LayoutBody.SetLabels.class),
+      @DiscriminatorMapping(value = "removePlace", schema = LayoutBody.RemovePlace.class)
     })
-public sealed interface ChangeBody {
-  String place();
+public sealed interface ChangeBody permits ChangeBody.AddGrant, ChangeBody.RemoveGrant, ChangeBody.AddWithholding, ChangeBody.RemoveWithholding,
+    ChangeBody.BreakPlace, ChangeBody.RejoinPlace, GuardBody, PeopleBody, RoleBody, TypeBody, LayoutBody {
 
-  /** The change as the core knows it; a value that no entry can have is refused. */
-  Change.AtPlace toCore();
+  /** The change as the core knows it; a value that no change can have is refused. */
+  Change toCore();
 
-  /** This change with an id for the entry that it makes, if it makes one and has none yet. */
+  /** The duty that it takes. */
+  default Duty duty() {
+    return Duty.ACCESS;
+  }
+
+  /** This change with an id for what it makes, if it makes anything and has none yet. */
   default ChangeBody withEntry() {
     return this;
   }
@@ -81,7 +143,7 @@ public sealed interface ChangeBody {
       @NotBlank(message = "Choose a role.") String role, @MayBeMissing List<String> types, @MayBeMissing Instant from, @MayBeMissing Instant until,
       @Size(max = 2000, message = "A note has at most 2,000 characters.") @MayBeMissing String note) implements ChangeBody {
     @Override
-    public Change.AtPlace toCore() {
+    public Change toCore() {
       return new Change.AddGrant(grant());
     }
 
@@ -98,7 +160,7 @@ public sealed interface ChangeBody {
   @Schema(name = "RemoveGrant")
   record RemoveGrant(@NotBlank(message = "Name the grant.") String entry, @NotBlank(message = "Name a place.") String place) implements ChangeBody {
     @Override
-    public Change.AtPlace toCore() {
+    public Change toCore() {
       return new Change.RemoveGrant(place, entry);
     }
   }
@@ -110,7 +172,7 @@ public sealed interface ChangeBody {
       @NotEmpty(message = "Name at least one right.") List<String> rights, @MayBeMissing List<String> types, @MayBeMissing Instant from, @MayBeMissing Instant until,
       @Size(max = 2000, message = "A note has at most 2,000 characters.") @MayBeMissing String note) implements ChangeBody {
     @Override
-    public Change.AtPlace toCore() {
+    public Change toCore() {
       return new Change.AddWithholding(new Withholding(
           entry, place, subject.toCore(), Rights.parse(rights), typeSet(types), period(from, until), note));
     }
@@ -124,7 +186,7 @@ public sealed interface ChangeBody {
   @Schema(name = "RemoveWithholding")
   record RemoveWithholding(@NotBlank(message = "Name the withholding.") String entry, @NotBlank(message = "Name a place.") String place) implements ChangeBody {
     @Override
-    public Change.AtPlace toCore() {
+    public Change toCore() {
       return new Change.RemoveWithholding(place, entry);
     }
   }
@@ -140,7 +202,7 @@ public sealed interface ChangeBody {
       @MayBeMissing String entry, @NotBlank(message = "Name a place.") String place,
       @NotNull(message = "Say CARRY_OVER or EMPTY.") Change.Start start, @MayBeMissing List<@Valid Keeper> keepers) implements ChangeBody {
     @Override
-    public Change.AtPlace toCore() {
+    public Change toCore() {
       List<Keeper> named = keepers == null ? List.of() : keepers;
       List<Grant> grants = IntStream.range(0, named.size()).mapToObj(i -> new Grant(entry + ".k" + (i + 1),
           place, named.get(i).subject().toCore(), named.get(i).role(), Set.of(), Period.ALWAYS, null)).toList();
@@ -156,20 +218,20 @@ public sealed interface ChangeBody {
   @Schema(name = "RejoinPlace")
   record RejoinPlace(@NotBlank(message = "Name a place.") String place, boolean below) implements ChangeBody {
     @Override
-    public Change.AtPlace toCore() {
+    public Change toCore() {
       return new Change.Rejoin(place, below);
     }
   }
 
-  private static String newEntry() {
+  static String newEntry() {
     return "e-" + UUID.randomUUID().toString().substring(0, 18);
   }
 
-  private static Set<String> typeSet(List<String> types) {
+  static Set<String> typeSet(List<String> types) {
     return types == null ? Set.of() : Set.copyOf(types);
   }
 
-  private static Period period(Instant from, Instant until) {
+  static Period period(Instant from, Instant until) {
     return from == null && until == null ? Period.ALWAYS : new Period(cut(from), cut(until));
   }
 

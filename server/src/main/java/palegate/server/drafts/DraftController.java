@@ -2,8 +2,10 @@ package palegate.server.drafts;
 
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
+import jakarta.validation.constraints.NotEmpty;
 import jakarta.validation.constraints.Size;
 import java.security.Principal;
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -21,6 +23,7 @@ import palegate.core.drafts.Difference;
 import palegate.core.drafts.Refusal;
 import palegate.core.snapshot.Snapshot;
 import palegate.server.shell.MayBeMissing;
+import palegate.server.shell.Problem;
 
 /** The signed-in person's draft: what is in it, what it would do, and what becomes of it. */
 @RestController
@@ -29,42 +32,97 @@ class DraftController {
   /** Somebody who could be named to govern a place. */
   record Candidate(String id, String name) {}
 
-  /** One change of the draft in words; {@code problem} says why it cannot be made any more, or is null. */
-  record Item(long id, String kind, String place, String path, String words, @MayBeMissing String problem) {}
+  /**
+   * One change of the draft in words.
+   *
+   * @param about what it is about: the kind of thing
+   * @param aboutId and its id
+   * @param where the path of a place, or the name of another thing
+   * @param problem why it cannot be made any more, or null
+   */
+  record Item(long id, String kind, String about, String aboutId, String where, String words, @MayBeMissing String problem) {}
 
-  /** The draft and, in numbers, what it would do: the tray. */
-  record Draft(long change, int version, List<Item> items, Difference.Totals totals, int lockOuts, int authorLosesGovern,
-      int withoutEffect, int laterInstants, List<ClashView> clashes) {}
+  /**
+   * The draft in hand and, in numbers, what it would do: the tray.
+   *
+   * @param id null if nothing is in hand
+   * @param approvalNeeded why a second person has to approve it; empty if nobody has to
+   * @param approvedBy who has approved it as it is
+   */
+  record Draft(@MayBeMissing Long id, String name, long change, int version, List<Item> items, Difference.Totals totals, int lockOuts,
+      int authorLosesGovern, int withoutEffect, int wallConflicts, int oddWalls, int laterInstants, List<ClashView> clashes,
+      List<String> approvalNeeded, List<String> approvedBy, @MayBeMissing Instant dueAt, @MayBeMissing String stopped) {}
 
+  /** {@code request} names this request: sent twice, it is carried out once. */
   record PutInForce(
       int version,
       @NotBlank(message = "Write why, in a sentence: it stands in the journal.")
       @Size(max = 2000, message = "A note has at most 2,000 characters.") String note,
-      boolean acceptLockOuts) {}
+      boolean acceptLockOuts,
+      @Size(max = 64, message = "The name of a request has at most 64 characters.") @MayBeMissing String request) {}
+
+  /** Several changes at once: all of them, or none. */
+  record Changes(@NotEmpty(message = "Send at least one change.") @Size(max = 5000, message = "At most 5,000 changes at once.") List<@Valid ChangeBody> changes) {}
+
+  record Ordering(@NotEmpty(message = "Name the changes in their new order.") List<Long> items) {}
+
+  /** What one change does by itself, taken after those before it. */
+  record Effect(Difference.Totals totals) {}
 
   record InForce(long change) {}
 
   private final Drafts drafts;
+  private final Approvals approvals;
 
-  DraftController(Drafts drafts) {
+  DraftController(Drafts drafts, Approvals approvals) {
     this.drafts = drafts;
+    this.approvals = approvals;
   }
 
   @GetMapping
   Draft draft(Principal who) {
     Drafts.Rehearsed rehearsed = drafts.rehearse(who.getName());
     var rehearsal = rehearsed.rehearsal();
-    return new Draft(rehearsed.change(), rehearsed.draft() == null ? 0 : rehearsed.draft().version(), items(rehearsed),
-        rehearsal.now().totals(), rehearsal.lockOuts().size(), rehearsal.authorLosesGovern().size(), rehearsal.withoutEffect().size(),
-        rehearsal.differences().size() - 1,
-        rehearsed.clashes().stream().map(clash -> ClashView.of(clash, rehearsal.before())).toList());
+    DraftStore.Draft draft = rehearsed.draft();
+    return new Draft(draft == null ? null : draft.id(), draft == null ? "Draft" : draft.name(), rehearsed.change(), draft == null ? 0 : draft.version(),
+        items(rehearsed), rehearsal.now().totals(), rehearsal.lockOuts().size(), rehearsal.authorLosesGovern().size(), rehearsal.withoutEffect().size(),
+        rehearsal.wallConflicts().size(), rehearsal.oddWalls().size(), rehearsal.differences().size() - 1,
+        rehearsed.clashes().stream().map(clash -> ClashView.of(clash, rehearsal.before())).toList(),
+        draft == null ? List.of() : approvals.needed(draft, rehearsal),
+        draft == null ? List.of() : approvals.of(draft).stream().map(Approvals.Approval::name).toList(),
+        draft == null || draft.due() == null ? null : draft.due().at(), draft == null ? null : draft.stopped());
   }
 
   @PostMapping("/changes")
   @ResponseStatus(HttpStatus.CREATED)
   Draft add(@Valid @RequestBody ChangeBody change, Principal who) {
-    drafts.add(who.getName(), change);
+    drafts.add(who.getName(), List.of(change));
     return draft(who);
+  }
+
+  @PostMapping("/changes/many")
+  @ResponseStatus(HttpStatus.CREATED)
+  Draft addMany(@Valid @RequestBody Changes changes, Principal who) {
+    drafts.add(who.getName(), changes.changes());
+    return draft(who);
+  }
+
+  @PostMapping("/order")
+  Draft reorder(@Valid @RequestBody Ordering ordering, Principal who) {
+    drafts.reorder(who.getName(), ordering.items());
+    return draft(who);
+  }
+
+  /** What the change does by itself, now. */
+  @GetMapping("/changes/{id}/effect")
+  Effect effect(@PathVariable long id, Principal who) {
+    Drafts.Rehearsed rehearsed = drafts.rehearse(who.getName());
+    List<DraftStore.Item> items = rehearsed.isEmpty() ? List.of() : rehearsed.draft().items();
+    int position = items.stream().map(DraftStore.Item::id).toList().indexOf(id);
+    if (position < 0) {
+      throw Problem.notFound("change in your draft", Long.toString(id));
+    }
+    return new Effect(rehearsed.rehearsal().effectOf(position, rehearsed.rehearsal().now().instant()).totals());
   }
 
   @DeleteMapping("/changes/{id}")
@@ -88,23 +146,36 @@ class DraftController {
 
   @PostMapping("/in-force")
   InForce putInForce(@Valid @RequestBody PutInForce body, Principal who) {
-    return new InForce(drafts.putInForce(who.getName(), body.version(), body.note().strip(), body.acceptLockOuts()));
+    return new InForce(drafts.putInForce(who.getName(), new Drafts.Order(body.version(), body.note().strip(), body.acceptLockOuts(), body.request())));
   }
 
-  private static List<Item> items(Drafts.Rehearsed rehearsed) {
+  /** The changes of a draft in words. */
+  static List<Item> items(Drafts.Rehearsed rehearsed) {
     if (rehearsed.isEmpty()) {
       return List.of();
     }
-    Snapshot snapshot = rehearsed.rehearsal().before();
-    DraftWords words = new DraftWords(snapshot.structure());
+    Snapshot before = rehearsed.rehearsal().before();
+    Snapshot after = rehearsed.rehearsal().after();
+    DraftWords words = new DraftWords(before.structure(), after.structure());
     Map<Integer, String> problems = rehearsed.rehearsal().refusals().stream()
         .collect(Collectors.toMap(Refusal::change, refusal -> refusal.what() + " " + refusal.remedy(), (a, b) -> a + " " + b));
     List<Item> items = new ArrayList<>();
     for (DraftStore.Item item : rehearsed.draft().items()) {
-      int place = snapshot.placeNumber(item.body().place());
-      items.add(new Item(item.id(), item.body().getClass().getSimpleName(), item.body().place(),
-          place < 0 ? item.body().place() : snapshot.pathText(place), words.of(item.body()), problems.get(items.size())));
+      String thing = item.body().toCore().thing();
+      String about = thing.substring(0, thing.indexOf(':'));
+      String id = thing.substring(thing.indexOf(':') + 1);
+      items.add(new Item(item.id(), item.body().getClass().getSimpleName(), about, id, where(about, id, before, after, words), words.of(item.body()),
+          problems.get(items.size())));
     }
     return items;
+  }
+
+  private static String where(String about, String id, Snapshot before, Snapshot after, DraftWords words) {
+    if (!about.equals("place")) {
+      return words.name(about, id);
+    }
+    int known = before.placeNumber(id);
+    int made = after.placeNumber(id);
+    return known >= 0 ? before.pathText(known) : made >= 0 ? after.pathText(made) : id;
   }
 }

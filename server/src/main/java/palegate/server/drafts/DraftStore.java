@@ -1,5 +1,7 @@
 package palegate.server.drafts;
 
+import java.sql.ResultSet;
+import java.sql.SQLException;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
@@ -10,25 +12,37 @@ import org.springframework.transaction.annotation.Transactional;
 import palegate.server.store.Instants;
 import tools.jackson.databind.json.JsonMapper;
 
-/** Drafts in the database: they outlive the session, the browser and the application. */
+/**
+ * Drafts in the database: they outlive the session, the browser and the application. Everybody may have several;
+ * one of them is in hand, and takes up what its owner changes.
+ */
 @Component
 class DraftStore {
   /** A change and its own id, by which it is removed. */
   record Item(long id, ChangeBody body) {}
 
   /**
+   * When a draft is to be put in force by itself.
+   *
+   * @param version the version that was scheduled; an edited draft is not what was meant
+   */
+  record Due(Instant at, String note, int version) {}
+
+  /**
    * A draft.
    *
    * @param base the change on which it was begun, or last rehearsed again
    * @param version counts its edits
+   * @param due null if it waits for its owner
+   * @param stopped why it was not put in force when it was due, or null
    */
-  record Draft(long id, String owner, long base, int version, List<Item> items) {
+  record Draft(long id, String owner, String name, boolean inHand, long base, int version, Due due, String stopped, List<Item> items) {
     Draft {
       items = List.copyOf(items);
     }
   }
 
-  private record Head(long id, long base, int version) {}
+  private static final String HEAD = "SELECT id, owner, name, in_hand, base, version, due_at, due_note, due_version, stopped_because FROM drafts ";
 
   private final JdbcClient jdbc;
   private final JsonMapper json;
@@ -38,29 +52,83 @@ class DraftStore {
     this.json = json;
   }
 
+  /** The draft that its owner has in hand. */
   @Transactional(readOnly = true)
   public Optional<Draft> find(String owner) {
-    return head("SELECT id, base, version FROM drafts WHERE owner = :owner", owner).map(head -> withItems(owner, head));
+    return jdbc.sql(HEAD + "WHERE owner = :owner AND in_hand = 1").param("owner", owner).query(this::read).optional();
+  }
+
+  @Transactional(readOnly = true)
+  public Optional<Draft> find(long id) {
+    return jdbc.sql(HEAD + "WHERE id = :id").param("id", id).query(this::read).optional();
   }
 
   /** The same, held until the transaction ends, so that nobody edits it meanwhile. */
   @Transactional(propagation = Propagation.MANDATORY)
   public Optional<Draft> lock(String owner) {
-    return head("SELECT id, base, version FROM drafts WHERE owner = :owner FOR UPDATE", owner).map(head -> withItems(owner, head));
+    return jdbc.sql(HEAD + "WHERE owner = :owner AND in_hand = 1 FOR UPDATE").param("owner", owner).query(this::read).optional();
   }
 
-  /** Begins a draft unless there is one; either way the draft is then held by the transaction. */
+  @Transactional(propagation = Propagation.MANDATORY)
+  public Optional<Draft> lock(long id) {
+    return jdbc.sql(HEAD + "WHERE id = :id FOR UPDATE").param("id", id).query(this::read).optional();
+  }
+
+  /** Begins a draft unless there is one in hand; either way it is then held by the transaction. */
   @Transactional(propagation = Propagation.MANDATORY)
   public Draft lockOrBegin(String owner, long base, Instant now) {
-    jdbc.sql("INSERT IGNORE INTO drafts (owner, base, version, begun_at) VALUES (:owner, :base, 0, :now)")
+    jdbc.sql("INSERT IGNORE INTO drafts (owner, name, in_hand, base, version, begun_at) VALUES (:owner, 'Draft', 1, :base, 0, :now)")
         .param("owner", owner).param("base", base).param("now", Instants.toDatabase(now)).update();
     return lock(owner).orElseThrow();
   }
 
+  /** All drafts of one owner, and those that are shared with them; the oldest first. */
+  @Transactional(readOnly = true)
+  public List<Draft> seenBy(String account) {
+    return jdbc.sql(HEAD + """
+            WHERE owner = :account OR id IN (SELECT draft FROM draft_readers WHERE account = :account) ORDER BY id
+            """)
+        .param("account", account).query(this::read).list();
+  }
+
+  /** The drafts whose time has come. */
+  public List<Draft> dueAt(Instant now) {
+    return jdbc.sql(HEAD + "WHERE due_at <= :now ORDER BY due_at, id").param("now", Instants.toDatabase(now)).query(this::read).list();
+  }
+
+  /** Begins a draft under a name and puts it in hand. */
   @Transactional(propagation = Propagation.MANDATORY)
-  public void add(Draft draft, ChangeBody body) {
-    jdbc.sql("INSERT INTO draft_changes (draft, content) VALUES (:draft, :content)")
-        .param("draft", draft.id()).param("content", json.writeValueAsString(body)).update();
+  public Draft begin(String owner, String name, long base, Instant now) {
+    layDown(owner);
+    jdbc.sql("INSERT INTO drafts (owner, name, in_hand, base, version, begun_at) VALUES (:owner, :name, 1, :base, 0, :now)")
+        .param("owner", owner).param("name", name).param("base", base).param("now", Instants.toDatabase(now)).update();
+    return lock(owner).orElseThrow();
+  }
+
+  @Transactional(propagation = Propagation.MANDATORY)
+  public void takeInHand(Draft draft) {
+    layDown(draft.owner());
+    jdbc.sql("UPDATE drafts SET in_hand = 1 WHERE id = :id").param("id", draft.id()).update();
+  }
+
+  private void layDown(String owner) {
+    jdbc.sql("UPDATE drafts SET in_hand = NULL WHERE owner = :owner AND in_hand = 1").param("owner", owner).update();
+  }
+
+  @Transactional(propagation = Propagation.MANDATORY)
+  public void rename(Draft draft, String name) {
+    jdbc.sql("UPDATE drafts SET name = :name WHERE id = :id").param("name", name).param("id", draft.id()).update();
+  }
+
+  @Transactional(propagation = Propagation.MANDATORY)
+  public void add(Draft draft, List<ChangeBody> bodies) {
+    for (ChangeBody body : bodies) {
+      jdbc.sql("""
+              INSERT INTO draft_changes (draft, position, content)
+              SELECT :draft, COALESCE(MAX(position), 0) + 1, :content FROM draft_changes WHERE draft = :draft
+              """)
+          .param("draft", draft.id()).param("content", json.writerFor(ChangeBody.class).writeValueAsString(body)).update();
+    }
     edited(draft);
   }
 
@@ -72,34 +140,65 @@ class DraftStore {
     return removed == 1;
   }
 
+  /** Puts the changes in another order; {@code items} are all their ids. */
+  @Transactional(propagation = Propagation.MANDATORY)
+  public void reorder(Draft draft, List<Long> items) {
+    for (int i = 0; i < items.size(); i++) {
+      jdbc.sql("UPDATE draft_changes SET position = :position WHERE draft = :draft AND id = :item")
+          .param("position", i + 1).param("draft", draft.id()).param("item", items.get(i)).update();
+    }
+    edited(draft);
+  }
+
   @Transactional(propagation = Propagation.MANDATORY)
   public void rebase(Draft draft, long base) {
     jdbc.sql("UPDATE drafts SET base = :base WHERE id = :id").param("base", base).param("id", draft.id()).update();
     edited(draft);
   }
 
+  /** Sets when the draft is to be put in force by itself; null takes that back. */
+  @Transactional(propagation = Propagation.MANDATORY)
+  public void schedule(Draft draft, Due due) {
+    jdbc.sql("UPDATE drafts SET due_at = :at, due_note = :note, due_version = :version, stopped_because = NULL WHERE id = :id")
+        .param("at", due == null ? null : Instants.toDatabase(due.at())).param("note", due == null ? null : due.note())
+        .param("version", due == null ? null : due.version()).param("id", draft.id()).update();
+  }
+
+  /** A scheduled draft could not be put in force: it waits for its owner, and says why. */
+  @Transactional
+  public void stop(long draft, String why) {
+    jdbc.sql("UPDATE drafts SET due_at = NULL, due_note = NULL, due_version = NULL, stopped_because = :why WHERE id = :id")
+        .param("why", why.length() > 2000 ? why.substring(0, 2000) : why).param("id", draft).update();
+  }
+
   @Transactional
   public boolean discard(String owner) {
-    return jdbc.sql("DELETE FROM drafts WHERE owner = :owner").param("owner", owner).update() == 1;
+    return jdbc.sql("DELETE FROM drafts WHERE owner = :owner AND in_hand = 1").param("owner", owner).update() == 1;
+  }
+
+  @Transactional
+  public void discard(long id) {
+    jdbc.sql("DELETE FROM drafts WHERE id = :id").param("id", id).update();
   }
 
   String asJson(List<Item> items) {
-    return json.writeValueAsString(items.stream().map(Item::body).toArray(ChangeBody[]::new));
+    return json.writerFor(ChangeBody[].class).writeValueAsString(items.stream().map(Item::body).toArray(ChangeBody[]::new));
   }
 
   private void edited(Draft draft) {
     jdbc.sql("UPDATE drafts SET version = version + 1 WHERE id = :id").param("id", draft.id()).update();
   }
 
-  private Optional<Head> head(String sql, String owner) {
-    return jdbc.sql(sql).param("owner", owner)
-        .query((row, i) -> new Head(row.getLong("id"), row.getLong("base"), row.getInt("version"))).optional();
+  private Draft read(ResultSet row, int i) throws SQLException {
+    Instant at = Instants.read(row, "due_at");
+    Due due = at == null ? null : new Due(at, row.getString("due_note"), row.getInt("due_version"));
+    return new Draft(row.getLong("id"), row.getString("owner"), row.getString("name"), row.getInt("in_hand") == 1, row.getLong("base"),
+        row.getInt("version"), due, row.getString("stopped_because"), items(row.getLong("id")));
   }
 
-  private Draft withItems(String owner, Head head) {
-    List<Item> items = jdbc.sql("SELECT id, content FROM draft_changes WHERE draft = :draft ORDER BY id")
-        .param("draft", head.id())
+  private List<Item> items(long draft) {
+    return jdbc.sql("SELECT id, content FROM draft_changes WHERE draft = :draft ORDER BY position, id")
+        .param("draft", draft)
         .query((row, i) -> new Item(row.getLong("id"), json.readValue(row.getString("content"), ChangeBody.class))).list();
-    return new Draft(head.id(), owner, head.base(), head.version(), items);
   }
 }

@@ -10,6 +10,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -43,23 +44,32 @@ public class Drafts {
   private final StructureStore structures;
   private final ChangeLog log;
   private final Accounts accounts;
+  private final Approvals approvals;
+  private final Requests requests;
   private final Clock clock;
   /** The tray, the tree and the lists of one screen ask for the same rehearsal within moments. */
   private final Cache<Key, Rehearsal> rehearsals =
       Caffeine.newBuilder().maximumSize(20).expireAfterWrite(Duration.ofMinutes(2)).build();
 
-  Drafts(DraftStore store, Snapshots snapshots, StructureStore structures, ChangeLog log, Accounts accounts, Clock clock) {
+  Drafts(DraftStore store, Snapshots snapshots, StructureStore structures, ChangeLog log, Accounts accounts, Approvals approvals,
+      Requests requests, Clock clock) {
     this.store = store;
     this.snapshots = snapshots;
     this.structures = structures;
     this.log = log;
     this.accounts = accounts;
+    this.approvals = approvals;
+    this.requests = requests;
     this.clock = clock;
   }
 
-  /** The owner's draft, rehearsed; without one, the rehearsal of nothing. */
+  /** The draft that its owner has in hand, rehearsed; without one, the rehearsal of nothing. */
   public Rehearsed rehearse(String owner) {
-    Optional<DraftStore.Draft> draft = store.find(owner);
+    return rehearse(store.find(owner));
+  }
+
+  /** Any draft, rehearsed. */
+  Rehearsed rehearse(Optional<DraftStore.Draft> draft) {
     Snapshots.Numbered state = snapshots.current();
     if (draft.isEmpty()) {
       return new Rehearsed(null, state.change(), Rehearsal.of(state.snapshot(), List.of(), clock.instant(), null), List.of());
@@ -73,23 +83,36 @@ public class Drafts {
     return drafted ? rehearse(owner).rehearsal().after() : snapshots.current().snapshot();
   }
 
+  /** Adds changes to the draft in hand: all of them, or none if any cannot be made. */
   @Transactional
-  public void add(String owner, ChangeBody body) {
+  public void add(String owner, List<ChangeBody> bodies) {
+    bodies.forEach(body -> refuseWithoutDuty(owner, body));
     Snapshots.Numbered state = snapshots.current();
     DraftStore.Draft draft = store.lockOrBegin(owner, state.change(), clock.instant());
-    ChangeBody complete = body.withEntry();
+    List<ChangeBody> complete = bodies.stream().map(ChangeBody::withEntry).toList();
     List<Change> changes = new ArrayList<>(changes(draft));
-    changes.add(coreOf(complete));
+    int known = changes.size();
+    complete.forEach(body -> changes.add(coreOf(body)));
     Rehearsal rehearsal = Rehearsal.of(state.snapshot(), changes, clock.instant(), null);
-    List<Problem.Fault> faults = rehearsal.refusals().stream().filter(refusal -> refusal.change() == changes.size() - 1)
-        .map(refusal -> new Problem.Fault(refusal.thing().replace(':', ' '), refusal.what(), refusal.remedy())).toList();
+    List<Problem.Fault> faults = rehearsal.refusals().stream().filter(refusal -> refusal.change() >= known)
+        .map(refusal -> new Problem.Fault(bodies.size() == 1 ? refusal.thing().replace(':', ' ') : "change " + (refusal.change() - known + 1),
+            refusal.what(), refusal.remedy())).toList();
     if (!faults.isEmpty()) {
       throw Problem.faults(faults.get(0).what() + " " + faults.get(0).remedy(), faults);
     }
-    if (complete instanceof ChangeBody.BreakPlace broken) {
-      refuseBreakWithoutKeeper(rehearsal, broken.place());
+    for (ChangeBody body : complete) {
+      if (body instanceof ChangeBody.BreakPlace broken) {
+        refuseBreakWithoutKeeper(rehearsal, broken.place());
+      }
     }
     store.add(draft, complete);
+  }
+
+  private void refuseWithoutDuty(String account, ChangeBody body) {
+    if (!accounts.holdsAny(account, body.duty())) {
+      throw Problem.of(HttpStatus.FORBIDDEN, "duty-missing", "Another duty is needed",
+          "This change takes the duty [" + body.duty().word() + "], which is not among yours. Ask somebody who has it.");
+    }
   }
 
   @Transactional
@@ -98,9 +121,21 @@ public class Drafts {
     if (!store.remove(draft, item)) {
       throw Problem.notFound("change in your draft", Long.toString(item));
     }
-    if (draft.items().size() == 1) {
+    if (draft.items().size() == 1 && draft.name().equals("Draft")) {
       store.discard(owner);
     }
+  }
+
+  /** Puts the changes of the draft in hand in another order. */
+  @Transactional
+  public void reorder(String owner, List<Long> items) {
+    DraftStore.Draft draft = store.lock(owner).orElseThrow(Drafts::nothingDrafted);
+    Set<Long> known = draft.items().stream().map(DraftStore.Item::id).collect(Collectors.toSet());
+    if (items.size() != known.size() || !known.equals(Set.copyOf(items))) {
+      throw Problem.of(HttpStatus.CONFLICT, "draft-moved", "The draft is not what you saw",
+          "It has been edited since, perhaps in another window. Look at it again, then put it in order.");
+    }
+    store.reorder(draft, items);
   }
 
   public void discard(String owner) {
@@ -114,20 +149,43 @@ public class Drafts {
   }
 
   /**
-   * Puts a draft in force as the next change; everything or nothing.
+   * How a draft is to be put in force.
    *
    * @param version the version that the author has seen; another one is refused
    * @param acceptLockOuts that places left without a keeper are meant
+   * @param request names the request, so that the same one sent twice is carried out once; may be null
+   */
+  record Order(int version, String note, boolean acceptLockOuts, String request) {}
+
+  /**
+   * Puts the draft in hand in force as the next change; everything or nothing.
+   *
    * @return the number of the change
    */
   @Transactional
-  public long putInForce(String owner, int version, String note, boolean acceptLockOuts) {
+  public long putInForce(String owner, Order order) {
     long number = log.takeNextNumber();
-    DraftStore.Draft draft = store.lock(owner).filter(found -> !found.items().isEmpty()).orElseThrow(Drafts::nothingDrafted);
-    if (draft.version() != version) {
+    Optional<Long> answered = order.request() == null ? Optional.empty() : requests.answered(order.request(), owner);
+    return answered.orElseGet(() -> putInForce(number, store.lock(owner).orElseThrow(Drafts::nothingDrafted), order));
+  }
+
+  /** Puts a draft in force whose time has come, by its id. */
+  @Transactional
+  long putInForce(long draft, Order order) {
+    long number = log.takeNextNumber();
+    return putInForce(number, store.lock(draft).orElseThrow(Drafts::nothingDrafted), order);
+  }
+
+  private long putInForce(long number, DraftStore.Draft draft, Order order) {
+    if (draft.items().isEmpty()) {
+      throw nothingDrafted();
+    }
+    if (draft.version() != order.version()) {
       throw Problem.of(HttpStatus.CONFLICT, "draft-moved", "The draft is not what you saw",
           "It has been edited since, perhaps in another window. Look at the rehearsal again, then put it in force.");
     }
+    String owner = draft.owner();
+    draft.items().forEach(item -> refuseWithoutDuty(owner, item.body()));
     Snapshots.Numbered state = snapshots.current();
     Instant now = clock.instant().truncatedTo(ChronoUnit.MICROS);
     Accounts.Account author = accounts.find(owner).orElseThrow();
@@ -135,11 +193,19 @@ public class Drafts {
     refuseClash(draft, rehearsal, state.snapshot());
     refuseWhatCannotBeMade(rehearsal);
     rehearsal.refusedBreaks().forEach(refused -> refuseBreakWithoutKeeper(rehearsal, refused.place().id()));
-    refuseUnseenLockOuts(rehearsal, acceptLockOuts);
+    refuseUnseenLockOuts(rehearsal, order.acceptLockOuts());
+    approvals.refuseUnapproved(draft, rehearsal);
     Set<String> touches = Touches.between(rehearsal.before().structure(), rehearsal.after().structure());
-    log.write(new ChangeLog.Logged(number, owner, author.name(), now, note, "draft", store.asJson(draft.items())), touches);
+    if (touches.isEmpty()) {
+      throw Problem.of(HttpStatus.UNPROCESSABLE_CONTENT, "no-difference", "The draft alters nothing",
+          "All that it says is so already. Discard it, or draft something else.");
+    }
+    log.write(new ChangeLog.Logged(number, owner, author.name(), now, order.note(), "draft", store.asJson(draft.items())), touches);
     structures.write(rehearsal.before().structure(), rehearsal.after().structure(), number);
-    store.discard(owner);
+    store.discard(draft.id());
+    if (order.request() != null) {
+      requests.remember(order.request(), owner, number);
+    }
     publishAfterCommit(new Snapshots.Numbered(number, rehearsal.after().detached()));
     return number;
   }
@@ -162,8 +228,8 @@ public class Drafts {
 
   private List<ChangeLog.Clash> clashes(DraftStore.Draft draft, Rehearsal rehearsal) {
     Set<String> touched = Touches.between(rehearsal.before().structure(), rehearsal.after().structure());
-    // A change that can no longer be made leaves no difference, and yet its place is touched.
-    draft.items().forEach(item -> touched.add(Touches.place(item.body().place())));
+    // A change that can no longer be made leaves no difference, and yet what it is about is touched.
+    draft.items().forEach(item -> touched.add(item.body().toCore().thing()));
     return log.clashes(draft.base(), touched);
   }
 
@@ -204,11 +270,11 @@ public class Drafts {
     }
   }
 
-  private static List<Change> changes(DraftStore.Draft draft) {
-    return draft.items().stream().map(item -> (Change) item.body().toCore()).toList();
+  static List<Change> changes(DraftStore.Draft draft) {
+    return draft.items().stream().map(item -> item.body().toCore()).toList();
   }
 
-  private static Change coreOf(ChangeBody body) {
+  static Change coreOf(ChangeBody body) {
     try {
       return body.toCore();
     } catch (IllegalArgumentException wrong) {
@@ -216,7 +282,7 @@ public class Drafts {
     }
   }
 
-  private static Problem nothingDrafted() {
+  static Problem nothingDrafted() {
     return Problem.of(HttpStatus.CONFLICT, "no-draft", "There is nothing in your draft",
         "It may have been put in force or discarded already, perhaps in another window.");
   }

@@ -2,14 +2,22 @@ package palegate.server.journal;
 
 import java.security.Principal;
 import java.time.Instant;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
+import palegate.core.drafts.Change;
+import palegate.core.drafts.Reversal;
 import palegate.core.structure.Structure;
+import palegate.server.drafts.BodyOf;
+import palegate.server.drafts.Shelf;
 import palegate.server.session.Accounts;
 import palegate.server.session.Duty;
 import palegate.server.shell.MayBeMissing;
@@ -35,8 +43,10 @@ class JournalController {
   private final ChangeLog log;
   private final StructureStore structures;
   private final Snapshots snapshots;
+  private final Shelf shelf;
 
-  JournalController(ChangeLog log, StructureStore structures, Snapshots snapshots, Accounts accounts) {
+  JournalController(ChangeLog log, StructureStore structures, Snapshots snapshots, Accounts accounts, Shelf shelf) {
+    this.shelf = shelf;
     this.accounts = accounts;
     this.log = log;
     this.structures = structures;
@@ -59,6 +69,50 @@ class JournalController {
     List<StructureStore.Altered> altered = structures.alteredBy(number);
     return new ChangeDetail(line(logged), Page.of(altered.size(), altered.stream().map(thing -> new Altered(thing.kind(), thing.id(), words.title(thing),
         thing.before() == null ? null : words.fields(thing.before()), thing.after() == null ? null : words.fields(thing.after()))), offset, limit));
+  }
+
+  /** What became of a reversal: the draft that holds it, and what it leaves alone. */
+  record Reversed(long draft, int changes, List<LeftAlone> left) {}
+
+  record LeftAlone(String thing, String why) {}
+
+  /** Makes a draft that turns a change back, and puts it in hand. */
+  @PostMapping("/{number}/reversal")
+  @ResponseStatus(HttpStatus.CREATED)
+  Reversed reverse(@PathVariable long number, Principal who) {
+    ChangeLog.Logged logged = log.find(number).orElseThrow(() -> Problem.notFound("change", Long.toString(number)));
+    if (number == 1) {
+      throw Problem.of(HttpStatus.UNPROCESSABLE_CONTENT, "the-beginning", "The beginning cannot be turned back", "There was nothing before the first change.");
+    }
+    Structure then = snapshots.asOf(number - 1).snapshot().structure();
+    Structure after = snapshots.asOf(number).snapshot().structure();
+    Structure now = snapshots.current().snapshot().structure();
+    Reversal reversal = Reversal.of(then, after, now);
+    List<LeftAlone> left = new ArrayList<>(reversal.left().stream().map(one -> new LeftAlone(nameOf(one.thing(), now, after), one.why())).toList());
+    List<Change> changes = reversal.changes();
+    changes.stream().filter(change -> BodyOf.change(change).isEmpty())
+        .forEach(change -> left.add(new LeftAlone(nameOf(change.thing(), now, after), "Walls cannot be drafted here yet.")));
+    if (changes.stream().allMatch(change -> BodyOf.change(change).isEmpty())) {
+      throw Problem.of(HttpStatus.UNPROCESSABLE_CONTENT, "nothing-to-turn-back", "Nothing to turn back",
+          "Everything that change " + number + " altered has been altered again since, or is so already.").with("left", left);
+    }
+    long draft = shelf.begin(who.getName(), "Undo change " + number + ": " + (logged.note().length() > 120 ? logged.note().substring(0, 120) : logged.note()), changes);
+    return new Reversed(draft, changes.size(), left);
+  }
+
+  private static String nameOf(String thing, Structure now, Structure then) {
+    String kind = thing.substring(0, thing.indexOf(':'));
+    String id = thing.substring(thing.indexOf(':') + 1);
+    Structure known = kind.equals("place") && !now.places().containsKey(id) ? then : now;
+    return switch (kind) {
+      case "place" -> known.places().containsKey(id) ? known.places().get(id).name() : id;
+      case "group" -> known.groups().containsKey(id) ? known.groups().get(id).name() : id;
+      case "person" -> known.people().containsKey(id) ? known.people().get(id).name() : id;
+      case "role" -> known.roles().containsKey(id) ? known.roles().get(id).name() : id;
+      case "type" -> known.types().containsKey(id) ? known.types().get(id).name() : id;
+      case "wall" -> known.walls().containsKey(id) ? known.walls().get(id).name() : id;
+      default -> id;
+    };
   }
 
   private static JournalLine line(ChangeLog.Logged logged) {

@@ -1,6 +1,6 @@
 package palegate.server.people;
 
-import java.time.Clock;
+import java.security.Principal;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -10,43 +10,68 @@ import java.util.function.Function;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
+import palegate.core.people.Person;
 import palegate.core.people.Subject;
-import palegate.core.snapshot.Snapshot;
 import palegate.core.structure.Structure;
+import palegate.server.drafts.Shown;
 import palegate.server.shell.Page;
-import palegate.server.store.Snapshots;
 
 /** Finding people and subjects by what somebody types. */
 @RestController
 class PeopleController {
   private static final int FOUND_AT_MOST = 30;
 
-  private final Snapshots snapshots;
-  private final Clock clock;
+  /** Which people are listed. */
+  enum Standing {
+    ALL, STAFF, OUTSIDERS, INACTIVE;
 
-  PeopleController(Snapshots snapshots, Clock clock) {
-    this.snapshots = snapshots;
-    this.clock = clock;
+    boolean takes(Person person) {
+      return switch (this) {
+        case ALL -> true;
+        case STAFF -> person.staff() && person.active();
+        case OUTSIDERS -> person.external() && person.active();
+        case INACTIVE -> !person.active();
+      };
+    }
   }
 
-  /** People whose name, login or address contains the text, by name. */
+  /** How people are put in order. */
+  enum Order { NAME, UNIT, LOGIN }
+
+  private final Shown shown;
+
+  PeopleController(Shown shown) {
+    this.shown = shown;
+  }
+
+  /** People whose name, login or address contains the text. */
   @GetMapping("/api/people")
-  Page<PersonView> people(@RequestParam(defaultValue = "") String text, @RequestParam(defaultValue = "0") int offset,
-      @RequestParam(defaultValue = "" + FOUND_AT_MOST) int limit) {
-    Structure structure = snapshots.current().snapshot().structure();
+  Page<PersonView> people(@RequestParam(defaultValue = "") String text, @RequestParam(defaultValue = "ALL") Standing standing,
+      @RequestParam(required = false) String unit, @RequestParam(defaultValue = "NAME") Order order, @RequestParam(defaultValue = "0") int offset,
+      @RequestParam(defaultValue = "" + FOUND_AT_MOST) int limit, Principal who) {
+    Structure structure = shown.to(who.getName()).structure();
     String wanted = text.toLowerCase(Locale.ROOT).strip();
-    List<PersonView> found = structure.people().values().stream()
+    Comparator<Person> byName = Comparator.comparing(Person::name).thenComparing(Person::id);
+    Comparator<Person> inOrder = switch (order) {
+      case NAME -> byName;
+      case UNIT -> Comparator.comparing((Person person) -> unitName(person, structure)).thenComparing(byName);
+      case LOGIN -> Comparator.comparing((Person person) -> person.login() == null ? "" : person.login()).thenComparing(byName);
+    };
+    List<Person> found = structure.people().values().stream()
         .filter(person -> contains(person.name(), wanted) || contains(person.login(), wanted) || contains(person.email(), wanted))
-        .map(person -> PersonView.of(person, structure))
-        .sorted(Comparator.comparing(PersonView::name).thenComparing(PersonView::id)).toList();
-    return Page.of(found, offset, limit);
+        .filter(standing::takes).filter(person -> unit == null || unit.equals(person.unit())).sorted(inOrder).toList();
+    return Page.of(found.size(), found.stream().map(person -> PersonView.of(person, structure)), offset, limit);
+  }
+
+  private static String unitName(Person person, Structure structure) {
+    return person.unit() == null ? "" : structure.units().get(person.unit()).name();
   }
 
   /** Subjects whose name contains the text: built-in ones, groups, units, then people. */
   @GetMapping("/api/subjects")
-  Page<SubjectView> subjects(@RequestParam(defaultValue = "") String text) {
-    Snapshot snapshot = snapshots.current().snapshot();
-    Structure structure = snapshot.structure();
+  Page<SubjectView> subjects(@RequestParam(defaultValue = "") String text, Principal who) {
+    Shown.State state = shown.to(who.getName());
+    Structure structure = state.structure();
     String wanted = text.toLowerCase(Locale.ROOT).strip();
     List<Subject> found = new ArrayList<>();
     for (Subject.BuiltIn builtIn : Subject.BuiltIn.values()) {
@@ -57,9 +82,8 @@ class PeopleController {
     found.addAll(matching(structure.groups(), group -> group.name(), wanted, Subject.OfGroup::new));
     found.addAll(matching(structure.units(), unit -> unit.name(), wanted, Subject.OfUnit::new));
     found.addAll(matching(structure.people(), person -> person.name(), wanted, Subject.OfPerson::new));
-    List<SubjectView> shown = found.stream().limit(FOUND_AT_MOST)
-        .map(subject -> SubjectView.of(subject, snapshot.at(clock.instant()))).toList();
-    return new Page<>(found.size(), 0, shown);
+    List<SubjectView> views = found.stream().limit(FOUND_AT_MOST).map(subject -> SubjectView.of(subject, state.moment())).toList();
+    return new Page<>(found.size(), 0, views);
   }
 
   private static <T> List<Subject> matching(Map<String, T> all, Function<T, String> name, String wanted,

@@ -49,9 +49,17 @@ class AccessListController {
     Snapshot before = rehearsed.rehearsal().before();
     Snapshot after = rehearsed.rehearsal().after();
     Instant now = clock.instant();
-    int number = PlacesController.number(before, id);
+    int number = before.placeNumber(id);
+    int numberAfter = after.placeNumber(id);
+    if (number < 0) {
+      // Only the draft has the place: everything at it is drafted.
+      AccessList made = AccessList.of(after, now, PlacesController.number(after, id));
+      PersonSet people = after.at(now).holders(numberAfter).anyone();
+      return new AccessListView(rehearsed.change(), false, made.place().standsAlone(), people.size(), people.sizeOfAnd(after.at(now).activeOutsiders()),
+          made.lines().stream().map(line -> view(line, after, line.own() ? Drafted.ADDED : Drafted.NO)).sorted((a, b) -> Boolean.compare(b.own(), a.own())).toList());
+    }
     AccessList inForce = AccessList.of(before, now, number);
-    AccessList drafted = AccessList.of(after, now, after.placeNumber(id));
+    AccessList drafted = numberAfter < 0 ? new AccessList(inForce.place(), List.of()) : AccessList.of(after, now, numberAfter);
     Set<String> kept = keys(drafted);
     Set<String> known = keys(inForce);
     List<AccessLine> lines = new ArrayList<>();

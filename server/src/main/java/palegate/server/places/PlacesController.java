@@ -25,9 +25,21 @@ import palegate.server.shell.Problem;
 /** The tree of places, one place, and who can do what there. */
 @RestController
 class PlacesController {
-  /** One place with its path; {@code drafted} tells whether the asker's draft changes its access list. */
-  record PlaceDetail(PlaceView place, List<PlaceView.Post> path, Map<String, String> labels, @MayBeMissing String owner, @MayBeMissing String target,
-      boolean drafted, boolean standsAloneDrafted, List<String> guards) {}
+  /** A label that flows down from a place above. */
+  record Inherited(String key, String value, String from, String fromName) {}
+
+  /**
+   * One place with its path.
+   *
+   * @param labels its own, as the draft would have them; so are owner, type and guards
+   * @param drafted whether the asker's draft changes anything of it
+   * @param made whether only the draft has it
+   * @param gone whether the draft takes it away
+   * @param nameDrafted what the draft calls it
+   */
+  record PlaceDetail(PlaceView place, List<PlaceView.Post> path, Map<String, String> labels, List<Inherited> inheritedLabels, @MayBeMissing String owner,
+      @MayBeMissing String ownerId, @MayBeMissing String typeId, @MayBeMissing String target, boolean drafted, boolean made, boolean gone,
+      boolean standsAloneDrafted, String nameDrafted, List<String> guards, @MayBeMissing String ceiling, boolean reserveSharing, boolean noTakeaway) {}
 
   record Found(String id, String name, String kind, String path) {}
 
@@ -62,7 +74,7 @@ class PlacesController {
   /** Places whose name contains the text, in tree order. */
   @GetMapping("/api/places")
   Page<Found> find(@RequestParam String text, @RequestParam(defaultValue = "30") int limit, Principal who) {
-    Snapshot snapshot = drafts.shown(who.getName(), false);
+    Snapshot snapshot = drafts.shown(who.getName(), true);
     String wanted = text.toLowerCase(Locale.ROOT).strip();
     IntStream all = snapshot.placeCount() == 0 ? IntStream.empty() : snapshot.inDisplayOrder(0);
     int[] found = all.filter(place -> snapshot.place(place).name().toLowerCase(Locale.ROOT).contains(wanted)).toArray();
@@ -70,21 +82,39 @@ class PlacesController {
         snapshot.place(number).name(), snapshot.place(number).kind().word(), snapshot.pathText(number))), 0, limit);
   }
 
+  /** A place in force or, if only the draft has it, as the draft makes it. */
   @GetMapping("/api/places/{id}")
   PlaceDetail place(@PathVariable String id, Principal who) {
     Drafts.Rehearsed rehearsed = drafts.rehearse(who.getName());
-    Snapshot snapshot = rehearsed.rehearsal().before();
+    Snapshot before = rehearsed.rehearsal().before();
+    Snapshot after = rehearsed.rehearsal().after();
+    int numberAfter = after.placeNumber(id);
+    boolean made = before.placeNumber(id) < 0;
+    Snapshot snapshot = made ? after : before;
     int number = number(snapshot, id);
     Place place = snapshot.place(number);
     Moment moment = snapshot.at(clock.instant());
-    Snapshot after = rehearsed.rehearsal().after();
-    int numberAfter = after.placeNumber(id);
     boolean standsAloneAfter = numberAfter >= 0 && after.place(numberAfter).standsAlone();
-    boolean drafted = numberAfter < 0 || standsAloneAfter != place.standsAlone()
-        || !after.ownEntries(numberAfter).equals(snapshot.ownEntries(number));
-    return new PlaceDetail(PlaceView.of(moment, number), PlaceView.path(moment, number), new TreeMap<>(place.labels()),
-        place.owner() == null ? null : snapshot.structure().people().get(place.owner()).name(),
-        place.target(), drafted, standsAloneAfter, new GuardWords(moment).at(number));
+    boolean drafted = made || numberAfter < 0 || !after.place(numberAfter).equals(place) || !after.ownEntries(numberAfter).equals(snapshot.ownEntries(number));
+    Place shown = numberAfter < 0 ? place : after.place(numberAfter);
+    return new PlaceDetail(PlaceView.of(moment, number), PlaceView.path(moment, number), new TreeMap<>(shown.labels()), inherited(snapshot, number),
+        shown.owner() == null ? null : after.structure().people().get(shown.owner()).name(), shown.owner(), shown.type(), shown.target(),
+        drafted, made, numberAfter < 0, standsAloneAfter, numberAfter < 0 ? place.name() : after.place(numberAfter).name(),
+        new GuardWords(moment).at(number), shown.guards().ceiling(), shown.guards().reserveSharing(), shown.guards().noTakeaway());
+  }
+
+  /** Labels from above, each with where it comes from. */
+  private static List<Inherited> inherited(Snapshot snapshot, int number) {
+    Map<String, Inherited> labels = new TreeMap<>();
+    for (int at = snapshot.parent(number); at >= 0; at = snapshot.parent(at)) {
+      Place above = snapshot.place(at);
+      above.labels().forEach((key, value) -> {
+        if (!snapshot.place(number).labels().containsKey(key)) {
+          labels.putIfAbsent(key, new Inherited(key, value, above.id(), above.name()));
+        }
+      });
+    }
+    return List.copyOf(labels.values());
   }
 
   /** Everyone with at least one right at the place, outsiders set apart by their mark, by name. */

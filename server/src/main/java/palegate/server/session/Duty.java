@@ -1,15 +1,27 @@
 package palegate.server.session;
 
+import java.util.Arrays;
 import java.util.Locale;
 
 /** What an account may do in the console (access rules, section 9), as far as it exists yet. */
 public enum Duty {
-  /** Change grants, withholdings and breaks, by way of a draft. */
+  /** Change access lists, breaks, house rules, ceilings, roles, and which places there are. */
   ACCESS,
   /** Read everything, change nothing. */
   AUDIT,
-  /** See why walls stand. */
-  WALLS;
+  /** Except people from walls; see why walls stand. */
+  WALLS,
+  /** Change people, units, groups and memberships. */
+  PEOPLE,
+  /** Change document types, their fields and clearances. */
+  TYPES,
+  /** Appoint overseers. */
+  OVERSIGHT;
+
+  /** The duties that let somebody change anything: by way of a draft. */
+  public static Duty[] changing() {
+    return Arrays.stream(values()).filter(duty -> duty != AUDIT).toArray(Duty[]::new);
+  }
 
   public String word() {
     return name().toLowerCase(Locale.ROOT);

@@ -7,9 +7,12 @@ import org.springframework.web.bind.annotation.GetMapping;
 @Controller
 class Pages {
   static final String[] ADDRESSES = {
-    "/", "/sign-in", "/places", "/places/**", "/statements", "/statements/**", "/journal", "/journal/**", "/rehearsal"};
+    "/", "/sign-in", "/places", "/places/**", "/breaks", "/breaks/**", "/people", "/people/**", "/roles", "/roles/**", "/types", "/types/**",
+    "/statements", "/statements/**", "/journal", "/journal/**", "/between", "/rehearsal", "/drafts", "/drafts/**"};
 
-  @GetMapping({"/", "/sign-in", "/places", "/places/**", "/statements", "/statements/**", "/journal", "/journal/**", "/rehearsal"})
+  @GetMapping({
+    "/", "/sign-in", "/places", "/places/**", "/breaks", "/breaks/**", "/people", "/people/**", "/roles", "/roles/**", "/types", "/types/**",
+    "/statements", "/statements/**", "/journal", "/journal/**", "/between", "/rehearsal", "/drafts", "/drafts/**"})
   String page() {
     return "forward:/index.html";
   }

@@ -61,8 +61,12 @@ class Security {
             .requestMatchers(HttpMethod.GET, Pages.ADDRESSES).permitAll()
             .requestMatchers(HttpMethod.GET, "/index.html", "/favicon.svg", "/assets/**").permitAll()
             .requestMatchers("/api/session").permitAll()
-            .requestMatchers(HttpMethod.GET, "/api/**").access(holding(accounts, Duty.ACCESS, Duty.AUDIT, Duty.WALLS))
-            .requestMatchers("/api/draft/**").access(holding(accounts, Duty.ACCESS))
+            .requestMatchers(HttpMethod.GET, "/api/**").access(holding(accounts, Duty.values()))
+            .requestMatchers("/api/draft/**", "/api/drafts/**").access(holding(accounts, Duty.changing()))
+            .requestMatchers(HttpMethod.POST, "/api/people/matches", "/api/places/*/outline", "/api/types/conversion", "/api/journal/*/reversal")
+            .access(holding(accounts, Duty.changing()))
+            .requestMatchers(HttpMethod.PUT, "/api/places/*/content").access(holding(accounts, Duty.values()))
+            .requestMatchers("/api/list-templates/**", "/api/approval-rules/**").access(holding(accounts, Duty.ACCESS))
             .anyRequest().denyAll())
         .build();
   }

@@ -65,10 +65,14 @@ class PlaceRows {
     return conditions.any() ? conditions : Conditions.NONE;
   }
 
+  /** Writes the ids of places that begin: others may refer to them before their states are written. */
+  void name(Delta<Place> delta) {
+    batches.insert("INSERT IGNORE INTO places (id) VALUES (?)", delta.begun(), place -> new Object[] {place.id()});
+  }
+
   void write(Delta<Place> delta, long change) {
     batches.changeOneEach("UPDATE place_states SET ended = ? WHERE place = ? AND ended IS NULL", delta.over(),
         place -> new Object[] {change, place.id()});
-    batches.insert("INSERT IGNORE INTO places (id) VALUES (?)", delta.begun(), place -> new Object[] {place.id()});
     batches.insert("""
         INSERT INTO place_states (place, began, kind, parent, name, stands_alone, type, owner, target,
                                   ceiling, reserve_sharing, no_takeaway, is_private, frozen, checked_out_by, checked_out_at)

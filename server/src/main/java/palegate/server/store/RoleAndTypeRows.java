@@ -3,8 +3,10 @@ package palegate.server.store;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.function.Function;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
@@ -47,9 +49,18 @@ class RoleAndTypeRows {
             new Clearance(SubjectColumns.read(row), row.getString("role"), Instants.period(row))))
         .list()
         .forEach(held -> clearances.computeIfAbsent(held.getKey(), any -> new ArrayList<>()).add(held.getValue()));
-    return jdbc.sql("SELECT r.type, r.name, r.guarded, r.fields FROM type_states r WHERE " + span.condition + " ORDER BY r.type")
+    Map<String, Set<String>> libraries = new HashMap<>();
+    jdbc.sql("""
+            SELECT l.type, l.library FROM type_libraries l JOIN type_states r ON r.type = l.type AND r.began = l.began
+            WHERE %s
+            """.formatted(span.condition))
         .param("change", change)
-        .query((row, i) -> new DocumentType(row.getString("type"), row.getString("name"), row.getBoolean("guarded"),
+        .query((row, i) -> Map.entry(row.getString("type"), row.getString("library"))).list()
+        .forEach(used -> libraries.computeIfAbsent(used.getKey(), any -> new HashSet<>()).add(used.getValue()));
+    return jdbc.sql("SELECT r.type, r.name, r.short_name, r.guarded, r.fields FROM type_states r WHERE " + span.condition + " ORDER BY r.type")
+        .param("change", change)
+        .query((row, i) -> new DocumentType(row.getString("type"), row.getString("name"), row.getString("short_name"),
+            row.getBoolean("guarded"), libraries.getOrDefault(row.getString("type"), Set.of()),
             json.readValue(row.getString("fields"), new TypeReference<List<DocumentType.Field>>() {}),
             clearances.getOrDefault(row.getString("type"), List.of())))
         .list();
@@ -67,8 +78,11 @@ class RoleAndTypeRows {
     batches.changeOneEach("UPDATE type_states SET ended = ? WHERE type = ? AND ended IS NULL", delta.over(),
         type -> new Object[] {change, type.id()});
     batches.insert("INSERT IGNORE INTO document_types (id) VALUES (?)", delta.begun(), type -> new Object[] {type.id()});
-    batches.insert("INSERT INTO type_states (type, began, name, guarded, fields) VALUES (?, ?, ?, ?, ?)", delta.begun(),
-        type -> new Object[] {type.id(), change, type.name(), type.guarded(), json.writeValueAsString(type.fields())});
+    batches.insert("INSERT INTO type_states (type, began, name, short_name, guarded, fields) VALUES (?, ?, ?, ?, ?, ?)", delta.begun(),
+        type -> new Object[] {type.id(), change, type.name(), type.shortName(), type.guarded(), json.writeValueAsString(type.fields())});
+    batches.insert("INSERT INTO type_libraries (type, began, library) VALUES (?, ?, ?)",
+        delta.begun().stream().flatMap(type -> type.libraries().stream().sorted().map(library -> new Object[] {type.id(), change, library})).toList(),
+        Function.identity());
     List<Object[]> clearances = new ArrayList<>();
     for (DocumentType type : delta.begun()) {
       for (int position = 0; position < type.clearances().size(); position++) {

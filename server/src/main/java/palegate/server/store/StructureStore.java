@@ -74,8 +74,10 @@ public class StructureStore {
     people.writePeople(Delta.between(before.people(), after.people()), change);
     groups.write(before.groups(), after.groups(), change);
     rolesAndTypes.writeRoles(Delta.between(before.roles(), after.roles()), change);
+    Delta<Place> laidOut = Delta.between(before.places(), after.places());
+    places.name(laidOut);
     rolesAndTypes.writeTypes(Delta.between(before.types(), after.types()), change);
-    places.write(Delta.between(before.places(), after.places()), change);
+    places.write(laidOut, change);
     entries.writeGrants(Delta.between(before.grants(), after.grants()), change);
     entries.writeWithholdings(Delta.between(before.withholdings(), after.withholdings()), change);
     oversights.write(Delta.between(before.oversights(), after.oversights()), change);

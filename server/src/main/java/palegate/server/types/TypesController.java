@@ -1,27 +1,153 @@
 package palegate.server.types;
 
+import jakarta.validation.Valid;
+import java.security.Principal;
+import java.time.Instant;
+import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Map;
 import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
-import palegate.server.store.Snapshots;
+import palegate.core.people.Subject;
+import palegate.core.places.Place;
+import palegate.core.places.PlaceKind;
+import palegate.core.questions.TypeMatrix;
+import palegate.core.structure.Structure;
+import palegate.core.types.Clearance;
+import palegate.core.types.Conversion;
+import palegate.core.types.DocumentType;
+import palegate.server.drafts.Shown;
+import palegate.server.drafts.TypeBody;
+import palegate.server.people.SubjectView;
+import palegate.server.shell.MayBeMissing;
+import palegate.server.shell.Page;
+import palegate.server.shell.Problem;
 
-/** The customer's document types. */
+/** The customer's document types: fields, clearances, and who may do what with papers of each. */
 @RestController
+@RequestMapping("/api/types")
 class TypesController {
-  record TypeView(String id, String name) {}
+  record ClearanceView(SubjectView subject, String role, String roleName, List<String> rights, @MayBeMissing Instant from, @MayBeMissing Instant until, boolean current) {}
 
-  private final Snapshots snapshots;
+  /** A type; {@code lacking} counts its documents that lack a required field. */
+  record TypeView(String id, String name, @MayBeMissing String shortName, boolean guarded, List<String> libraries, List<TypeBody.TypeField> fields,
+      List<ClearanceView> clearances, int documents, int lacking, Shown.Drafted drafted) {}
 
-  TypesController(Snapshots snapshots) {
-    this.snapshots = snapshots;
+  record Lacking(String place, String path, List<String> fields) {}
+
+  /** A value that a changed type would convert; {@code after} is missing where it cannot be converted and stays. */
+  record Converted(String place, String path, String field, String before, @MayBeMissing String after) {}
+
+  record CellView(int people, int finds, int reads, int adds, int deletes, List<String> every, List<String> some) {}
+
+  record MatrixView(List<SubjectView> subjects, List<TypeName> types, List<List<CellView>> cells) {}
+
+  record TypeName(String id, String name, boolean guarded) {}
+
+  private final Shown shown;
+
+  TypesController(Shown shown) {
+    this.shown = shown;
   }
 
   /** All types, by name. */
-  @GetMapping("/api/types")
-  List<TypeView> types() {
-    return snapshots.current().snapshot().structure().types().values().stream()
-        .map(type -> new TypeView(type.id(), type.name()))
-        .sorted(Comparator.comparing(TypeView::name)).toList();
+  @GetMapping
+  List<TypeView> types(Principal who) {
+    Shown.State state = shown.to(who.getName());
+    return sorted(state.structure()).stream().map(type -> view(state, type)).toList();
+  }
+
+  private static List<DocumentType> sorted(Structure structure) {
+    return structure.types().values().stream().sorted(Comparator.comparing(DocumentType::name).thenComparing(DocumentType::id)).toList();
+  }
+
+  private static TypeView view(Shown.State state, DocumentType type) {
+    int documents = (int) state.structure().places().values().stream().filter(place -> type.id().equals(place.type())).count();
+    return new TypeView(type.id(), type.name(), type.shortName(), type.guarded(), type.libraries().stream().sorted().toList(),
+        type.fields().stream().map(TypeBody.TypeField::of).toList(), type.clearances().stream().map(clearance -> view(state, clearance)).toList(),
+        documents, Conversion.lacking(state.structure(), type).size(), state.drafted(Structure::types, type.id()));
+  }
+
+  private static ClearanceView view(Shown.State state, Clearance clearance) {
+    var role = state.structure().roles().get(clearance.role());
+    return new ClearanceView(SubjectView.of(clearance.subject(), state.moment()), role.id(), role.name(), role.rights().words(), clearance.period().from(),
+        clearance.period().until(), clearance.period().holdsAt(state.now()));
+  }
+
+  /** The documents of a type that lack a required field, in the order in which places were made. */
+  @GetMapping("/{id}/lacking")
+  Page<Lacking> lacking(@PathVariable String id, @RequestParam(defaultValue = "0") int offset, @RequestParam(defaultValue = "200") int limit, Principal who) {
+    Shown.State state = shown.to(who.getName());
+    Map<Place, List<DocumentType.Field>> lacking = Conversion.lacking(state.structure(), known(state, id));
+    return Page.of(lacking.size(), lacking.entrySet().stream().map(entry -> new Lacking(entry.getKey().id(), path(state, entry.getKey()),
+        entry.getValue().stream().map(DocumentType.Field::label).toList())), offset, limit);
+  }
+
+  /** What a changed type would make of the values that its documents have: asked before it is drafted. */
+  @PostMapping("/conversion")
+  Page<Converted> conversion(@Valid @RequestBody TypeBody.SetType changed, Principal who) {
+    Shown.State state = shown.to(who.getName());
+    if (changed.type() == null) {
+      return new Page<>(0, 0, List.of());
+    }
+    List<Conversion.Converted> converted = new ArrayList<>(Conversion.of(state.structure(), changed.documentType()));
+    converted.sort(Comparator.comparing(one -> one.after() != null));
+    return Page.of(converted.size(), converted.stream().map(one -> new Converted(one.document().id(), path(state, one.document()), one.field().label(),
+        one.before(), one.after())), 0, Page.LIMIT);
+  }
+
+  /** Who may see, add and delete papers of each type: of a library, or of the repository as a whole. */
+  @GetMapping("/matrix")
+  MatrixView matrix(@RequestParam(required = false) String library, Principal who) {
+    Shown.State state = shown.to(who.getName());
+    int container = library == null ? 0 : state.after().placeNumber(library);
+    if (container < 0 || library != null && state.after().place(container).kind() != PlaceKind.LIBRARY) {
+      throw Problem.notFound("library", library);
+    }
+    List<DocumentType> types = sorted(state.structure()).stream()
+        .filter(type -> library == null || type.libraries().isEmpty() || type.libraries().contains(library)).toList();
+    List<Subject> subjects = subjects(state, container);
+    TypeMatrix matrix = TypeMatrix.of(state.moment(), container, subjects, types);
+    List<List<CellView>> cells = new ArrayList<>();
+    for (int row = 0; row < subjects.size(); row++) {
+      List<CellView> line = new ArrayList<>();
+      for (int column = 0; column < types.size(); column++) {
+        TypeMatrix.Cell cell = matrix.cell(row, column);
+        line.add(new CellView(cell.people(), cell.finds(), cell.reads(), cell.adds(), cell.deletes(), cell.every().words(), cell.some().words()));
+      }
+      cells.add(line);
+    }
+    return new MatrixView(subjects.stream().map(subject -> SubjectView.of(subject, state.moment())).toList(),
+        types.stream().map(type -> new TypeName(type.id(), type.name(), type.guarded())).toList(), cells);
+  }
+
+  /** Whom the entries that reach the container name, or the clearances of any type; by name. */
+  private static List<Subject> subjects(Shown.State state, int container) {
+    List<Subject> named = new ArrayList<>();
+    state.after().reachingEntries(container).forEach(entry -> named.add(entry.subject()));
+    if (container == 0) {
+      state.structure().entries().forEach(entry -> named.add(entry.subject()));
+    }
+    state.structure().types().values().forEach(type -> type.clearances().forEach(clearance -> named.add(clearance.subject())));
+    return named.stream().distinct().sorted(Comparator.comparing((Subject subject) -> subject instanceof Subject.OfPerson)
+        .thenComparing(subject -> SubjectView.of(subject, state.moment()).name())).limit(200).toList();
+  }
+
+  private static String path(Shown.State state, Place place) {
+    return state.after().pathText(state.after().placeNumber(place.id()));
+  }
+
+  private static DocumentType known(Shown.State state, String id) {
+    DocumentType type = state.structure().types().get(id);
+    if (type == null) {
+      throw Problem.notFound("type", id);
+    }
+    return type;
   }
 }

@@ -4,10 +4,14 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.time.Instant;
+import java.util.Arrays;
 import java.util.List;
+import java.util.Map;
 import org.junit.jupiter.api.Test;
 import palegate.core.access.Grant;
 import palegate.core.drafts.Change;
+import palegate.core.places.Conditions;
+import palegate.core.types.DocumentType;
 import tools.jackson.databind.json.JsonMapper;
 
 class ChangeBodyTest {
@@ -15,20 +19,56 @@ class ChangeBodyTest {
   private static final ChangeBody.SubjectRef MIA = new ChangeBody.SubjectRef("person", "p-mia");
 
   @Test
-  void every_kind_of_change_is_kept_as_json_and_read_back_the_same() {
+  void every_kind_of_change_is_kept_as_json_read_back_the_same_and_told_by_the_core_in_the_same_words() {
     Instant day = Instant.parse("2026-12-01T00:00:00Z");
     List<ChangeBody> all = List.of(
         new ChangeBody.AddGrant("e-1", "f", MIA, "r", List.of("fee"), null, day, "why"),
         new ChangeBody.RemoveGrant("e-1", "f"),
-        new ChangeBody.AddWithholding("e-2", "f", MIA, List.of("copy"), null, day, null, null),
+        new ChangeBody.AddWithholding("e-2", "f", MIA, List.of("copy"), List.of(), day, null, null),
         new ChangeBody.RemoveWithholding("e-2", "f"),
         new ChangeBody.BreakPlace("e-3", "f", Change.Start.EMPTY, List.of(new ChangeBody.Keeper(MIA, "r"))),
-        new ChangeBody.RejoinPlace("f", true));
-    assertThat(ChangeBody.class.getPermittedSubclasses()).hasSize(all.size());
+        new ChangeBody.RejoinPlace("f", true),
+        new GuardBody.SetGuards("f", "r", true, false),
+        new GuardBody.Release("d", Conditions.Condition.FROZEN),
+        new GuardBody.AddOversight("o", "f", MIA, null, day, "why"),
+        new GuardBody.RemoveOversight("o", "f"),
+        new GuardBody.AddException("w", MIA, day),
+        new PeopleBody.SetPerson("p", "Pia", "pia", "pia@sallowpoint.example", false, true, "u"),
+        new PeopleBody.SetUnit("u", "Unit", null),
+        new PeopleBody.RemoveUnit("u"),
+        new PeopleBody.SetGroup("g", "Group", "why"),
+        new PeopleBody.RemoveGroup("g"),
+        new PeopleBody.AddMember("g", "person", "p", null, day),
+        new PeopleBody.RemoveMember("g", "group", "h", day, null),
+        new RoleBody.SetRole("r", "Role", List.of("find", "read")),
+        new RoleBody.RemoveRole("r"),
+        new TypeBody.SetType("t", "Type", "T", true, List.of("lib"), List.of(new TypeBody.TypeField("k", "Key", DocumentType.Kind.CHOICE, List.of("a"), true, 12, true, "help"))),
+        new TypeBody.RemoveType("t"),
+        new TypeBody.AddClearance("t", MIA, "r", null, day),
+        new TypeBody.RemoveClearance("t", MIA, "r", null, day),
+        new LayoutBody.AddPlace("d", "document", "f", "Doc", Map.of("case", "C-1"), "t", "p", null, null),
+        new LayoutBody.RenamePlace("f", "Other"),
+        new LayoutBody.MovePlace("f", "g"),
+        new LayoutBody.SetDocument("d", "t", null),
+        new LayoutBody.SetLabels("f", Map.of("case", "C-1")),
+        new LayoutBody.RemovePlace("d"));
+    assertThat(all.stream().map(Object::getClass).distinct().count()).isEqualTo(kinds(ChangeBody.class));
     for (ChangeBody change : all) {
-      assertThat(JSON.readValue(JSON.writeValueAsString(change), ChangeBody.class)).isEqualTo(change);
-      assertThat(change.toCore().place()).isEqualTo("f");
+      assertThat(JSON.readValue(JSON.writerFor(ChangeBody.class).writeValueAsString(change), ChangeBody.class)).isEqualTo(change);
+      assertThat(BodyOf.change(change.toCore())).contains(change);
+      assertThat(change.withEntry()).isSameAs(change);
     }
+  }
+
+  private static long kinds(Class<?> sealed) {
+    return Arrays.stream(sealed.getPermittedSubclasses()).mapToLong(kind -> kind.isInterface() ? kinds(kind) : 1).sum();
+  }
+
+  @Test
+  void what_a_change_makes_gets_an_id_that_tells_its_name() {
+    PeopleBody.SetGroup made = (PeopleBody.SetGroup) new PeopleBody.SetGroup(null, "Équipe du Port", null).withEntry();
+    assertThat(made.group()).matches("g-equipe-du-port-[a-z0-9]{6}");
+    assertThat(((LayoutBody.AddPlace) new LayoutBody.AddPlace(null, "folder", "f", "…", null, null, null, null, null).withEntry()).place()).matches("f-[a-z0-9]{6}");
   }
 
   @Test

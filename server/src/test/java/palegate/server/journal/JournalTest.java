@@ -2,6 +2,8 @@ package palegate.server.journal;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.time.Duration;
+import java.time.Instant;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
@@ -35,5 +37,31 @@ class JournalTest {
       assertThat(grant.has("after")).isFalse();
       assertThat(grant.path("before").path("place").asString()).isEqualTo("Board papers");
     });
+  }
+
+  @Test
+  void between_two_days_everyone_who_gained_or_lost_is_listed_with_the_change_that_did_it(TestApplication app) {
+    Browser oriel = app.signedIn("oriel.fenn");
+    Instant from = TestApplication.TODAY.minus(Duration.ofDays(500));
+    JsonNode between = oriel.get("/api/journal/between?from=" + from + "&until=" + TestApplication.TODAY.minus(Duration.ofDays(300))).body();
+    assertThat(between.path("changes").asInt()).isEqualTo(1);
+    assertThat(between.path("totals").path("peopleGaining").asInt()).isPositive();
+    assertThat(between.path("altered").path("items").valueStream()).allSatisfy(pair -> {
+      assertThat(pair.path("path").asString()).startsWith("Tenders");
+      assertThat(pair.path("causes").get(0).path("change").asInt()).isEqualTo(2);
+    });
+    assertThat(oriel.get("/api/journal/between?from=" + TestApplication.TODAY + "&until=" + from).status()).isEqualTo(422);
+    assertThat(oriel.get("/api/journal/between?from=2001-01-01T00:00:00Z&until=" + from).problem()).isEqualTo("before-the-beginning");
+  }
+
+  @Test
+  void why_can_be_asked_as_it_was(TestApplication app) {
+    Browser oriel = app.signedIn("oriel.fenn");
+    String manager = oriel.get("/api/groups/g-management/people").body().path("items").get(0).path("person").path("id").asString();
+    Instant earlier = TestApplication.TODAY.minus(Duration.ofDays(500));
+    JsonNode now = oriel.get("/api/why?person=" + manager + "&place=lib-ten").body();
+    JsonNode then = oriel.get("/api/why?person=" + manager + "&place=lib-ten&at=" + earlier).body();
+    assertThat(now.path("rights")).isNotEqualTo(then.path("rights"));
+    assertThat(then.path("at").asString()).isEqualTo(earlier.toString());
   }
 }

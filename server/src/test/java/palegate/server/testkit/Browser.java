@@ -62,6 +62,10 @@ public final class Browser {
         .POST(HttpRequest.BodyPublishers.ofString(body instanceof String text ? text : JSON.writeValueAsString(body))));
   }
 
+  public Answer put(String path, String mediaType, byte[] body) {
+    return send(protectedRequest(path).header("content-type", mediaType).PUT(HttpRequest.BodyPublishers.ofByteArray(body)));
+  }
+
   public Answer delete(String path) {
     return send(protectedRequest(path).DELETE());
   }

@@ -1,0 +1,66 @@
+package palegate.core.questions;
+
+import java.util.ArrayList;
+import java.util.List;
+import palegate.core.access.stages.Holders;
+import palegate.core.people.PersonSet;
+import palegate.core.places.Place;
+import palegate.core.roles.Right;
+import palegate.core.roles.Rights;
+import palegate.core.snapshot.Moment;
+import palegate.core.snapshot.Snapshot;
+
+/** All breaks at or below a place, each with what it does: how the people at the place differ from those at its parent (job capability 8). */
+public final class BreakRegister {
+  /**
+   * One break.
+   *
+   * @param number the place's number
+   * @param depth how deep it stands; a library is 1
+   * @param adds how many people can do something here that they cannot at the parent
+   * @param removes how many people can do something at the parent that they cannot here
+   * @param gained the rights that anybody has here and not at the parent
+   * @param lost the rights that anybody has at the parent and not here
+   * @param entries how many entries of its own it has
+   */
+  public record Break(int number, Place place, int depth, int adds, int removes, Rights gained, Rights lost, int entries) {
+    /** Whether everybody has here exactly what they have at the parent: then the break does nothing but hide what comes. */
+    public boolean sameAsParent() {
+      return adds == 0 && removes == 0;
+    }
+  }
+
+  private BreakRegister() {}
+
+  /** In tree order, the repository left out. O(places below + breaks × people / 64). */
+  public static List<Break> of(Moment moment, int top) {
+    Snapshot snapshot = moment.snapshot();
+    List<Break> breaks = new ArrayList<>();
+    for (int place = top; place < snapshot.endOf(top); place++) {
+      if (snapshot.parent(place) >= 0 && snapshot.standsAlone(place)) {
+        breaks.add(compare(moment, place));
+      }
+    }
+    return breaks;
+  }
+
+  private static Break compare(Moment moment, int place) {
+    Snapshot snapshot = moment.snapshot();
+    Holders here = moment.holders(place);
+    Holders above = moment.holders(snapshot.parent(place));
+    PersonSet adds = PersonSet.NOBODY;
+    PersonSet removes = PersonSet.NOBODY;
+    int gained = 0;
+    int lost = 0;
+    for (Right right : Right.values()) {
+      PersonSet more = here.of(right).minus(above.of(right));
+      PersonSet less = above.of(right).minus(here.of(right));
+      gained |= more.isEmpty() ? 0 : Rights.bit(right);
+      lost |= less.isEmpty() ? 0 : Rights.bit(right);
+      adds = adds.or(more);
+      removes = removes.or(less);
+    }
+    return new Break(place, snapshot.place(place), snapshot.depth(place), adds.size(), removes.size(), Rights.ofMask(gained), Rights.ofMask(lost),
+        snapshot.ownEntries(place).size());
+  }
+}

@@ -1,0 +1,77 @@
+package palegate.core.questions;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.stream.IntStream;
+import palegate.core.people.PersonSet;
+import palegate.core.people.Subject;
+import palegate.core.places.Place;
+import palegate.core.roles.Rights;
+import palegate.core.snapshot.Moment;
+
+/**
+ * Two people, or two groups, next to each other: who is in both, and where what they may do differs. What a group may do
+ * at a place is what all of its people may do there.
+ */
+public final class SideBySide {
+  /** A place where the two differ. */
+  public record Differs(Place place, String path, Rights one, Rights other) {}
+
+  private final Moment moment;
+  private final PersonSet one;
+  private final PersonSet other;
+  private final int[] ofOne;
+  private final int[] ofOther;
+
+  private SideBySide(Moment moment, Subject one, Subject other) {
+    this.moment = moment;
+    this.one = moment.matching(one).and(moment.active());
+    this.other = moment.matching(other).and(moment.active());
+    ofOne = common(this.one);
+    ofOther = common(this.other);
+  }
+
+  /** O((people of both) × classes). */
+  public static SideBySide of(Moment moment, Subject one, Subject other) {
+    return new SideBySide(moment, one, other);
+  }
+
+  private int[] common(PersonSet people) {
+    int[] common = new int[moment.classCount()];
+    boolean first = true;
+    for (int person : people.toArray()) {
+      int[] rights = moment.rightsInEveryClass(person);
+      for (int number = 0; number < common.length; number++) {
+        common[number] = first ? rights[number] : common[number] & rights[number];
+      }
+      first = false;
+    }
+    return common;
+  }
+
+  public PersonSet onlyInOne() {
+    return one.minus(other);
+  }
+
+  public PersonSet onlyInOther() {
+    return other.minus(one);
+  }
+
+  public PersonSet inBoth() {
+    return one.and(other);
+  }
+
+  /** How many places differ. O(classes). */
+  public int count() {
+    return IntStream.range(0, ofOne.length).filter(number -> ofOne[number] != ofOther[number]).map(moment::placesInClass).sum();
+  }
+
+  /** Some of the places that differ, in the order in which people read the tree. */
+  public List<Differs> page(int offset, int limit) {
+    List<Differs> page = new ArrayList<>();
+    moment.snapshot().inDisplayOrder(0).filter(place -> ofOne[moment.classOf(place)] != ofOther[moment.classOf(place)]).skip(offset).limit(limit)
+        .forEach(place -> page.add(new Differs(moment.snapshot().place(place), moment.snapshot().pathText(place),
+            Rights.ofMask(ofOne[moment.classOf(place)]), Rights.ofMask(ofOther[moment.classOf(place)]))));
+    return page;
+  }
+}

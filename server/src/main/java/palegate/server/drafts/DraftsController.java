@@ -1,0 +1,133 @@
+package palegate.server.drafts;
+
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotBlank;
+import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
+import java.security.Principal;
+import java.time.Instant;
+import java.util.List;
+import org.springframework.http.HttpStatus;
+import org.springframework.web.bind.annotation.DeleteMapping;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+import palegate.core.drafts.Difference;
+import palegate.server.shell.MayBeMissing;
+
+/** All drafts that somebody may see: their own, and those that colleagues share with them. */
+@RestController
+@RequestMapping("/api/drafts")
+class DraftsController {
+  /** A draft on the shelf. {@code mine} tells whether it is the asker's own. */
+  record Line(long id, String name, String owner, boolean mine, boolean inHand, int changes, @MayBeMissing Instant dueAt, @MayBeMissing String stopped,
+      List<String> approvedBy) {}
+
+  record Reader(String login, String name) {}
+
+  record Comment(String author, Instant at, String text) {}
+
+  /** One draft opened: what is in it, what it would do, with whom it is shared, and what they say. */
+  record Opened(Line draft, int version, List<DraftController.Item> items, Difference.Totals totals, List<String> approvalNeeded, List<Reader> readers,
+      List<Comment> comments) {}
+
+  record Name(@NotBlank(message = "Give the draft a name.") @Size(max = 200, message = "A name has at most 200 characters.") String name) {}
+
+  record Login(@NotBlank(message = "Name a colleague by login.") String login) {}
+
+  record Text(@NotBlank(message = "Write something.") @Size(max = 2000, message = "A comment has at most 2,000 characters.") String text) {}
+
+  record Schedule(
+      int version, @NotNull(message = "Say when.") Instant at,
+      @NotBlank(message = "Write why, in a sentence: it stands in the journal.")
+      @Size(max = 2000, message = "A note has at most 2,000 characters.") String note) {}
+
+  private final Shelf shelf;
+
+  DraftsController(Shelf shelf) {
+    this.shelf = shelf;
+  }
+
+  @GetMapping
+  List<Line> drafts(Principal who) {
+    return shelf.lines(who.getName());
+  }
+
+  /** Begins a draft and puts it in hand. */
+  @PostMapping
+  @ResponseStatus(HttpStatus.CREATED)
+  List<Line> begin(@Valid @RequestBody Name name, Principal who) {
+    shelf.begin(who.getName(), name.name().strip());
+    return drafts(who);
+  }
+
+  @GetMapping("/{id}")
+  Opened draft(@PathVariable long id, Principal who) {
+    return shelf.open(id, who.getName());
+  }
+
+  @PostMapping("/{id}/in-hand")
+  List<Line> takeInHand(@PathVariable long id, Principal who) {
+    shelf.takeInHand(id, who.getName());
+    return drafts(who);
+  }
+
+  @PostMapping("/{id}/name")
+  List<Line> rename(@PathVariable long id, @Valid @RequestBody Name name, Principal who) {
+    shelf.rename(id, who.getName(), name.name().strip());
+    return drafts(who);
+  }
+
+  @DeleteMapping("/{id}")
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  void discard(@PathVariable long id, Principal who) {
+    shelf.discard(id, who.getName());
+  }
+
+  /** Everybody with whom a draft can be shared. */
+  @GetMapping("/colleagues")
+  List<Reader> colleagues(Principal who) {
+    return shelf.colleagues(who.getName());
+  }
+
+  @PostMapping("/{id}/readers")
+  Opened share(@PathVariable long id, @Valid @RequestBody Login reader, Principal who) {
+    shelf.share(id, who.getName(), reader.login());
+    return draft(id, who);
+  }
+
+  @DeleteMapping("/{id}/readers/{login}")
+  Opened unshare(@PathVariable long id, @PathVariable String login, Principal who) {
+    shelf.unshare(id, who.getName(), login);
+    return draft(id, who);
+  }
+
+  @PostMapping("/{id}/comments")
+  Opened comment(@PathVariable long id, @Valid @RequestBody Text text, Principal who) {
+    shelf.comment(id, who.getName(), text.text().strip());
+    return draft(id, who);
+  }
+
+  @PostMapping("/{id}/approval")
+  Opened approve(@PathVariable long id, Principal who) {
+    shelf.approve(id, who.getName());
+    return draft(id, who);
+  }
+
+  /** Has the draft put in force by itself, with the same checks; if they fail it stops and says why. */
+  @PostMapping("/{id}/schedule")
+  Opened schedule(@PathVariable long id, @Valid @RequestBody Schedule schedule, Principal who) {
+    shelf.schedule(id, who.getName(), new DraftStore.Due(schedule.at(), schedule.note().strip(), schedule.version()));
+    return draft(id, who);
+  }
+
+  @DeleteMapping("/{id}/schedule")
+  Opened unschedule(@PathVariable long id, Principal who) {
+    shelf.schedule(id, who.getName(), null);
+    return draft(id, who);
+  }
+}

@@ -1,0 +1,29 @@
+package palegate.server.drafts;
+
+import java.util.Optional;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Propagation;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Requests that have put a draft in force, by the names that senders gave them: sent twice, carried out once. */
+@Component
+class Requests {
+  private final JdbcClient jdbc;
+
+  Requests(JdbcClient jdbc) {
+    this.jdbc = jdbc;
+  }
+
+  /** The change that a request of this account led to. */
+  Optional<Long> answered(String request, String account) {
+    return jdbc.sql("SELECT change_number FROM answered_requests WHERE request = :request AND account = :account")
+        .param("request", request).param("account", account).query(Long.class).optional();
+  }
+
+  @Transactional(propagation = Propagation.MANDATORY)
+  public void remember(String request, String account, long change) {
+    jdbc.sql("INSERT INTO answered_requests (request, account, change_number) VALUES (:request, :account, :change)")
+        .param("request", request).param("account", account).param("change", change).update();
+  }
+}

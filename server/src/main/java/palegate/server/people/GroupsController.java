@@ -1,0 +1,173 @@
+package palegate.server.people;
+
+import java.security.Principal;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+import palegate.core.access.Entry;
+import palegate.core.people.Group;
+import palegate.core.people.Membership;
+import palegate.core.people.Person;
+import palegate.core.people.PersonSet;
+import palegate.core.people.Subject;
+import palegate.core.questions.Beyond;
+import palegate.core.questions.Matrix;
+import palegate.core.questions.MembershipPaths;
+import palegate.core.snapshot.Moment;
+import palegate.core.structure.Structure;
+import palegate.server.drafts.Shown;
+import palegate.server.shell.MayBeMissing;
+import palegate.server.shell.Page;
+import palegate.server.shell.Problem;
+
+/** Groups: who is in them and how, what they are in, and what that gives. */
+@RestController
+@RequestMapping("/api/groups")
+class GroupsController {
+  /** A group in the list; {@code direct} counts members of its own, {@code people} all active people in it. */
+  record GroupLine(String id, String name, @MayBeMissing String description, int direct, int people, int outsiders, int entries, Shown.Drafted drafted) {}
+
+  /** A member of its own, for a period; {@code people} and {@code outsiders} count those behind it. */
+  record Member(String kind, String id, String name, boolean external, boolean active, @MayBeMissing Instant from, @MayBeMissing Instant until, boolean current,
+      int people, int outsiders, Shown.Drafted drafted) {}
+
+  record GroupDetail(GroupLine group, List<Member> members, List<Member> gone, List<SubjectView> parents) {}
+
+  /** Somebody in the group, with the names of the groups on the shortest way from them to it. */
+  record InGroup(PersonView person, List<String> path) {}
+
+  /** A place where the group has something by its own entries or by those of groups that it is in. */
+  record Has(String place, String path, List<String> rights, List<String> withheld, String origin, int people, int exactly, int more, int less) {}
+
+  record Besides(PersonView person, int documents, int without) {}
+
+  private final Shown shown;
+
+  GroupsController(Shown shown) {
+    this.shown = shown;
+  }
+
+  /** All groups whose name contains the text, by name. */
+  @GetMapping
+  Page<GroupLine> groups(@RequestParam(defaultValue = "") String text, @RequestParam(defaultValue = "0") int offset,
+      @RequestParam(defaultValue = "200") int limit, Principal who) {
+    Shown.State state = shown.to(who.getName());
+    String wanted = text.toLowerCase(Locale.ROOT).strip();
+    Map<Subject, Long> entries = new HashMap<>();
+    state.structure().entries().forEach(entry -> entries.merge(entry.subject(), 1L, Long::sum));
+    List<Group> found = state.structure().groups().values().stream().filter(group -> group.name().toLowerCase(Locale.ROOT).contains(wanted))
+        .sorted(Comparator.comparing(Group::name).thenComparing(Group::id)).toList();
+    return Page.of(found.size(), found.stream().map(group -> line(state, group, entries.getOrDefault(new Subject.OfGroup(group.id()), 0L).intValue())), offset, limit);
+  }
+
+  private static GroupLine line(Shown.State state, Group group, int entries) {
+    SubjectView counts = SubjectView.of(new Subject.OfGroup(group.id()), state.moment());
+    return new GroupLine(group.id(), group.name(), group.description(), group.members().size(), counts.people(), counts.outsiders(), entries,
+        state.drafted(Structure::groups, group.id()));
+  }
+
+  @GetMapping("/{id}")
+  GroupDetail group(@PathVariable String id, Principal who) {
+    Shown.State state = shown.to(who.getName());
+    Group group = known(state, id);
+    Group before = state.before().structure().groups().get(id);
+    List<Membership> had = before == null ? List.of() : before.members();
+    int entries = (int) state.structure().entries().filter(entry -> entry.subject().equals(new Subject.OfGroup(id))).count();
+    return new GroupDetail(line(state, group, entries),
+        group.members().stream().map(member -> member(state, member, had.contains(member) ? Shown.Drafted.NO : Shown.Drafted.MADE)).sorted(order()).toList(),
+        had.stream().filter(member -> !group.members().contains(member)).map(member -> member(state, member, Shown.Drafted.CHANGED)).sorted(order()).toList(),
+        state.moment().joined().group(id).stream().map(in -> SubjectView.of(new Subject.OfGroup(in.group()), state.moment()))
+            .sorted(Comparator.comparing(SubjectView::name)).toList());
+  }
+
+  private static Comparator<Member> order() {
+    return Comparator.comparing(Member::kind).thenComparing(Member::name);
+  }
+
+  private static Member member(Shown.State state, Membership membership, Shown.Drafted drafted) {
+    String id = membership.member().id();
+    boolean current = membership.period().holdsAt(state.now());
+    if (membership.member() instanceof Membership.PersonMember) {
+      Person person = state.structure().people().get(id);
+      return new Member("person", id, person.name(), person.external(), person.active(), membership.period().from(), membership.period().until(), current,
+          person.active() ? 1 : 0, person.active() && person.external() ? 1 : 0, drafted);
+    }
+    SubjectView inner = SubjectView.of(new Subject.OfGroup(id), state.moment());
+    return new Member("group", id, inner.name(), false, true, membership.period().from(), membership.period().until(), current, inner.people(), inner.outsiders(), drafted);
+  }
+
+  /** Everyone active in the group, by name, each with the shortest way by which they are in it. */
+  @GetMapping("/{id}/people")
+  Page<InGroup> people(@PathVariable String id, @RequestParam(defaultValue = "0") int offset, @RequestParam(defaultValue = "200") int limit, Principal who) {
+    Shown.State state = shown.to(who.getName());
+    known(state, id);
+    Moment moment = state.moment();
+    Subject subject = new Subject.OfGroup(id);
+    PersonSet people = moment.matching(subject).and(moment.active());
+    List<Person> sorted = people.stream().mapToObj(state.after()::person)
+        .sorted(Comparator.comparing(Person::name).thenComparing(Person::id)).toList();
+    MembershipPaths paths = new MembershipPaths(moment);
+    return Page.of(sorted.size(), sorted.stream().map(person -> new InGroup(PersonView.of(person, state.structure()),
+        paths.find(person, subject).paths().stream().findFirst().map(path -> path.links().stream()
+            .map(link -> state.structure().groups().get(link.id()).name()).toList()).orElse(List.of()))), offset, limit);
+  }
+
+  /** Where the group has access, in tree order. */
+  @GetMapping("/{id}/access")
+  Page<Has> access(@PathVariable String id, @RequestParam(defaultValue = "0") int offset, @RequestParam(defaultValue = "200") int limit, Principal who) {
+    Shown.State state = shown.to(who.getName());
+    known(state, id);
+    Subject subject = new Subject.OfGroup(id);
+    List<Subject> naming = new ArrayList<>(List.of(subject));
+    addOuter(state.moment(), id, naming);
+    int[] places = state.structure().entries().filter(entry -> naming.contains(entry.subject())).map(Entry::place).distinct()
+        .mapToInt(state.after()::placeNumber).boxed().sorted(Comparator.comparing(state.after()::displayRank)).mapToInt(Integer::intValue).toArray();
+    int[] page = Arrays.stream(places).skip(Math.max(0, offset)).limit(Math.min(limit, Page.LIMIT)).toArray();
+    Matrix matrix = Matrix.of(state.moment(), state.now(), List.of(subject), page);
+    List<Has> rows = new ArrayList<>();
+    for (int column = 0; column < page.length; column++) {
+      Matrix.Cell cell = matrix.cell(0, column);
+      rows.add(new Has(state.after().place(page[column]).id(), state.after().pathText(page[column]), cell.rights().words(), cell.withheld().words(),
+          cell.from() == Matrix.From.NOTHING ? "NONE" : cell.from().name(), cell.people(), cell.exactly(), cell.more(), cell.less()));
+    }
+    return new Page<>(places.length, offset, rows);
+  }
+
+  private static void addOuter(Moment moment, String group, List<Subject> naming) {
+    moment.joined().group(group).forEach(in -> {
+      Subject outer = new Subject.OfGroup(in.group());
+      if (!naming.contains(outer)) {
+        naming.add(outer);
+        addOuter(moment, in.group(), naming);
+      }
+    });
+  }
+
+  /** What the group's people have that does not come from the group. */
+  @GetMapping("/{id}/beyond")
+  Page<Besides> beyond(@PathVariable String id, @RequestParam(defaultValue = "0") int offset, @RequestParam(defaultValue = "50") int limit, Principal who) {
+    Shown.State state = shown.to(who.getName());
+    known(state, id);
+    Beyond beyond = Beyond.of(state.after(), state.now(), id);
+    return new Page<>(beyond.count(), offset, beyond.page(Math.max(0, offset), Math.max(1, Math.min(limit, Page.LIMIT))).stream()
+        .map(of -> new Besides(PersonView.of(of.person(), state.structure()), of.documents(), of.without())).toList());
+  }
+
+  private static Group known(Shown.State state, String id) {
+    Group group = state.structure().groups().get(id);
+    if (group == null) {
+      throw Problem.notFound("group", id);
+    }
+    return group;
+  }
+}

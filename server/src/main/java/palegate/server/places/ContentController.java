@@ -1,0 +1,89 @@
+package palegate.server.places;
+
+import java.nio.charset.StandardCharsets;
+import java.security.Principal;
+import java.time.Clock;
+import java.time.Instant;
+import java.util.Optional;
+import org.springframework.http.ContentDisposition;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestHeader;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+import palegate.core.roles.Right;
+import palegate.core.roles.Rights;
+import palegate.core.snapshot.Snapshot;
+import palegate.server.session.Accounts;
+import palegate.server.shell.MayBeMissing;
+import palegate.server.shell.Problem;
+import palegate.server.store.Contents;
+import palegate.server.store.Snapshots;
+
+/** What is really in a document. Duties give no rights on it: whoever opens or replaces it needs the rights of a person. */
+@RestController
+class ContentController {
+  /** What there is to know without opening it. */
+  record ContentView(boolean mayRead, boolean mayRevise, @MayBeMissing String mediaType, @MayBeMissing Integer bytes, @MayBeMissing String putBy, @MayBeMissing Instant putAt) {}
+
+  private final Contents contents;
+  private final Snapshots snapshots;
+  private final Accounts accounts;
+  private final Clock clock;
+
+  ContentController(Contents contents, Snapshots snapshots, Accounts accounts, Clock clock) {
+    this.contents = contents;
+    this.snapshots = snapshots;
+    this.accounts = accounts;
+    this.clock = clock;
+  }
+
+  @GetMapping("/api/places/{id}/content/about")
+  ContentView about(@PathVariable String id, Principal who) {
+    Rights rights = rights(id, who);
+    Optional<Contents.About> about = rights.contains(Right.READ) ? contents.about(id) : Optional.empty();
+    return new ContentView(rights.contains(Right.READ), rights.contains(Right.REVISE), about.map(Contents.About::mediaType).orElse(null),
+        about.map(Contents.About::bytes).orElse(null), about.map(Contents.About::putBy).orElse(null), about.map(Contents.About::putAt).orElse(null));
+  }
+
+  @GetMapping("/api/places/{id}/content")
+  ResponseEntity<byte[]> content(@PathVariable String id, Principal who) {
+    if (!rights(id, who).contains(Right.READ)) {
+      throw notYours("read");
+    }
+    Contents.Content content = contents.find(id).orElseThrow(() -> Problem.notFound("content of the document", id));
+    String name = snapshots.current().snapshot().structure().places().get(id).name();
+    return ResponseEntity.ok().contentType(MediaType.parseMediaType(content.mediaType()))
+        .header(HttpHeaders.CONTENT_DISPOSITION, ContentDisposition.attachment().filename(name, StandardCharsets.UTF_8).build().toString())
+        .header("X-Content-Type-Options", "nosniff").body(content.bytes());
+  }
+
+  @PutMapping("/api/places/{id}/content")
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  void put(@PathVariable String id, @RequestHeader(HttpHeaders.CONTENT_TYPE) String mediaType, @RequestBody byte[] bytes, Principal who) {
+    if (!rights(id, who).contains(Right.REVISE)) {
+      throw notYours("revise");
+    }
+    contents.put(id, mediaType, bytes, who.getName(), clock.instant());
+  }
+
+  /** The rights now of the person to whom the account belongs. */
+  private Rights rights(String id, Principal who) {
+    Snapshot snapshot = snapshots.current().snapshot();
+    int place = PlacesController.number(snapshot, id);
+    String person = accounts.find(who.getName()).map(Accounts.Account::person).orElse(null);
+    int number = person == null ? -1 : snapshot.personNumber(person);
+    return number < 0 || !snapshot.isDocument(place) ? Rights.NONE : snapshot.at(clock.instant()).rightsNow(number, place);
+  }
+
+  private static Problem notYours(String right) {
+    return Problem.of(HttpStatus.FORBIDDEN, "right-missing", "Not allowed",
+        "Your duties let you administer the document; to do this you need the right [" + right + "] on it, as a person.");
+  }
+}

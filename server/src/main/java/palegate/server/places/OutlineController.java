@@ -1,0 +1,70 @@
+package palegate.server.places;
+
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotBlank;
+import jakarta.validation.constraints.Size;
+import java.security.Principal;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RestController;
+import palegate.core.places.Outline;
+import palegate.core.places.PlaceKind;
+import palegate.server.drafts.LayoutBody;
+import palegate.server.drafts.NewIds;
+import palegate.server.drafts.Shown;
+import palegate.server.shell.MayBeMissing;
+
+/** Many places at once, from a typed or pasted outline: read and shown before anything is drafted. */
+@RestController
+class OutlineController {
+  record Text(@NotBlank(message = "Type or paste some lines.") @Size(max = 1_000_000, message = "At most a million letters at once.") String text) {}
+
+  record ReadItem(int line, int depth, String kind, String name, @MayBeMissing String type) {}
+
+  /** What was read, and the changes that would make it; with any fault there are none. */
+  record OutlineView(List<ReadItem> items, List<Outline.Fault> faults, List<LayoutBody.AddPlace> changes) {}
+
+  private final Shown shown;
+
+  OutlineController(Shown shown) {
+    this.shown = shown;
+  }
+
+  @PostMapping("/api/places/{id}/outline")
+  OutlineView read(@PathVariable String id, @Valid @RequestBody Text text, Principal who) {
+    Shown.State state = shown.to(who.getName());
+    boolean root = state.after().place(PlacesController.number(state.after(), id)).kind() == PlaceKind.REPOSITORY;
+    Map<String, String> types = new HashMap<>();
+    state.structure().types().values().forEach(type -> {
+      types.putIfAbsent(type.name().toLowerCase(Locale.ROOT), type.id());
+      types.putIfAbsent(type.id().toLowerCase(Locale.ROOT), type.id());
+    });
+    Outline.Read read = Outline.read(text.text());
+    List<Outline.Fault> faults = new ArrayList<>(read.faults());
+    List<ReadItem> items = new ArrayList<>();
+    List<LayoutBody.AddPlace> changes = new ArrayList<>();
+    int[] depths = new int[read.items().size()];
+    for (Outline.Item item : read.items()) {
+      int depth = item.parent() < 0 ? 0 : depths[item.parent()] + 1;
+      depths[items.size()] = depth;
+      PlaceKind kind = item.document() ? PlaceKind.DOCUMENT : root && depth == 0 ? PlaceKind.LIBRARY : PlaceKind.FOLDER;
+      String type = item.type() == null ? null : types.get(item.type().toLowerCase(Locale.ROOT));
+      if (item.type() != null && type == null) {
+        faults.add(new Outline.Fault(item.line(), "There is no document type called " + item.type() + ".", "Write the name of a type that exists."));
+      }
+      if (kind == PlaceKind.DOCUMENT && root && depth == 0) {
+        faults.add(new Outline.Fault(item.line(), "A document cannot stand directly below the repository.", "Put it below a library."));
+      }
+      items.add(new ReadItem(item.line(), depth, kind.word(), item.name(), item.type()));
+      changes.add(new LayoutBody.AddPlace(NewIds.of(kind.word().substring(0, 1), item.name()), kind.word(), item.parent() < 0 ? id : changes.get(item.parent()).place(),
+          item.name(), null, type, null, null, null));
+    }
+    return new OutlineView(items, faults, faults.isEmpty() ? changes : List.of());
+  }
+}

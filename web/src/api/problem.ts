@@ -28,3 +28,9 @@ export function problemOf(body: unknown, status: number): Problem {
   }
   return { status, title: 'Not done', detail: `The server answered ${status} and gave no reason.` }
 }
+
+/** Everything that was wrong, each with what would be right. */
+export function faultsOf(error: unknown): string[] {
+  if (!(error instanceof ProblemError)) return [String(error)]
+  return error.problem.faults?.map((fault) => `${fault.place.startsWith('change ') ? `${fault.place}: ` : ''}${fault.what} ${fault.remedy}`) ?? [error.problem.detail]
+}

@@ -1,8 +1,32 @@
 <script setup lang="ts">
-import type { Schemas } from '@/api/client'
+import { ref } from 'vue'
+import { answer, api, type Schemas } from '@/api/client'
+import { useNotices } from '@/shell/useNotices'
+import { counted } from '@/shell/words'
+import { thingLink } from './thingLink'
 
-defineProps<{ items: Schemas['Item'][]; withoutEffect: Schemas['EntryView'][] }>()
-const emit = defineEmits<{ remove: [id: number] }>()
+const props = defineProps<{ items: Schemas['Item'][]; withoutEffect: Schemas['EntryView'][]; readonly?: boolean }>()
+const emit = defineEmits<{ remove: [id: number]; order: [items: number[]] }>()
+const notices = useNotices()
+const effects = ref<Record<number, Schemas['Totals']>>({})
+
+/** What one change does by itself, taken after those before it. */
+async function tell(id: number) {
+  try {
+    const { totals } = await answer(api.GET('/api/draft/changes/{id}/effect', { params: { path: { id } } }))
+    effects.value = { ...effects.value, [id]: totals }
+  } catch (error) {
+    notices.fail(error)
+  }
+}
+
+function move(index: number, by: number) {
+  const ids = props.items.map((item) => item.id)
+  const [id] = ids.splice(index, 1)
+  if (id !== undefined) ids.splice(index + by, 0, id)
+  effects.value = {}
+  emit('order', ids)
+}
 </script>
 
 <template>
@@ -11,12 +35,24 @@ const emit = defineEmits<{ remove: [id: number] }>()
       <span class="number">{{ i + 1 }}</span>
       <div>
         <p>{{ item.words }}</p>
-        <p class="quiet">
-          at <router-link :to="{ name: 'places', params: { id: item.place } }">{{ item.path }}</router-link>
+        <p v-if="item.about === 'place'" class="quiet">
+          at <router-link :to="{ name: 'places', params: { id: item.aboutId } }">{{ item.where }}</router-link>
+        </p>
+        <p v-else-if="thingLink(item) && !item.words.includes(item.where)" class="quiet">
+          <router-link :to="thingLink(item)!">{{ item.where }}</router-link>
         </p>
         <p v-if="item.problem" class="fault">{{ item.problem }}</p>
+        <p v-if="effects[item.id]" class="quiet" role="status">
+          By itself: {{ counted(effects[item.id]!.peopleGaining, 'person gains', 'people gain') }}, {{ effects[item.id]!.peopleLosing }} lose,
+          {{ counted(effects[item.id]!.documents, 'document') }}.
+        </p>
+        <p v-if="!readonly" class="acts">
+          <button type="button" class="linklike" :aria-label="`What change ${i + 1} does by itself`" @click="tell(item.id)">its own effect</button>
+          <button v-if="i > 0" type="button" class="linklike" :aria-label="`Move change ${i + 1} up`" @click="move(i, -1)">up</button>
+          <button v-if="i < items.length - 1" type="button" class="linklike" :aria-label="`Move change ${i + 1} down`" @click="move(i, 1)">down</button>
+        </p>
       </div>
-      <v-btn size="small" variant="text" :aria-label="`Take change ${i + 1} out of the draft`" @click="emit('remove', item.id)">Take out</v-btn>
+      <v-btn v-if="!readonly" size="small" variant="text" :aria-label="`Take change ${i + 1} out of the draft`" @click="emit('remove', item.id)">Take out</v-btn>
     </li>
     <li v-for="entry in withoutEffect" :key="entry.id" class="caution note">
       {{ entry.role ?? entry.rights.join(', ') }} for {{ entry.subjectName }} at {{ entry.placeName }} changes nothing for anybody.
@@ -44,5 +80,10 @@ li.note {
 .number {
   font-family: var(--pg-serif);
   font-weight: 600;
+}
+.acts {
+  display: flex;
+  gap: 10px;
+  font-size: 0.92rem;
 }
 </style>

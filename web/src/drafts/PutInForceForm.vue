@@ -14,13 +14,15 @@ const { putInForce, renew } = useDraft()
 const note = ref('')
 const meant = ref(false)
 const problem = ref<Problem>()
+/** Names what is asked for: the same request sent twice is carried out once. */
+const request = crypto.randomUUID()
 
 const clashes = computed(() => props.draft.clashes)
 
 async function act() {
   problem.value = undefined
   try {
-    const { change } = await putInForce.mutateAsync({ version: props.draft.version, note: note.value, acceptLockOuts: meant.value })
+    const { change } = await putInForce.mutateAsync({ version: props.draft.version, note: note.value, acceptLockOuts: meant.value, request })
     notices.say(`In force as change ${change}.`)
     await router.push({ name: 'journal', params: { number: change } })
   } catch (error) {
@@ -47,6 +49,11 @@ async function seen() {
       <v-btn size="small" :loading="renew.isPending.value" @click="seen">I have seen it; go on from here</v-btn>
     </div>
     <template v-else>
+      <p v-if="draft.approvalNeeded.length > 0 && draft.approvedBy.length === 0" class="caution">
+        A second person has to approve this first: {{ draft.approvalNeeded.join('; ') }}.
+        <router-link :to="{ name: 'drafts', params: { id: draft.id ?? '' } }">Share it with a colleague</router-link>
+      </p>
+      <p v-else-if="draft.approvedBy.length > 0" class="quiet">Approved by {{ draft.approvedBy.join(', ') }}.</p>
       <v-checkbox v-if="draft.lockOuts > 0" v-model="meant" :label="`${counted(draft.lockOuts, 'place')} left without a keeper: this is meant`" />
       <v-text-field v-model="note" label="Why: this note stands in the journal" maxlength="2000" />
       <v-btn type="submit" class="is-main" :disabled="note.trim() === '' || (draft.lockOuts > 0 && !meant)" :loading="putInForce.isPending.value">Put in force</v-btn>

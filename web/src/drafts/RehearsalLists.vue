@@ -15,6 +15,10 @@ const props = defineProps<{
   /** Narrows person-by-person to one of them. */
   person?: string
   place?: string
+  /** Narrows person-by-person to the people of a group, to a right, to outsiders. */
+  group?: string
+  right?: string
+  outsidersOnly?: boolean
   /** Names the draft's state: another one is another list. */
   state: string
 }>()
@@ -23,7 +27,7 @@ const why = useWhy()
 
 type Direction = 'ALL' | 'GAINS' | 'LOSSES' | 'OUTSIDERS'
 const direction = computed(() => props.show as Direction)
-const key = computed(() => ['rehearsal', props.view, props.show, props.instant, props.person, props.place, props.state])
+const key = computed(() => ['rehearsal', props.view, props.show, props.instant, props.person, props.place, props.group, props.right, props.outsidersOnly, props.state])
 
 const fetchPeople = (offset: number, limit: number) =>
   answer(api.GET('/api/draft/rehearsal/people', { params: { query: { instant: props.instant, direction: direction.value, offset, limit } } }))
@@ -36,7 +40,7 @@ const fetchPlaces = (offset: number, limit: number) =>
 const fetchPairs = (offset: number, limit: number) =>
   answer(
     api.GET('/api/draft/rehearsal/pairs', {
-      params: { query: { instant: props.instant, direction: direction.value, person: props.person, place: props.place, offset, limit } },
+      params: { query: { instant: props.instant, direction: direction.value, person: props.person, place: props.place, group: props.group, right: props.right, outsidersOnly: props.outsidersOnly, offset, limit } },
     }),
   )
 const fetchLockOuts = (offset: number, limit: number) => answer(api.GET('/api/draft/rehearsal/lock-outs', { params: { query: { offset, limit } } }))

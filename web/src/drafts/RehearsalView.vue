@@ -2,7 +2,9 @@
 import { useQuery } from '@tanstack/vue-query'
 import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import { answer, api } from '@/api/client'
+import { answer, api, type Schemas } from '@/api/client'
+import { RIGHTS } from '@/paling/rights'
+import GroupPicker from '@/people/GroupPicker.vue'
 import { counted, moment, number } from '@/shell/words'
 import { useDraft } from '@/tray/useDraft'
 import DraftChanges from './DraftChanges.vue'
@@ -11,7 +13,7 @@ import RehearsalLists from './RehearsalLists.vue'
 
 const route = useRoute()
 const router = useRouter()
-const { draft, remove } = useDraft()
+const { draft, remove, reorder } = useDraft()
 
 const state = computed(() => `${draft.value?.change}-${draft.value?.version}`)
 const rehearsal = useQuery({
@@ -25,6 +27,9 @@ const view = computed(() => {
 })
 const show = computed(() => String(route.query.show ?? 'ALL'))
 const instant = ref(0)
+const group = ref<Schemas['GroupLine']>()
+const right = ref<string | null>()
+const outsidersOnly = ref(false)
 const narrowed = ref<{ person?: string; place?: string; name: string }>()
 const at = computed(() => rehearsal.data.value?.instants[instant.value])
 const empty = computed(() => draft.value !== undefined && draft.value.items.length === 0)
@@ -72,7 +77,10 @@ function rights(counts: Record<string, number>): string {
   <div v-else-if="draft" class="rehearsal">
     <section class="left sheet" aria-label="The draft">
       <h1>Rehearsal</h1>
-      <DraftChanges :items="draft.items" :without-effect="rehearsal.data.value?.withoutEffect ?? []" @remove="remove.mutate($event)" />
+      <p class="named">
+        <router-link :to="{ name: 'drafts', params: { id: draft.id ?? '' } }">{{ draft.name }}</router-link> · <a href="/api/draft/rehearsal/file" download>as a file</a>
+      </p>
+      <DraftChanges :items="draft.items" :without-effect="rehearsal.data.value?.withoutEffect ?? []" @remove="remove.mutate($event)" @order="reorder.mutate($event)" />
       <PutInForceForm :draft="draft" />
     </section>
     <section class="right" aria-label="What it would do">
@@ -104,6 +112,15 @@ function rights(counts: Record<string, number>): string {
           <button v-for="one in SHOWN" :key="one.show" type="button" :aria-pressed="show === one.show" @click="turnTo(view, one.show)">{{ one.title }}</button>
         </div>
       </div>
+      <div v-if="view === 'pairs'" class="filters">
+        <GroupPicker v-model="group" label="Only people of a group" />
+        <v-select v-model="right" :items="[...RIGHTS]" label="Only this right" clearable hide-details />
+        <v-checkbox v-model="outsidersOnly" label="Outsiders only" hide-details />
+      </div>
+      <p v-for="conflict in rehearsal.data.value?.wallConflicts ?? []" :key="conflict.person.id + conflict.wall" class="caution">
+        {{ conflict.person.name }} would be on {{ conflict.sides.length }} sides of the wall {{ conflict.wall }}: {{ conflict.sides.join(' and ') }}.
+      </p>
+      <p v-for="odd in rehearsal.data.value?.oddWalls ?? []" :key="odd.wall" class="caution">The wall {{ odd.wall }} {{ odd.what }}.</p>
       <p v-if="narrowed">
         Only {{ narrowed.name }}. <button type="button" class="linklike" @click="narrowed = undefined">Show all</button>
       </p>
@@ -114,6 +131,9 @@ function rights(counts: Record<string, number>): string {
           :instant="instant"
           :person="narrowed?.person"
           :place="narrowed?.place"
+          :group="group?.id"
+          :right="right ?? undefined"
+          :outsiders-only="outsidersOnly"
           :state="state"
           @person="(id, name) => narrow({ person: id, name })"
           @place="(id, name) => narrow({ place: id, name })"
@@ -146,9 +166,18 @@ function rights(counts: Record<string, number>): string {
   min-height: 0;
 }
 .left h1 {
-  padding: 14px 14px 6px;
+  padding: 14px 14px 2px;
 }
-.left > :nth-child(2) {
+.named {
+  padding: 0 14px 6px;
+}
+.filters {
+  display: grid;
+  grid-template-columns: 1fr 200px auto;
+  gap: 12px;
+  align-items: center;
+}
+.left > :nth-child(3) {
   flex: 1;
 }
 .right {

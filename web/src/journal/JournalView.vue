@@ -1,14 +1,40 @@
 <script setup lang="ts">
 import { useQuery } from '@tanstack/vue-query'
-import { computed } from 'vue'
-import { useRoute } from 'vue-router'
-import { answer, api } from '@/api/client'
+import { computed, ref, watch } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
+import { answer, api, type Schemas } from '@/api/client'
 import PagedList from '@/lists/PagedList.vue'
+import { useSession } from '@/session/useSession'
+import { useNotices } from '@/shell/useNotices'
 import { moment } from '@/shell/words'
+import { useDraft } from '@/tray/useDraft'
 import ChangeContent from './ChangeContent.vue'
 
 const route = useRoute()
 const chosen = computed(() => (typeof route.params.number === 'string' && route.params.number !== '' ? Number(route.params.number) : undefined))
+
+const router = useRouter()
+const notices = useNotices()
+const { mayChange } = useSession()
+const { refresh } = useDraft()
+const undoing = ref(false)
+const left = ref<Schemas['LeftAlone'][]>([])
+watch(chosen, () => (left.value = []))
+
+/** Makes a draft that turns the change back; what has been altered again since is named, not overwritten. */
+async function undo() {
+  undoing.value = true
+  try {
+    const reversed = await answer(api.POST('/api/journal/{number}/reversal', { params: { path: { number: chosen.value! } } }))
+    await refresh()
+    left.value = reversed.left
+    if (reversed.left.length === 0) await router.push({ name: 'rehearsal' })
+  } catch (error) {
+    notices.fail(error)
+  } finally {
+    undoing.value = false
+  }
+}
 
 const fetchChanges = (offset: number, limit: number) => answer(api.GET('/api/journal', { params: { query: { offset, limit } } }))
 const change = useQuery({
@@ -21,7 +47,10 @@ const change = useQuery({
 <template>
   <div class="journal">
     <section class="left" aria-label="Changes">
-      <h1>Journal</h1>
+      <div class="head">
+        <h1>Journal</h1>
+        <router-link :to="{ name: 'between' }">Between two days</router-link>
+      </div>
       <div class="sheet list">
         <PagedList
           label="Changes, newest first"
@@ -48,7 +77,17 @@ const change = useQuery({
       <p v-if="chosen === undefined" class="quiet hint">Choose a change to see exactly what it altered, before and after.</p>
       <p v-else-if="change.isError.value" class="fault" role="alert">{{ change.error.value?.message }}</p>
       <template v-else-if="change.data.value">
-        <h2>Change {{ change.data.value.change.number }}: {{ change.data.value.change.note }}</h2>
+        <div class="head">
+          <h2>Change {{ change.data.value.change.number }}: {{ change.data.value.change.note }}</h2>
+          <v-btn v-if="mayChange && chosen > 1" size="small" :loading="undoing" @click="undo">Undo …</v-btn>
+        </div>
+        <div v-if="left.length > 0" class="caution" role="status">
+          <p>The draft that turns it back is in your hand. It leaves these alone:</p>
+          <ul>
+            <li v-for="one in left" :key="one.thing + one.why">{{ one.thing }}: {{ one.why }}</li>
+          </ul>
+          <router-link :to="{ name: 'rehearsal' }">Open its rehearsal</router-link>
+        </div>
         <p class="quiet">
           {{ change.data.value.change.origin === 'import' ? 'Brought in' : 'Put in force' }} by {{ change.data.value.change.author }}, {{ moment(change.data.value.change.at) }}.
           {{ change.data.value.altered.total }} {{ change.data.value.altered.total === 1 ? 'thing' : 'things' }} altered.
@@ -61,6 +100,12 @@ const change = useQuery({
 </template>
 
 <style scoped>
+.head {
+  display: flex;
+  justify-content: space-between;
+  align-items: center;
+  gap: 14px;
+}
 .journal {
   height: 100%;
   display: flex;

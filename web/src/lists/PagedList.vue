@@ -12,13 +12,15 @@ const props = withDefaults(
     queryKey: unknown[]
     /** Fetches a part of the list. */
     fetch: (offset: number, limit: number) => Promise<{ total: number; items: T[] }>
-    columns: { title: string; width: string }[]
+    columns: { title: string; width: string; sort?: string }[]
     rowHeight?: number
     /** Said when there is nothing. */
     empty: string
   }>(),
   { rowHeight: 44 },
 )
+/** The column by which the list is sorted, by its sort key. */
+const sort = defineModel<string>('sort')
 defineSlots<{ row(props: { item: T; index: number }): unknown }>()
 
 const PAGE = 200
@@ -79,7 +81,10 @@ function move(event: KeyboardEvent) {
   <div class="paged" role="table" :aria-label="label" :aria-rowcount="total + 1" :aria-busy="first.isFetching.value">
     <div role="rowgroup" class="head">
       <div role="row" class="line" :style="{ gridTemplateColumns: template }">
-        <div v-for="column in columns" :key="column.title" role="columnheader">{{ column.title }}</div>
+        <div v-for="column in columns" :key="column.title" role="columnheader" :aria-sort="column.sort === undefined ? undefined : column.sort === sort ? 'ascending' : 'none'">
+          <button v-if="column.sort !== undefined" type="button" class="sorter" :data-on="column.sort === sort" @click="sort = column.sort">{{ column.title }}</button>
+          <template v-else>{{ column.title }}</template>
+        </div>
       </div>
     </div>
     <p v-if="first.isError.value" class="fault" role="alert">{{ first.error.value?.message }}</p>
@@ -141,6 +146,22 @@ function move(event: KeyboardEvent) {
 }
 .body:focus-visible {
   outline-offset: -2px;
+}
+.sorter {
+  font: inherit;
+  font-weight: 600;
+  color: inherit;
+  background: none;
+  border: 0;
+  padding: 0;
+  cursor: pointer;
+  text-decoration: underline;
+  text-decoration-color: var(--pg-line);
+  text-underline-offset: 4px;
+}
+.sorter[data-on='true'] {
+  text-decoration-color: currentcolor;
+  text-decoration-thickness: 2px;
 }
 .empty {
   padding: 22px 14px;

@@ -9,6 +9,12 @@ type Line = Schemas['AccessLine']
 
 const props = defineProps<{ place: string; lines: Line[]; mayChange: boolean }>()
 const emit = defineEmits<{ remove: [line: Line] }>()
+/** The ids of the chosen lines: own ones, for doing something to many of them. */
+const selected = defineModel<string[]>('selected', { default: () => [] })
+
+function mayChoose(line: Line): boolean {
+  return props.mayChange && line.own && line.drafted !== 'REMOVED'
+}
 
 const NO_EFFECT: Record<string, string> = { NOT_YET: 'has not begun', ENDED: 'has ended', NOBODY: 'nobody is in it', WALLED: 'walls bar everyone in it', NOBODY_CLEARED: 'nobody in it is cleared', SHADOWED: 'changes nothing here' }
 const KINDS: Record<string, string> = { person: 'person', group: 'group', unit: 'unit', builtin: 'built in' }
@@ -48,6 +54,7 @@ function remark(line: Line): string {
       </caption>
       <thead>
         <tr>
+          <th v-if="mayChange" scope="col" class="choose"><span class="sr">Choose</span></th>
           <th scope="col">Who</th>
           <th scope="col">What</th>
           <th scope="col">People</th>
@@ -63,6 +70,9 @@ function remark(line: Line): string {
           :data-state="line.state"
           :data-drafted="line.drafted"
         >
+          <td v-if="mayChange" class="choose">
+            <input v-if="mayChoose(line)" v-model="selected" type="checkbox" :value="line.entry.id" :aria-label="`Choose the line of ${line.entry.subjectName}`" />
+          </td>
           <td>
             <span class="who">{{ line.entry.subjectName }}</span> <span class="quiet kind">{{ KINDS[line.entry.subjectKind] }}</span>
             <p v-if="remark(line)" class="quiet remark">{{ remark(line) }}</p>
@@ -105,7 +115,7 @@ function remark(line: Line): string {
           </td>
         </tr>
         <tr v-if="lines.length === 0">
-          <td colspan="5" class="quiet">Nothing stands here and nothing reaches it from above: nobody has any access.</td>
+          <td colspan="6" class="quiet">Nothing stands here and nothing reaches it from above: nobody has any access.</td>
         </tr>
       </tbody>
     </table>
@@ -138,6 +148,18 @@ td {
 }
 tr:last-child td {
   border-bottom: 0;
+}
+.choose {
+  width: 30px;
+  padding-right: 0;
+}
+.choose input {
+  width: 18px;
+  height: 18px;
+  accent-color: rgb(var(--v-theme-primary));
+}
+tr:not([data-state='ACTS']) td:not(.end, .choose) {
+  color: var(--pg-quiet);
 }
 .who {
   font-weight: 600;

@@ -101,7 +101,8 @@ function label(node: PlaceNode): string {
   const alone = node.standsAlone && node.kind !== 'repository' ? ', stands alone' : ''
   const below = node.breaksBelow > 0 ? `, ${counted(node.breaksBelow, 'break')} below` : ''
   const wall = node.walled ? ', a wall stands here' : ''
-  return `${node.name}, ${node.kind}${alone}${wall}${below}`
+  const limits = node.limits === 'HERE' ? ', a ceiling or house rules stand here' : node.limits === 'ABOVE' ? ', limited from above' : ''
+  return `${node.name}, ${node.kind}${alone}${wall}${limits}${below}`
 }
 </script>
 
@@ -133,6 +134,8 @@ function label(node: PlaceNode): string {
         <svg class="rail" width="12" :height="ROW" :viewBox="`0 0 12 ${ROW}`" aria-hidden="true">
           <path v-if="node.standsAlone" d="M6 0V7M6 23V30M1 8H11M1 22H11" />
           <path v-else d="M6 0V30" />
+          <path v-if="node.limits === 'HERE'" class="lintel" d="M0 4H12M0 6.5H12" />
+          <path v-else-if="node.limits === 'ABOVE'" class="lintel" d="M10 0V30" />
           <path v-if="node.walled" class="hatch" d="M1 13L11 8M1 18L11 13M1 23L11 18" />
         </svg>
         <span class="name">{{ node.name }}</span>
@@ -203,5 +206,9 @@ function label(node: PlaceNode): string {
   font-size: 0.82rem;
   color: var(--pg-quiet);
   padding-left: 8px;
+}
+.lintel {
+  stroke: rgb(var(--v-theme-primary));
+  stroke-width: 1.4;
 }
 </style>

@@ -8,9 +8,16 @@ import { useSession } from '@/session/useSession'
 import { useNotices } from '@/shell/useNotices'
 import { counted } from '@/shell/words'
 import { useDraft } from '@/tray/useDraft'
+import { removal } from './listLines'
 import AccessListTable from './AccessListTable.vue'
 import AddEntryDialog from './AddEntryDialog.vue'
 import BreakDialog from './BreakDialog.vue'
+import DocumentPanel from './DocumentPanel.vue'
+import GuardsDialog from './GuardsDialog.vue'
+import ListTools from './ListTools.vue'
+import NewPlaceDialog from './NewPlaceDialog.vue'
+import OutlineDialog from './OutlineDialog.vue'
+import PlaceDialog from './PlaceDialog.vue'
 import PeopleHere from './PeopleHere.vue'
 import PlacePicker from './PlacePicker.vue'
 import PlaceTree from './PlaceTree.vue'
@@ -19,7 +26,8 @@ import RejoinDialog from './RejoinDialog.vue'
 const route = useRoute()
 const router = useRouter()
 const notices = useNotices()
-const { mayChange } = useSession()
+const { may } = useSession()
+const mayChange = computed(() => may('access'))
 const { draft, add } = useDraft()
 
 const root = useQuery({ queryKey: ['root'], queryFn: () => answer(api.GET('/api/repository')) })
@@ -46,9 +54,12 @@ const drafted = computed(() => detail.data.value?.drafted ?? false)
 const alone = computed(() => detail.data.value?.standsAloneDrafted ?? false)
 const state = computed(() => `${draft.value?.change}-${draft.value?.version}-${draft.value?.items.length}`)
 
-const view = ref<'list' | 'people'>('list')
+const view = ref<'list' | 'people' | 'document'>('list')
 const asDrafted = ref(true)
 const found = ref<Schemas['Found']>()
+const selected = ref<string[]>([])
+const dialog = ref<'new' | 'outline' | 'place' | 'guards'>()
+const isContainer = computed(() => ['repository', 'library', 'folder'].includes(place.value?.kind ?? ''))
 const adding = ref(false)
 const breaking = ref(false)
 const rejoining = ref(false)
@@ -64,10 +75,13 @@ async function go(to: string) {
   await router.push({ name: 'places', params: { id: to } })
 }
 
+watch(id, () => {
+  selected.value = []
+  if (view.value === 'document') view.value = 'list'
+})
+
 async function removeLine(line: Schemas['AccessLine']) {
-  await add
-    .mutateAsync({ kind: line.entry.kind === 'grant' ? 'removeGrant' : 'removeWithholding', place: line.entry.place, entry: line.entry.id })
-    .catch(notices.fail)
+  await add.mutateAsync(removal(line)).catch(notices.fail)
 }
 </script>
 
@@ -82,7 +96,12 @@ async function removeLine(line: Schemas['AccessLine']) {
       <PathLine :posts="detail.data.value.path" />
       <div class="title">
         <div>
-          <h1>{{ place.name }}</h1>
+          <h1>
+            {{ detail.data.value.nameDrafted }}
+            <span v-if="detail.data.value.made" class="mark gain">new in your draft</span>
+            <span v-else-if="detail.data.value.gone" class="mark lose">taken away by your draft</span>
+            <span v-else-if="detail.data.value.nameDrafted !== place.name" class="mark warn">now {{ place.name }}</span>
+          </h1>
           <p class="quiet">
             <template v-if="isRoot">The repository stands alone by nature.</template>
             <template v-else>
@@ -105,28 +124,53 @@ async function removeLine(line: Schemas['AccessLine']) {
           <ul v-if="detail.data.value.guards.length > 0" class="guards" aria-label="What limits this place">
             <li v-for="guard in detail.data.value.guards" :key="guard">{{ guard }}</li>
           </ul>
-          <p v-if="Object.keys(detail.data.value.labels).length > 0">
+          <p v-if="Object.keys(detail.data.value.labels).length + detail.data.value.inheritedLabels.length > 0" class="labels">
             <span v-for="(value, key) in detail.data.value.labels" :key="key" class="mark">{{ key }}: {{ value }}</span>
+            <span v-for="label in detail.data.value.inheritedLabels" :key="label.key" class="mark inherited" :title="`from ${label.fromName}`">{{ label.key }}: {{ label.value }} (from above)</span>
           </p>
         </div>
         <div v-if="mayChange" class="acts">
           <v-btn class="is-main" @click="adding = true">Add an entry</v-btn>
           <v-btn v-if="!isRoot && !alone" @click="breaking = true">Break …</v-btn>
           <v-btn v-if="!isRoot && alone" @click="rejoining = true">Rejoin …</v-btn>
+          <v-menu>
+            <template #activator="{ props: menu }">
+              <v-btn v-bind="menu" aria-label="More to do with this place">More …</v-btn>
+            </template>
+            <v-list>
+              <v-list-item v-if="isContainer" title="New place below …" @click="dialog = 'new'" />
+              <v-list-item v-if="isContainer" title="Many places below …" @click="dialog = 'outline'" />
+              <v-list-item title="Name, labels, move …" @click="dialog = 'place'" />
+              <v-list-item title="Ceiling and house rules …" @click="dialog = 'guards'" />
+              <v-list-item v-if="isContainer" title="Breaks below" :to="{ name: 'breaks', params: { id: place.id } }" />
+            </v-list>
+          </v-menu>
         </div>
       </div>
       <div class="views">
         <div class="segments" role="group" aria-label="What to show">
           <button type="button" :aria-pressed="view === 'list'" @click="view = 'list'">Access list</button>
           <button type="button" :aria-pressed="view === 'people'" @click="view = 'people'">People here</button>
+          <button v-if="place.kind === 'document'" type="button" :aria-pressed="view === 'document'" @click="view = 'document'">The document</button>
         </div>
         <v-checkbox v-if="view === 'people' && drafted" v-model="asDrafted" label="As my draft would have it" />
+        <ListTools
+          v-if="view === 'list' && mayChange && access.data.value"
+          :key="place.id"
+          :place="place.id"
+          :place-name="place.name"
+          :lines="access.data.value.lines.filter((line) => line.own)"
+          :selected="selected"
+          @done="selected = []"
+        />
         <router-link :to="{ name: 'statements', query: { about: 'PLACE', id: place.id } }">Statement on this place</router-link>
       </div>
       <div class="sheet content">
         <p v-if="access.isError.value" class="fault" role="alert">{{ access.error.value?.message }}</p>
+        <DocumentPanel v-else-if="view === 'document'" :key="place.id" :detail="detail.data.value" />
         <AccessListTable
           v-else-if="view === 'list' && access.data.value"
+          v-model:selected="selected"
           :place="place.id"
           :lines="access.data.value.lines"
           :may-change="mayChange"
@@ -134,6 +178,10 @@ async function removeLine(line: Schemas['AccessLine']) {
         />
         <PeopleHere v-else-if="view === 'people'" :key="place.id" :place="place.id" :drafted="drafted && asDrafted" />
       </div>
+      <NewPlaceDialog v-if="dialog === 'new'" :model-value="true" :parent="place.id" :parent-name="place.name" :parent-kind="place.kind" @update:model-value="dialog = undefined" />
+      <OutlineDialog v-if="dialog === 'outline'" :model-value="true" :place="place.id" :place-name="place.name" @update:model-value="dialog = undefined" />
+      <PlaceDialog v-if="dialog === 'place'" :model-value="true" :detail="detail.data.value" @update:model-value="dialog = undefined" />
+      <GuardsDialog v-if="dialog === 'guards'" :model-value="true" :detail="detail.data.value" @update:model-value="dialog = undefined" />
       <AddEntryDialog v-if="adding" v-model="adding" :place="place.id" :place-name="place.name" />
       <BreakDialog v-if="breaking" v-model="breaking" :place="place.id" :place-name="place.name" />
       <RejoinDialog v-if="rejoining" v-model="rejoining" :place="place.id" :place-name="place.name" :own-lines="ownLines" :breaks-below="place.breaksBelow" />
@@ -183,6 +231,14 @@ async function removeLine(line: Schemas['AccessLine']) {
   margin: 4px 0;
   padding-left: 10px;
   border-left: 4px double rgb(var(--v-theme-primary));
+}
+.labels {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px;
+}
+.inherited {
+  border-style: dotted;
 }
 .acts {
   display: flex;

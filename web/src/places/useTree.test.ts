@@ -2,7 +2,7 @@ import { beforeEach, describe, expect, it, vi } from 'vitest'
 import { useTree, type PlaceNode } from './useTree'
 
 function node(id: string, parent: string | undefined, containers = 0): PlaceNode {
-  return { id, parent, kind: parent ? 'folder' : 'repository', name: id, standsAlone: false, depth: 0, containers, papers: 0, breaksBelow: 0, walled: false}
+  return { id, parent, kind: parent ? 'folder' : 'repository', name: id, standsAlone: false, depth: 0, containers, papers: 0, breaksBelow: 0, walled: false, limits: 'NONE' }
 }
 
 const CHILDREN: Record<string, PlaceNode[]> = { root: [node('a', 'root', 1), node('b', 'root')], a: [node('a1', 'a')] }

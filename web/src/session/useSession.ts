@@ -28,7 +28,9 @@ export function useSession() {
     account,
     demo: computed(() => query.data.value?.demo ?? []),
     settled: computed(() => query.isFetched.value),
-    mayChange: computed(() => account.value?.duties.includes('access') ?? false),
+    mayChange: computed(() => account.value?.duties.some((duty) => duty !== 'audit') ?? false),
+    /** Whether the account has a duty. */
+    may: (duty: 'access' | 'people' | 'types' | 'walls' | 'oversight') => account.value?.duties.includes(duty) ?? false,
     signIn,
     signOut,
   }

@@ -21,6 +21,10 @@ const help = ref(false)
 
 const rooms = [
   { name: 'places', title: 'Places' },
+  { name: 'breaks', title: 'Breaks' },
+  { name: 'people', title: 'People' },
+  { name: 'roles', title: 'Roles' },
+  { name: 'types', title: 'Types' },
   { name: 'statements', title: 'Statements' },
   { name: 'journal', title: 'Journal' },
 ]
@@ -34,6 +38,11 @@ function switchTheme() {
 
 useShortcuts({
   p: () => void router.push({ name: 'places' }),
+  b: () => void router.push({ name: 'breaks' }),
+  g: () => void router.push({ name: 'people' }),
+  o: () => void router.push({ name: 'roles' }),
+  t: () => void router.push({ name: 'types' }),
+  d: () => mayChange.value && void router.push({ name: 'drafts' }),
   s: () => void router.push({ name: 'statements' }),
   j: () => void router.push({ name: 'journal' }),
   r: () => mayChange.value && void router.push({ name: 'rehearsal' }),
@@ -97,7 +106,7 @@ header {
   position: relative;
   display: flex;
   align-items: stretch;
-  gap: 28px;
+  gap: 20px;
   padding: 0 20px;
   height: 52px;
   border-bottom: 1px solid var(--pg-line);
@@ -125,7 +134,7 @@ nav {
 nav a {
   display: flex;
   align-items: center;
-  padding: 3px 14px 0;
+  padding: 3px 12px 0;
   color: inherit;
   text-decoration: none;
   border-bottom: 3px solid transparent;

@@ -5,6 +5,11 @@ const open = defineModel<boolean>({ required: true })
 
 const keys = [
   ['p', 'Places'],
+  ['b', 'Breaks'],
+  ['g', 'People: groups, persons, units'],
+  ['o', 'Roles'],
+  ['t', 'Types'],
+  ['d', 'Your drafts'],
   ['s', 'Statements'],
   ['j', 'Journal'],
   ['r', 'The rehearsal of your draft'],

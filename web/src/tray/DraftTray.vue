@@ -25,7 +25,7 @@ async function throwAway() {
 
 <template>
   <footer class="tray" aria-label="Draft" :data-changes="changes">
-    <span class="title">Draft</span>
+    <router-link class="title" :to="{ name: 'drafts' }" :title="draft?.name === 'Draft' ? 'All drafts' : draft?.name">{{ draft?.name ?? 'Draft' }}</router-link>
     <p v-if="changes === 0 || totals === undefined" class="says">
       Nothing drafted. Whatever you change lands here first, and is rehearsed before it holds.
     </p>
@@ -48,6 +48,12 @@ async function throwAway() {
         </template>
         <template v-if="draft!.authorLosesGovern > 0">
           · <router-link class="lose" :to="to('own-losses')">you lose govern on {{ counted(draft!.authorLosesGovern, 'place') }}</router-link>
+        </template>
+        <template v-if="draft!.wallConflicts > 0">
+          · <router-link class="warn" :to="to('people')">{{ counted(draft!.wallConflicts, 'person', 'people') }} on two sides of a wall</router-link>
+        </template>
+        <template v-if="draft!.approvalNeeded.length > 0 && draft!.approvedBy.length === 0">
+          · <router-link class="warn" :to="{ name: 'drafts', params: { id: draft!.id ?? '' } }">a second person has to approve</router-link>
         </template>
         <template v-if="draft!.withoutEffect > 0">
           · <router-link :to="to('changes')">{{ counted(draft!.withoutEffect, 'entry', 'entries') }} without effect</router-link>
@@ -89,6 +95,11 @@ async function throwAway() {
 .title {
   font-family: var(--pg-serif);
   font-weight: 600;
+  color: inherit;
+  max-width: 200px;
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
 }
 .says {
   flex: 1;

@@ -10,11 +10,12 @@ vi.mock('./useDraft', () => ({ useDraft: () => ({ draft, isFetching: ref(false),
 vi.mock('vue-router', () => ({ useRoute: () => ({ name: 'places' }), createRouter: vi.fn(), createWebHistory: vi.fn() }))
 
 const TOTALS = { peopleGaining: 12, peopleLosing: 3, places: 40, documents: 418, pairsGaining: 99, pairsLosing: 9, outsidersGaining: 0 }
-const ITEM = { id: 1, kind: 'AddGrant', place: 'f', path: 'F', words: 'Give Reader to Mia' }
+const ITEM = { id: 1, kind: 'AddGrant', about: 'place', aboutId: 'f', where: 'F', words: 'Give Reader to Mia' }
 
 function drafted(changed: Partial<Schemas['Draft']>): Schemas['Draft'] {
   return {
-    change: 6, version: 1, items: [ITEM], totals: TOTALS, lockOuts: 0, authorLosesGovern: 0, withoutEffect: 0, laterInstants: 0, clashes: [],
+    id: 1, name: 'Draft', change: 6, version: 1, items: [ITEM], totals: TOTALS, lockOuts: 0, authorLosesGovern: 0, withoutEffect: 0, wallConflicts: 0, oddWalls: 0,
+    laterInstants: 0, clashes: [], approvalNeeded: [], approvedBy: [],
     ...changed,
   }
 }

@@ -22,6 +22,15 @@ export function useDraft() {
     mutationFn: (change: Schemas['ChangeBody']) => answer(api.POST('/api/draft/changes', { body: change })),
     onSuccess: (now) => refresh(now),
   })
+  const addMany = useMutation({
+    mutationFn: (changes: Schemas['ChangeBody'][]) => answer(api.POST('/api/draft/changes/many', { body: { changes } })),
+    onSuccess: (now) => refresh(now),
+  })
+  const reorder = useMutation({
+    mutationFn: (items: number[]) => answer(api.POST('/api/draft/order', { body: { items } })),
+    onSuccess: (now) => refresh(now),
+    onError: notices.fail,
+  })
   const remove = useMutation({
     mutationFn: (id: number) => answer(api.DELETE('/api/draft/changes/{id}', { params: { path: { id } } })),
     onSuccess: (now) => refresh(now),
@@ -45,5 +54,5 @@ export function useDraft() {
     onSettled: () => refresh(),
   })
 
-  return { draft, isFetching: query.isFetching, add, remove, discard, renew, putInForce }
+  return { draft, isFetching: query.isFetching, add, addMany, reorder, remove, discard, renew, putInForce, refresh }
 }

@@ -19,6 +19,15 @@ const query = useQuery({
   queryFn: () => answer(api.GET('/api/why', { params: { query: why.target! } })),
 })
 const data = computed(() => query.data.value)
+const local = computed(() => (why.target?.at === undefined ? '' : toLocal(new Date(why.target.at))))
+
+/** An instant as the calendar field takes it: in local time, to the minute. */
+function toLocal(instant: Date): string {
+  return new Date(instant.getTime() - instant.getTimezoneOffset() * 60_000).toISOString().slice(0, 16)
+}
+function askAt(value: string) {
+  if (why.target !== undefined) why.target = { ...why.target, at: value === '' ? undefined : new Date(value).toISOString() }
+}
 
 watch(
   () => why.target,
@@ -38,6 +47,11 @@ watch(
     <template v-else>
       <p class="subject"><PersonName :person="data.person" /></p>
       <p class="quiet">{{ data.path }}<span v-if="data.drafted">, as your draft would have it</span></p>
+      <label class="as-of">
+        As it was at
+        <input type="datetime-local" :value="local" :max="toLocal(new Date())" @change="askAt(($event.target as HTMLInputElement).value)" />
+        <button v-if="why.target?.at" type="button" class="linklike" @click="askAt('')">now</button>
+      </label>
       <div class="result">
         <Paling :rights="data.rights" :walled="data.walled" decorative />
         <strong>{{ data.walled ? 'Barred by a wall' : data.rights.length === 0 ? 'No rights' : data.rights.length === 9 ? 'All nine rights' : listed(data.rights) }}</strong>
@@ -54,7 +68,7 @@ watch(
         </div>
         <WhyStages :stages="data.withoutWalls.stages" />
       </section>
-      <WaysTo v-if="!data.drafted" :key="`${data.person.id} ${data.place}`" :person="data.person.id" :place="data.place" :held="data.rights" />
+      <WaysTo v-if="!data.drafted && why.target?.at === undefined" :key="`${data.person.id} ${data.place}`" :person="data.person.id" :place="data.place" :held="data.rights" />
       <template v-if="data.silent.length > 0">
         <h3>Without effect here</h3>
         <ul class="silent">
@@ -87,6 +101,20 @@ watch(
 .subject {
   font-size: 1.1rem;
   font-weight: 600;
+}
+.as-of {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+  font-size: 0.92rem;
+}
+.as-of input {
+  font: inherit;
+  color: inherit;
+  background: none;
+  border: 1px solid rgba(var(--v-theme-on-surface), 0.5);
+  border-radius: 3px;
+  padding: 1px 6px;
 }
 .result {
   display: flex;

@@ -6,15 +6,17 @@ export interface WhyTarget {
   person: string
   place: string
   drafted: boolean
+  /** An earlier instant to ask about; now if left out. */
+  at?: string
 }
 
 export const useWhy = defineStore('why', () => {
   const target = ref<WhyTarget>()
   let opener: HTMLElement | null = null
 
-  function ask(person: string, place: string, drafted = false) {
+  function ask(person: string, place: string, drafted = false, at?: string) {
     opener = document.activeElement instanceof HTMLElement ? document.activeElement : null
-    target.value = { person, place, drafted }
+    target.value = { person, place, drafted, at }
   }
 
   function close() {

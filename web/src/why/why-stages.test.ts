@@ -14,7 +14,7 @@ function drawn(...stages: Schemas['Step'][]) {
 
 const ENTRY: Schemas['EntryView'] = {
   id: 'e', kind: 'grant', place: 'lib', placeName: 'Casualties', subjectKind: 'group', subjectId: 'g', subjectName: 'Adjusters',
-  role: 'Preparer', rights: ['find', 'read'], types: ['Valuation'],
+  role: 'Preparer', rights: ['find', 'read'], types: ['Valuation'], typeIds: ['valuation'],
 }
 
 describe('the stages of a why', () => {

@@ -15,17 +15,18 @@ import palegate.server.shell.MayBeMissing;
  * @param kind grant or withholding
  * @param role the role's name; null for a withholding
  * @param types the names of the types it is narrowed to
+ * @param typeIds their ids
  */
 public record EntryView(
     String id, String kind, String place, String placeName, String subjectKind, String subjectId, String subjectName,
-    @MayBeMissing String role, List<String> rights, List<String> types, @MayBeMissing Instant from, @MayBeMissing Instant until, @MayBeMissing String note) {
+    @MayBeMissing String role, @MayBeMissing String roleId, List<String> rights, List<String> types, List<String> typeIds, @MayBeMissing Instant from, @MayBeMissing Instant until, @MayBeMissing String note) {
 
   public static EntryView of(Entry entry, Rights rights, Structure structure) {
     String role = entry instanceof Grant grant ? structure.roles().get(grant.role()).name() : null;
     return new EntryView(entry.id(), entry instanceof Grant ? "grant" : "withholding", entry.place(),
         structure.places().get(entry.place()).name(), entry.subject().kind(), entry.subject().id(),
-        SubjectNames.of(entry.subject(), structure), role, rights.words(),
-        entry.types().stream().map(type -> structure.types().get(type).name()).sorted().toList(),
+        SubjectNames.of(entry.subject(), structure), role, entry instanceof Grant grant ? grant.role() : null, rights.words(),
+        entry.types().stream().map(type -> structure.types().get(type).name()).sorted().toList(), entry.types().stream().sorted().toList(),
         entry.period().from(), entry.period().until(), entry.note());
   }
 }

@@ -17,6 +17,7 @@ import org.springframework.transaction.annotation.Transactional;
 import org.springframework.transaction.support.TransactionSynchronization;
 import org.springframework.transaction.support.TransactionSynchronizationManager;
 import palegate.core.drafts.Change;
+import palegate.core.drafts.Difference;
 import palegate.core.drafts.Refusal;
 import palegate.core.drafts.PlaceSet;
 import palegate.core.drafts.Rehearsal;
@@ -107,6 +108,22 @@ public class Drafts {
     }
     store.add(draft, complete);
   }
+
+  /** What some changes would do on top of the draft in hand; nothing is kept. */
+  Previewed preview(String owner, List<ChangeBody> bodies) {
+    Snapshots.Numbered state = snapshots.current();
+    Instant now = clock.instant();
+    List<Change> changes = new ArrayList<>(store.find(owner).map(Drafts::changes).orElse(List.of()));
+    int known = changes.size();
+    bodies.forEach(body -> changes.add(coreOf(body.withEntry())));
+    Snapshot drafted = rehearse(owner).rehearsal().after();
+    Rehearsal whole = Rehearsal.of(state.snapshot(), changes, now, accounts.find(owner).map(Accounts.Account::person).orElse(null));
+    return new Previewed(drafted, whole, Difference.between(drafted, whole.after(), now),
+        whole.refusals().stream().filter(refusal -> refusal.change() >= known).toList());
+  }
+
+  /** The draft in hand and, on top of it, some changes: what they do by themselves. */
+  record Previewed(Snapshot drafted, Rehearsal whole, Difference difference, List<Refusal> refusals) {}
 
   private void refuseWithoutDuty(String account, ChangeBody body) {
     if (!accounts.holdsAny(account, body.duty())) {

@@ -24,7 +24,7 @@ import palegate.server.shell.MayBeMissing;
 @RequestMapping("/api/drafts")
 class DraftsController {
   /** A draft on the shelf. {@code mine} tells whether it is the asker's own. */
-  record Line(long id, String name, String owner, boolean mine, boolean inHand, int changes, @MayBeMissing Instant dueAt, @MayBeMissing String stopped,
+  record DraftLine(long id, String name, String owner, boolean mine, boolean inHand, int changes, @MayBeMissing Instant dueAt, @MayBeMissing String stopped,
       List<String> approvedBy) {}
 
   record Reader(String login, String name) {}
@@ -32,7 +32,7 @@ class DraftsController {
   record Comment(String author, Instant at, String text) {}
 
   /** One draft opened: what is in it, what it would do, with whom it is shared, and what they say. */
-  record Opened(Line draft, int version, List<DraftController.Item> items, Difference.Totals totals, List<String> approvalNeeded, List<Reader> readers,
+  record Opened(DraftLine draft, int version, List<DraftController.Item> items, Difference.Totals totals, List<String> approvalNeeded, List<Reader> readers,
       List<Comment> comments) {}
 
   record Name(@NotBlank(message = "Give the draft a name.") @Size(max = 200, message = "A name has at most 200 characters.") String name) {}
@@ -53,14 +53,14 @@ class DraftsController {
   }
 
   @GetMapping
-  List<Line> drafts(Principal who) {
+  List<DraftLine> drafts(Principal who) {
     return shelf.lines(who.getName());
   }
 
   /** Begins a draft and puts it in hand. */
   @PostMapping
   @ResponseStatus(HttpStatus.CREATED)
-  List<Line> begin(@Valid @RequestBody Name name, Principal who) {
+  List<DraftLine> begin(@Valid @RequestBody Name name, Principal who) {
     shelf.begin(who.getName(), name.name().strip());
     return drafts(who);
   }
@@ -71,13 +71,13 @@ class DraftsController {
   }
 
   @PostMapping("/{id}/in-hand")
-  List<Line> takeInHand(@PathVariable long id, Principal who) {
+  List<DraftLine> takeInHand(@PathVariable long id, Principal who) {
     shelf.takeInHand(id, who.getName());
     return drafts(who);
   }
 
   @PostMapping("/{id}/name")
-  List<Line> rename(@PathVariable long id, @Valid @RequestBody Name name, Principal who) {
+  List<DraftLine> rename(@PathVariable long id, @Valid @RequestBody Name name, Principal who) {
     shelf.rename(id, who.getName(), name.name().strip());
     return drafts(who);
   }

@@ -34,12 +34,12 @@ public class Shelf {
     this.clock = clock;
   }
 
-  List<DraftsController.Line> lines(String account) {
+  List<DraftsController.DraftLine> lines(String account) {
     return store.seenBy(account).stream().map(draft -> line(draft, account)).toList();
   }
 
-  private DraftsController.Line line(DraftStore.Draft draft, String account) {
-    return new DraftsController.Line(draft.id(), draft.name(), accounts.find(draft.owner()).map(Accounts.Account::name).orElse(draft.owner()),
+  private DraftsController.DraftLine line(DraftStore.Draft draft, String account) {
+    return new DraftsController.DraftLine(draft.id(), draft.name(), accounts.find(draft.owner()).map(Accounts.Account::name).orElse(draft.owner()),
         draft.owner().equals(account), draft.inHand(), draft.items().size(), draft.due() == null ? null : draft.due().at(), draft.stopped(),
         approvals.of(draft).stream().map(Approvals.Approval::name).toList());
   }

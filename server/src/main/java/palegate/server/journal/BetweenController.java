@@ -28,9 +28,9 @@ class BetweenController {
   record Cause(@MayBeMissing Long change, @MayBeMissing String note, @MayBeMissing Instant after, @MayBeMissing Instant until) {}
 
   /** One person at one place, with what altered their rights on the way, in order. */
-  record Altered(PersonView person, String place, String path, List<String> before, List<String> after, List<Cause> causes) {}
+  record AlteredBetween(PersonView person, String place, String path, List<String> before, List<String> after, List<Cause> causes) {}
 
-  record BetweenView(Instant from, Instant until, Difference.Totals totals, int changes, Page<Altered> altered) {}
+  record BetweenView(Instant from, Instant until, Difference.Totals totals, int changes, Page<AlteredBetween> altered) {}
 
   private record Key(Instant from, Instant until) {}
 
@@ -55,7 +55,7 @@ class BetweenController {
     }
     Between between = comparisons.get(new Key(from, until), key -> Between.of(history.between(from, until), from, until));
     Difference difference = between.difference();
-    Page<Altered> altered = Page.of(
+    Page<AlteredBetween> altered = Page.of(
         difference.pairs().filter(pair -> concerns(pair, person, place)).count(),
         difference.pairs().filter(pair -> concerns(pair, person, place)).map(pair -> view(between, pair)), offset, limit);
     return new BetweenView(from, until, difference.totals(), between.changes(), altered);
@@ -65,8 +65,8 @@ class BetweenController {
     return (person == null || pair.person().id().equals(person)) && (place == null || pair.place().id().equals(place));
   }
 
-  private Altered view(Between between, Difference.Pair pair) {
-    return new Altered(PersonView.of(pair.person(), between.structureOf(pair.person())), pair.place().id(), pair.path(), pair.before().words(),
+  private AlteredBetween view(Between between, Difference.Pair pair) {
+    return new AlteredBetween(PersonView.of(pair.person(), between.structureOf(pair.person())), pair.place().id(), pair.path(), pair.before().words(),
         pair.after().words(), between.causes(pair.person().id(), pair.place().id()).stream().map(this::view).toList());
   }
 

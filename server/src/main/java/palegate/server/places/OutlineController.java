@@ -23,7 +23,7 @@ import palegate.server.shell.MayBeMissing;
 /** Many places at once, from a typed or pasted outline: read and shown before anything is drafted. */
 @RestController
 class OutlineController {
-  record Text(@NotBlank(message = "Type or paste some lines.") @Size(max = 1_000_000, message = "At most a million letters at once.") String text) {}
+  record OutlineText(@NotBlank(message = "Type or paste some lines.") @Size(max = 1_000_000, message = "At most a million letters at once.") String text) {}
 
   record ReadItem(int line, int depth, String kind, String name, @MayBeMissing String type) {}
 
@@ -37,7 +37,7 @@ class OutlineController {
   }
 
   @PostMapping("/api/places/{id}/outline")
-  OutlineView read(@PathVariable String id, @Valid @RequestBody Text text, Principal who) {
+  OutlineView read(@PathVariable String id, @Valid @RequestBody OutlineText text, Principal who) {
     Shown.State state = shown.to(who.getName());
     boolean root = state.after().place(PlacesController.number(state.after(), id)).kind() == PlaceKind.REPOSITORY;
     Map<String, String> types = new HashMap<>();

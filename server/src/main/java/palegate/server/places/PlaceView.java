@@ -13,9 +13,13 @@ import palegate.server.shell.MayBeMissing;
  * @param papers how many documents and links stand directly below
  * @param breaksBelow how many places below stand alone
  * @param walled whether the place lies behind a screen, a seal or sides
+ * @param limits whether a ceiling or house rules stand here, or reach it from above
  */
 public record PlaceView(String id, @MayBeMissing String parent, String kind, String name, boolean standsAlone, @MayBeMissing String type, int depth,
-    int containers, int papers, int breaksBelow, boolean walled) {
+    int containers, int papers, int breaksBelow, boolean walled, Limits limits) {
+
+  /** Where what limits a place comes from. */
+  public enum Limits { HERE, ABOVE, NONE }
 
   static PlaceView of(Moment moment, int number) {
     Snapshot snapshot = moment.snapshot();
@@ -31,7 +35,14 @@ public record PlaceView(String id, @MayBeMissing String parent, String kind, Str
     }
     String type = place.type() == null ? null : snapshot.structure().types().get(place.type()).name();
     return new PlaceView(place.id(), place.parent(), place.kind().word(), place.name(), place.standsAlone(), type,
-        snapshot.depth(number), containers, papers, snapshot.breaksBelow(number), moment.isWalled(number));
+        snapshot.depth(number), containers, papers, snapshot.breaksBelow(number), moment.isWalled(number), limits(snapshot, number));
+  }
+
+  private static Limits limits(Snapshot snapshot, int number) {
+    if (snapshot.place(number).guards().any()) {
+      return Limits.HERE;
+    }
+    return snapshot.path(number).stream().anyMatch(at -> snapshot.place(at).guards().any()) ? Limits.ABOVE : Limits.NONE;
   }
 
   /** From the repository down to the place, for the path line. */

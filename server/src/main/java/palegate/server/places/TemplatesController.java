@@ -25,14 +25,14 @@ import palegate.server.store.ListTemplates;
 @RequestMapping("/api/list-templates")
 class TemplatesController {
   /** One line: a role for a grant, or rights for a withholding. */
-  record Line(@NotNull(message = "Name a person, group or unit.") @Valid ChangeBody.SubjectRef subject, @NotBlank(message = "Say the name of the subject.") String subjectName,
+  record TemplateLine(@NotNull(message = "Name a person, group or unit.") @Valid ChangeBody.SubjectRef subject, @NotBlank(message = "Say the name of the subject.") String subjectName,
       @MayBeMissing String role, @MayBeMissing List<String> rights, @MayBeMissing List<String> types) {}
 
-  record Template(long id, String name, List<Line> lines) {}
+  record Template(long id, String name, List<TemplateLine> lines) {}
 
   record NewTemplate(
       @NotBlank(message = "Give the template a name.") @Size(max = 200, message = "A name has at most 200 characters.") String name,
-      @NotEmpty(message = "A template has at least one line.") @Size(max = 200, message = "A template has at most 200 lines.") List<@Valid Line> lines) {}
+      @NotEmpty(message = "A template has at least one line.") @Size(max = 200, message = "A template has at most 200 lines.") List<@Valid TemplateLine> lines) {}
 
   private final ListTemplates kept;
 
@@ -42,13 +42,13 @@ class TemplatesController {
 
   @GetMapping
   List<Template> templates() {
-    return kept.all(Line[].class).stream().map(template -> new Template(template.id(), template.name(), Arrays.asList(template.lines()))).toList();
+    return kept.all(TemplateLine[].class).stream().map(template -> new Template(template.id(), template.name(), Arrays.asList(template.lines()))).toList();
   }
 
   /** Keeps a list under a name, in the place of one of that name. */
   @PostMapping
   List<Template> keep(@Valid @RequestBody NewTemplate template) {
-    kept.keep(template.name().strip(), template.lines().toArray(Line[]::new));
+    kept.keep(template.name().strip(), template.lines().toArray(TemplateLine[]::new));
     return templates();
   }
 

@@ -1,0 +1,70 @@
+package palegate.server.drafts;
+
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotBlank;
+import jakarta.validation.constraints.NotEmpty;
+import jakarta.validation.constraints.Size;
+import java.security.Principal;
+import java.time.Clock;
+import java.util.ArrayList;
+import java.util.List;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RestController;
+import palegate.core.drafts.Difference;
+import palegate.core.roles.Rights;
+import palegate.core.snapshot.Snapshot;
+import palegate.server.people.PersonView;
+import palegate.server.session.Accounts;
+import palegate.server.shell.MayBeMissing;
+import palegate.server.shell.Problem;
+
+/** What a change would do at a place, before it goes into the draft: for deciding. */
+@RestController
+class PreviewController {
+  record Asked(@NotBlank(message = "Name a place.") String place,
+      @NotEmpty(message = "Send at least one change.") @Size(max = 500, message = "At most 500 changes at once.") List<@Valid ChangeBody> changes) {}
+
+  record AlteredHere(PersonView person, List<String> before, List<String> after) {}
+
+  /** {@code own} is what the asker, as a person, has at the place; missing if the account belongs to nobody. */
+  record Own(List<String> before, List<String> after) {}
+
+  record Preview(Difference.Totals totals, int lockOuts, @MayBeMissing Own own, int peopleBefore, int peopleAfter, List<AlteredHere> altered, List<Problem.Fault> faults) {}
+
+  private static final int LISTED_AT_MOST = 300;
+
+  private final Drafts drafts;
+  private final Accounts accounts;
+  private final Clock clock;
+
+  PreviewController(Drafts drafts, Accounts accounts, Clock clock) {
+    this.drafts = drafts;
+    this.accounts = accounts;
+    this.clock = clock;
+  }
+
+  @PostMapping("/api/draft/preview")
+  Preview preview(@Valid @RequestBody Asked asked, Principal who) {
+    Drafts.Previewed previewed = drafts.preview(who.getName(), asked.changes());
+    List<AlteredHere> altered = new ArrayList<>();
+    previewed.difference().pairsAt(asked.place()).limit(LISTED_AT_MOST).forEach(pair ->
+        altered.add(new AlteredHere(PersonView.of(pair.person(), previewed.whole().after().structure()), pair.before().words(), pair.after().words())));
+    String self = accounts.find(who.getName()).map(Accounts.Account::person).orElse(null);
+    Own own = self == null ? null : new Own(rights(previewed.drafted(), self, asked.place()).words(), rights(previewed.whole().after(), self, asked.place()).words());
+    return new Preview(previewed.difference().totals(), previewed.whole().lockOuts().size(), own, people(previewed.drafted(), asked.place()),
+        people(previewed.whole().after(), asked.place()), altered,
+        previewed.refusals().stream().map(refusal -> new Problem.Fault(refusal.thing(), refusal.what(), refusal.remedy())).toList());
+  }
+
+  private Rights rights(Snapshot snapshot, String person, String place) {
+    int who = snapshot.personNumber(person);
+    int where = snapshot.placeNumber(place);
+    return who < 0 || where < 0 ? Rights.NONE : snapshot.at(clock.instant()).rights(who, where);
+  }
+
+  private int people(Snapshot snapshot, String place) {
+    int where = snapshot.placeNumber(place);
+    return where < 0 ? 0 : snapshot.at(clock.instant()).holders(where).anyone().size();
+  }
+}

@@ -1,0 +1,143 @@
+<script setup lang="ts">
+import { useQuery, useQueryClient } from '@tanstack/vue-query'
+import { computed, ref } from 'vue'
+import { answer, api } from '@/api/client'
+import { useNotices } from '@/shell/useNotices'
+import { counted, moment } from '@/shell/words'
+import { useDraft } from '@/tray/useDraft'
+import DraftChanges from './DraftChanges.vue'
+
+const props = defineProps<{ id: number }>()
+const emit = defineEmits<{ gone: [] }>()
+const client = useQueryClient()
+const notices = useNotices()
+const { refresh } = useDraft()
+const path = { params: { path: { id: props.id } } }
+const query = useQuery({ queryKey: ['drafts', 'one', props.id], queryFn: () => answer(api.GET('/api/drafts/{id}', path)) })
+const colleagues = useQuery({ queryKey: ['drafts', 'colleagues'], queryFn: () => answer(api.GET('/api/drafts/colleagues')) })
+const data = computed(() => query.data.value)
+const others = computed(() => (colleagues.data.value ?? []).filter((one) => !data.value?.readers.some((reader) => reader.login === one.login)))
+const reader = ref<string>()
+const text = ref('')
+const name = ref('')
+const when = ref('')
+const why = ref('')
+
+async function run(work: () => Promise<unknown>) {
+  try {
+    await work()
+    await client.invalidateQueries({ queryKey: ['drafts'] })
+    await refresh()
+  } catch (error) {
+    notices.fail(error)
+  }
+}
+const share = () => run(() => answer(api.POST('/api/drafts/{id}/readers', { ...path, body: { login: reader.value! } })).then(() => (reader.value = undefined)))
+const unshare = (login: string) => run(() => answer(api.DELETE('/api/drafts/{id}/readers/{login}', { params: { path: { id: props.id, login } } })))
+const comment = () => run(() => answer(api.POST('/api/drafts/{id}/comments', { ...path, body: { text: text.value } })).then(() => (text.value = '')))
+const approve = () => run(() => answer(api.POST('/api/drafts/{id}/approval', path)))
+const rename = () => run(() => answer(api.POST('/api/drafts/{id}/name', { ...path, body: { name: name.value } })).then(() => (name.value = '')))
+const schedule = () =>
+  run(() => answer(api.POST('/api/drafts/{id}/schedule', { ...path, body: { version: data.value!.version, at: new Date(when.value).toISOString(), note: why.value } })))
+const unschedule = () => run(() => answer(api.DELETE('/api/drafts/{id}/schedule', path)))
+const discard = () => run(() => answer(api.DELETE('/api/drafts/{id}', path)).then(() => emit('gone')))
+</script>
+
+<template>
+  <p v-if="query.isError.value" class="fault" role="alert">{{ query.error.value?.message }}</p>
+  <p v-else-if="data === undefined" role="status">Fetching the draft …</p>
+  <div v-else class="opened">
+    <h2>{{ data.draft.name }}</h2>
+    <p>
+      {{ counted(data.totals.peopleGaining, 'person gains', 'people gain') }}, {{ data.totals.peopleLosing }} lose, at {{ counted(data.totals.places, 'place') }}.
+      <template v-if="data.draft.inHand && data.draft.mine"><router-link :to="{ name: 'rehearsal' }">Open the rehearsal</router-link></template>
+    </p>
+    <p v-if="data.approvalNeeded.length > 0" class="caution">
+      A second person has to approve it: {{ data.approvalNeeded.join('; ') }}.
+      {{ data.draft.approvedBy.length > 0 ? `Approved by ${data.draft.approvedBy.join(', ')}.` : 'Nobody has yet.' }}
+    </p>
+    <div class="sheet"><DraftChanges :items="data.items" :without-effect="[]" readonly /></div>
+    <div class="two">
+      <section class="sheet block" aria-labelledby="talk-title">
+        <h3 id="talk-title">What is said about it</h3>
+        <p v-for="(one, i) in data.comments" :key="i"><strong>{{ one.author }}</strong>, {{ moment(one.at) }}: {{ one.text }}</p>
+        <p v-if="data.comments.length === 0" class="quiet">Nothing yet.</p>
+        <form class="row" @submit.prevent="comment">
+          <v-text-field v-model="text" label="Say something" maxlength="2000" hide-details />
+          <v-btn type="submit" size="small" :disabled="text.trim() === ''">Say it</v-btn>
+        </form>
+        <v-btn v-if="!data.draft.mine" class="is-main" @click="approve">Approve it as it is</v-btn>
+      </section>
+      <section v-if="data.draft.mine" class="sheet block" aria-labelledby="with-title">
+        <h3 id="with-title">Shared with</h3>
+        <p v-for="one in data.readers" :key="one.login">
+          {{ one.name }} <button type="button" class="linklike" :aria-label="`Stop sharing with ${one.name}`" @click="unshare(one.login)">stop</button>
+        </p>
+        <p v-if="data.readers.length === 0" class="quiet">Nobody: only you see it.</p>
+        <form class="row" @submit.prevent="share">
+          <v-select v-model="reader" :items="others" item-title="name" item-value="login" label="A colleague" hide-details />
+          <v-btn type="submit" size="small" :disabled="reader === undefined">Share</v-btn>
+        </form>
+      </section>
+      <section v-if="data.draft.mine" class="sheet block" aria-labelledby="when-title">
+        <h3 id="when-title">At a later time</h3>
+        <template v-if="data.draft.dueAt">
+          <p>It will be put in force {{ moment(data.draft.dueAt) }}, with the checks of that time. If they fail it stops and says why.</p>
+          <v-btn size="small" @click="unschedule">Do not</v-btn>
+        </template>
+        <form v-else @submit.prevent="schedule">
+          <v-text-field v-model="when" type="datetime-local" label="Put it in force at" hide-details />
+          <v-text-field v-model="why" label="Why: this note stands in the journal" maxlength="2000" hide-details />
+          <v-btn type="submit" size="small" :disabled="when === '' || why.trim() === '' || data.items.length === 0">Schedule it</v-btn>
+        </form>
+      </section>
+      <section v-if="data.draft.mine" class="sheet block" aria-labelledby="name-title">
+        <h3 id="name-title">Name</h3>
+        <form class="row" @submit.prevent="rename">
+          <v-text-field v-model="name" :label="data.draft.name" maxlength="200" hide-details />
+          <v-btn type="submit" size="small" :disabled="name.trim() === ''">Rename</v-btn>
+        </form>
+        <v-btn size="small" @click="discard">Discard this draft</v-btn>
+      </section>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.opened {
+  display: flex;
+  flex-direction: column;
+  gap: 12px;
+}
+.two {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 12px;
+}
+.block {
+  padding: 12px 16px;
+  display: flex;
+  flex-direction: column;
+  gap: 8px;
+  align-items: flex-start;
+}
+.block form {
+  width: 100%;
+  display: flex;
+  flex-direction: column;
+  gap: 8px;
+  align-items: flex-start;
+}
+.block form.row {
+  flex-direction: row;
+  align-items: center;
+}
+.block form > .v-input {
+  width: 100%;
+}
+@media (max-width: 1100px) {
+  .two {
+    grid-template-columns: 1fr;
+  }
+}
+</style>

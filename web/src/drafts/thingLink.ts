@@ -1,0 +1,14 @@
+import type { RouteLocationRaw } from 'vue-router'
+
+/** Where the thing that a change is about can be seen; nothing where it has no page. */
+export function thingLink(item: { about: string; aboutId: string }): RouteLocationRaw | undefined {
+  const ROOMS: Record<string, RouteLocationRaw> = {
+    place: { name: 'places', params: { id: item.aboutId } },
+    group: { name: 'people', params: { view: 'groups', id: item.aboutId } },
+    person: { name: 'people', params: { view: 'persons', id: item.aboutId } },
+    unit: { name: 'people', params: { view: 'units' } },
+    role: { name: 'roles', params: { id: item.aboutId } },
+    type: { name: 'types', params: { id: item.aboutId } },
+  }
+  return ROOMS[item.about]
+}

@@ -1,0 +1,101 @@
+<script setup lang="ts">
+import { useQuery } from '@tanstack/vue-query'
+import { computed, ref } from 'vue'
+import { answer, api, type Schemas } from '@/api/client'
+import PagedList from '@/lists/PagedList.vue'
+import Paling from '@/paling/Paling.vue'
+import PersonName from '@/people/PersonName.vue'
+import PlaceCell from '@/places/PlaceCell.vue'
+import { counted, day } from '@/shell/words'
+import { useWhy } from '@/why/useWhy'
+
+const why = useWhy()
+function dayAgo(days: number): string {
+  return new Date(Date.now() - days * 86_400_000).toISOString().slice(0, 10)
+}
+const from = ref(dayAgo(365))
+const until = ref(dayAgo(0))
+
+/** From the beginning of the first day to the end of the last, but never into the future. */
+const span = computed(() => ({
+  from: new Date(`${from.value}T00:00:00`).toISOString(),
+  until: new Date(Math.min(new Date(`${until.value}T23:59:59`).getTime(), Math.floor(Date.now() / 60_000) * 60_000)).toISOString(),
+}))
+const valid = computed(() => from.value !== '' && until.value !== '' && span.value.from <= span.value.until)
+const asked = (offset: number, limit: number) => answer(api.GET('/api/journal/between', { params: { query: { ...span.value, offset, limit } } }))
+const head = useQuery({ queryKey: computed(() => ['between', from.value, until.value]), enabled: valid, queryFn: () => asked(0, 1) })
+const fetchRows = async (offset: number, limit: number) => (await asked(offset, limit)).altered
+
+const COLUMNS = [
+  { title: 'Person', width: 'minmax(130px, 1fr)' },
+  { title: 'Place', width: '1.4fr' },
+  { title: 'Then', width: '76px' },
+  { title: 'Now', width: '76px' },
+  { title: 'What did it', width: '1.3fr' },
+  { title: 'Why then', width: '70px' },
+]
+
+function words(cause: Schemas['Cause']): string {
+  return cause.change !== undefined ? `change ${cause.change}: ${cause.note}` : `something began or ended between ${day(cause.after!)} and ${day(cause.until!)}`
+}
+</script>
+
+<template>
+  <div class="between">
+    <h1>Between two days</h1>
+    <div class="span">
+      <v-text-field v-model="from" type="date" label="From the beginning of" hide-details />
+      <v-text-field v-model="until" type="date" label="To the end of" hide-details />
+      <p v-if="head.data.value">
+        {{ counted(head.data.value.changes, 'change') }} in between:
+        <span class="gain">{{ counted(head.data.value.totals.peopleGaining, 'person', 'people') }} gained</span>,
+        <span class="lose">{{ head.data.value.totals.peopleLosing }} lost</span> something, at {{ counted(head.data.value.totals.places, 'place') }}.
+      </p>
+    </div>
+    <p v-if="!valid" class="caution">The second day must not be before the first.</p>
+    <p v-else-if="head.isError.value" class="fault" role="alert">{{ head.error.value?.message }}</p>
+    <p v-else-if="head.data.value === undefined" role="status">Comparing the two days …</p>
+    <div v-else class="sheet list">
+      <PagedList label="Who gained and lost what" :query-key="['between', 'rows', from, until]" :fetch="fetchRows" :columns="COLUMNS" empty="Nobody gained or lost anything.">
+        <template #row="{ item }">
+          <div role="cell"><PersonName :person="item.person" /></div>
+          <PlaceCell v-slot="{ text }" role="cell" :path="item.path">
+            <router-link :to="{ name: 'places', params: { id: item.place } }">{{ text }}</router-link>
+          </PlaceCell>
+          <div role="cell"><Paling :rights="item.before" /></div>
+          <div role="cell"><Paling :rights="item.after" /></div>
+          <div role="cell" :title="item.causes.map(words).join('; ')">
+            <template v-for="(cause, i) in item.causes" :key="i">
+              <span v-if="i > 0">; </span>
+              <router-link v-if="cause.change !== undefined" :to="{ name: 'journal', params: { number: cause.change } }">{{ words(cause) }}</router-link>
+              <span v-else>{{ words(cause) }}</span>
+            </template>
+          </div>
+          <div role="cell">
+            <button type="button" class="linklike" :aria-label="`Why ${item.person.name} had this then`" @click="why.ask(item.person.id, item.place, false, span.from)">why</button>
+          </div>
+        </template>
+      </PagedList>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.between {
+  height: 100%;
+  display: flex;
+  flex-direction: column;
+  gap: 12px;
+  padding: 16px 22px;
+}
+.span {
+  display: grid;
+  grid-template-columns: 190px 190px 1fr;
+  gap: 14px;
+  align-items: center;
+}
+.list {
+  flex: 1;
+  min-height: 260px;
+}
+</style>

@@ -1,0 +1,120 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import { answer, api, type Schemas } from '@/api/client'
+import { faultsOf } from '@/api/problem'
+import FaultList from '@/shell/FaultList.vue'
+import { beginningOf } from '@/shell/instants'
+import { counted } from '@/shell/words'
+import { useDrafting } from '@/tray/useDrafting'
+import SubjectPicker from './SubjectPicker.vue'
+
+const props = defineProps<{ group: string; groupName: string }>()
+const open = defineModel<boolean>({ required: true })
+const { faults, busy, draft } = useDrafting()
+
+const way = ref<'one' | 'many'>('one')
+const subject = ref<Schemas['SubjectView']>()
+const text = ref('')
+const lines = ref<Schemas['LineView'][]>()
+const from = ref('')
+const until = ref('')
+
+const matches = computed(() => (lines.value ?? []).filter((line) => line.what === 'MATCH'))
+const others = computed(() => (lines.value ?? []).filter((line) => line.what !== 'MATCH'))
+const complete = computed(() => (way.value === 'one' ? subject.value !== undefined && ['person', 'group'].includes(subject.value.kind) : matches.value.length > 0))
+const WHAT: Record<string, string> = { MISS: 'nobody', AGAIN: 'already found above', SEVERAL: 'several people: use the login or the address' }
+
+async function match() {
+  faults.value = []
+  try {
+    lines.value = await answer(api.POST('/api/people/matches', { body: { text: text.value } }))
+  } catch (error) {
+    faults.value = faultsOf(error)
+  }
+}
+
+async function readFile(event: Event) {
+  const file = (event.target as HTMLInputElement).files?.[0]
+  if (file !== undefined) {
+    text.value = await file.text()
+    await match()
+  }
+}
+
+async function save() {
+  const dates = { from: beginningOf(from.value), until: beginningOf(until.value) }
+  const chosen: { memberKind: string; member: string }[] =
+    way.value === 'one'
+      ? [{ memberKind: subject.value!.kind, member: subject.value!.id }]
+      : matches.value.flatMap((line) => line.found.map((person) => ({ memberKind: 'person', member: person.id })))
+  if (await draft(chosen.map((one) => ({ kind: 'addMember' as const, group: props.group, ...one, ...dates })))) open.value = false
+}
+</script>
+
+<template>
+  <v-dialog v-model="open" max-width="640" scrollable aria-labelledby="members-title">
+    <form class="sheet pg-dialog" @submit.prevent="save">
+      <h2 id="members-title">Add members to {{ groupName }}</h2>
+      <div class="segments" role="group" aria-label="How many">
+        <button type="button" :aria-pressed="way === 'one'" @click="way = 'one'">One person or group</button>
+        <button type="button" :aria-pressed="way === 'many'" @click="way = 'many'">Many at once</button>
+      </div>
+      <template v-if="way === 'one'">
+        <SubjectPicker v-model="subject" label="A person or a group" />
+        <p v-if="subject && !['person', 'group'].includes(subject.kind)" class="caution">Only people and groups can be members. Units and the built-in ones can be named in access lists.</p>
+        <p v-if="subject && subject.outsiders > 0" class="caution">{{ counted(subject.outsiders, 'outsider') }} would be in {{ groupName }}.</p>
+      </template>
+      <template v-else>
+        <v-textarea v-model="text" label="Paste a column of names, logins or addresses, or rows of a CSV" rows="6" @update:model-value="lines = undefined" />
+        <div class="file">
+          <label>Or choose a file <input type="file" accept=".csv,.txt,text/csv,text/plain" @change="readFile" /></label>
+          <v-btn size="small" :disabled="text.trim() === ''" @click="match">See whom it names</v-btn>
+        </div>
+        <div v-if="lines" role="status">
+          <p>
+            <strong>{{ counted(matches.length, 'person', 'people') }} found</strong
+            ><template v-if="others.length > 0">, {{ counted(others.length, 'line') }} left out</template>.
+          </p>
+          <ul class="lines">
+            <li v-for="line in others" :key="line.line" class="caution">Line {{ line.line }}, “{{ line.text }}”: {{ WHAT[line.what] }}.</li>
+            <li v-for="line in matches" :key="line.line">{{ line.found[0]?.name }} <span v-if="line.found[0]?.external" class="mark outsider">outsider</span></li>
+          </ul>
+        </div>
+      </template>
+      <div class="dates">
+        <v-text-field v-model="from" type="date" label="From (at once if left empty)" />
+        <v-text-field v-model="until" type="date" label="Until, not including (no end if left empty)" />
+      </div>
+      <FaultList :faults="faults" />
+      <div class="actions">
+        <v-btn @click="open = false">Cancel</v-btn>
+        <v-btn type="submit" class="is-main" :disabled="!complete" :loading="busy">{{ way === 'many' && matches.length > 0 ? `Add ${matches.length} to the draft` : 'Add to the draft' }}</v-btn>
+      </div>
+    </form>
+  </v-dialog>
+</template>
+
+<style scoped>
+.segments {
+  align-self: flex-start;
+}
+.dates {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 12px;
+}
+.file {
+  display: flex;
+  justify-content: space-between;
+  align-items: center;
+  gap: 12px;
+}
+.lines {
+  list-style: none;
+  max-height: 170px;
+  overflow: auto;
+}
+form {
+  overflow: auto;
+}
+</style>

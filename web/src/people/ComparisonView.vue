@@ -1,0 +1,123 @@
+<script setup lang="ts">
+import { useQuery } from '@tanstack/vue-query'
+import { computed, ref } from 'vue'
+import { answer, api, type Schemas } from '@/api/client'
+import PagedList from '@/lists/PagedList.vue'
+import Paling from '@/paling/Paling.vue'
+import { counted } from '@/shell/words'
+import GroupPicker from './GroupPicker.vue'
+import PersonPicker from './PersonPicker.vue'
+
+const kind = ref<'person' | 'group'>('person')
+const onePerson = ref<Schemas['PersonView']>()
+const otherPerson = ref<Schemas['PersonView']>()
+const oneGroup = ref<Schemas['GroupLine']>()
+const otherGroup = ref<Schemas['GroupLine']>()
+const one = computed(() => (kind.value === 'person' ? onePerson.value : oneGroup.value))
+const other = computed(() => (kind.value === 'person' ? otherPerson.value : otherGroup.value))
+const asked = computed(() => one.value !== undefined && other.value !== undefined)
+
+function compare(offset: number, limit: number) {
+  return answer(api.GET('/api/comparison', { params: { query: { kind: kind.value, one: one.value!.id, other: other.value!.id, offset, limit } } }))
+}
+const head = useQuery({
+  queryKey: computed(() => ['comparison', kind.value, one.value?.id, other.value?.id]),
+  enabled: asked,
+  queryFn: () => compare(0, 1),
+})
+const fetchPlaces = async (offset: number, limit: number) => (await compare(offset, limit)).places
+const columns = computed(() => [
+  { title: 'Place', width: '1.6fr' },
+  { title: one.value?.name ?? '', width: '150px' },
+  { title: other.value?.name ?? '', width: '150px' },
+])
+</script>
+
+<template>
+  <div class="comparison">
+    <div class="bar">
+      <div class="segments" role="group" aria-label="What to compare">
+        <button type="button" :aria-pressed="kind === 'person'" @click="kind = 'person'">Two people</button>
+        <button type="button" :aria-pressed="kind === 'group'" @click="kind = 'group'">Two groups</button>
+      </div>
+      <template v-if="kind === 'person'">
+        <PersonPicker v-model="onePerson" label="One" />
+        <PersonPicker v-model="otherPerson" label="The other" />
+      </template>
+      <template v-else>
+        <GroupPicker v-model="oneGroup" label="One" />
+        <GroupPicker v-model="otherGroup" label="The other" />
+      </template>
+    </div>
+    <p v-if="!asked" class="quiet">Choose two to see who and what they share, and where what they may do differs. What a group may do is what all of its people may.</p>
+    <p v-else-if="head.isError.value" class="fault" role="alert">{{ head.error.value?.message }}</p>
+    <template v-else-if="head.data.value">
+      <div class="shared">
+        <div v-if="kind === 'group'" class="sheet">
+          <h3>Only in {{ one!.name }} ({{ head.data.value.onlyOne.length }})</h3>
+          <p>{{ head.data.value.onlyOne.map((person) => person.name).join(', ') || 'nobody' }}</p>
+        </div>
+        <div v-if="kind === 'group'" class="sheet">
+          <h3>In both ({{ head.data.value.both.length }})</h3>
+          <p>{{ head.data.value.both.map((person) => person.name).join(', ') || 'nobody' }}</p>
+        </div>
+        <div v-if="kind === 'group'" class="sheet">
+          <h3>Only in {{ other!.name }} ({{ head.data.value.onlyOther.length }})</h3>
+          <p>{{ head.data.value.onlyOther.map((person) => person.name).join(', ') || 'nobody' }}</p>
+        </div>
+        <div class="sheet">
+          <h3>{{ kind === 'person' ? 'Groups' : 'Lies in' }}: only {{ one!.name }}</h3>
+          <p>{{ head.data.value.groupsOnlyOne.join(', ') || 'none' }}</p>
+        </div>
+        <div class="sheet">
+          <h3>Both</h3>
+          <p>{{ head.data.value.groupsBoth.join(', ') || 'none' }}</p>
+        </div>
+        <div class="sheet">
+          <h3>Only {{ other!.name }}</h3>
+          <p>{{ head.data.value.groupsOnlyOther.join(', ') || 'none' }}</p>
+        </div>
+      </div>
+      <p>{{ counted(head.data.value.places.total, 'place') }} where they may do different things:</p>
+      <div class="sheet list">
+        <PagedList label="Where they differ" :query-key="['comparison', 'places', kind, one!.id, other!.id]" :fetch="fetchPlaces" :columns="columns" empty="They may do the same everywhere.">
+          <template #row="{ item }">
+            <div role="cell"><router-link :to="{ name: 'places', params: { id: item.place } }">{{ item.path }}</router-link></div>
+            <div role="cell"><Paling :rights="item.one" /></div>
+            <div role="cell"><Paling :rights="item.other" /></div>
+          </template>
+        </PagedList>
+      </div>
+    </template>
+    <p v-else role="status">Comparing …</p>
+  </div>
+</template>
+
+<style scoped>
+.comparison {
+  display: flex;
+  flex-direction: column;
+  gap: 10px;
+  overflow: auto;
+}
+.bar {
+  display: grid;
+  grid-template-columns: auto 1fr 1fr;
+  gap: 12px;
+  align-items: center;
+}
+.shared {
+  display: grid;
+  grid-template-columns: repeat(3, 1fr);
+  gap: 10px;
+}
+.shared .sheet {
+  padding: 8px 12px;
+  max-height: 120px;
+  overflow: auto;
+}
+.list {
+  flex: 1;
+  min-height: 220px;
+}
+</style>

@@ -1,0 +1,149 @@
+<script setup lang="ts">
+import { useQuery } from '@tanstack/vue-query'
+import { computed, ref } from 'vue'
+import { answer, api, type Schemas } from '@/api/client'
+import { useSession } from '@/session/useSession'
+import DraftedMark from '@/shell/DraftedMark.vue'
+import { counted } from '@/shell/words'
+import { useDrafting } from '@/tray/useDrafting'
+import AddMembersDialog from './AddMembersDialog.vue'
+import GroupAccess from './GroupAccess.vue'
+import GroupDialog from './GroupDialog.vue'
+import GroupPeople from './GroupPeople.vue'
+import MoveMemberDialog from './MoveMemberDialog.vue'
+import PeriodBar from './PeriodBar.vue'
+
+const props = defineProps<{ id: string }>()
+const { may } = useSession()
+const { draftAt } = useDrafting()
+const query = useQuery({ queryKey: computed(() => ['groups', 'one', props.id]), queryFn: () => answer(api.GET('/api/groups/{id}', { params: { path: { id: props.id } } })) })
+const data = computed(() => query.data.value)
+const view = ref<'members' | 'people' | 'access' | 'beyond'>('members')
+const dialog = ref<'add' | 'rename'>()
+const moving = ref<Schemas['Member']>()
+
+const VIEWS = [
+  { view: 'members', title: 'Members' },
+  { view: 'people', title: 'Everyone in it' },
+  { view: 'access', title: 'What it has' },
+  { view: 'beyond', title: 'What they have besides' },
+] as const
+
+function takeOut(member: Schemas['Member']) {
+  void draftAt([{ kind: 'removeMember', group: props.id, memberKind: member.kind, member: member.id, from: member.from, until: member.until }])
+}
+
+/** Members are carried by drag too: the tray says what it changes. */
+function grab(event: DragEvent, member: Schemas['Member']) {
+  event.dataTransfer?.setData('application/x-pg-member', JSON.stringify({ ...member, group: props.id }))
+}
+</script>
+
+<template>
+  <p v-if="query.isError.value" class="fault" role="alert">{{ query.error.value?.message }}</p>
+  <p v-else-if="data === undefined" role="status">Fetching the group …</p>
+  <div v-else class="detail">
+    <div class="title">
+      <div>
+        <h2>{{ data.group.name }} <DraftedMark :drafted="data.group.drafted" /></h2>
+        <p v-if="data.group.description" class="quiet">{{ data.group.description }}</p>
+        <p>
+          {{ counted(data.group.people, 'person', 'people') }}<template v-if="data.group.outsiders > 0">, <span class="mark outsider">{{ counted(data.group.outsiders, 'outsider') }}</span></template>
+          · {{ counted(data.group.direct, 'direct member') }} · named by {{ counted(data.group.entries, 'entry', 'entries') }}
+        </p>
+        <p v-if="data.parents.length > 0" class="quiet">
+          Lies in
+          <template v-for="(parent, i) in data.parents" :key="parent.id"
+            ><span v-if="i > 0">, </span><router-link :to="{ name: 'people', params: { view: 'groups', id: parent.id } }">{{ parent.name }}</router-link></template
+          >, and so has what they are given.
+        </p>
+      </div>
+      <div v-if="may('people')" class="acts">
+        <v-btn size="small" class="is-main" @click="dialog = 'add'">Add members</v-btn>
+        <v-btn size="small" @click="dialog = 'rename'">Rename</v-btn>
+        <v-btn v-if="data.group.direct === 0" size="small" @click="draftAt([{ kind: 'removeGroup', group: id }])">Remove</v-btn>
+      </div>
+    </div>
+    <div class="segments" role="group" aria-label="What to show of the group">
+      <button v-for="one in VIEWS" :key="one.view" type="button" :aria-pressed="view === one.view" @click="view = one.view">{{ one.title }}</button>
+    </div>
+    <div class="sheet body">
+      <ul v-if="view === 'members'" class="members">
+        <li
+          v-for="member in data.members"
+          :key="`${member.kind}:${member.id}:${member.from}`"
+          :draggable="may('people')"
+          :data-outsiders="member.external || member.outsiders > 0"
+          @dragstart="grab($event, member)"
+        >
+          <span class="who">
+            <router-link :to="{ name: 'people', params: { view: member.kind === 'group' ? 'groups' : 'persons', id: member.id } }">{{ member.name }}</router-link>
+            <span class="quiet"> {{ member.kind === 'group' ? `group of ${member.people}` : '' }}</span>
+            <span v-if="member.external" class="mark outsider">outsider</span>
+            <span v-else-if="member.outsiders > 0" class="mark outsider">{{ counted(member.outsiders, 'outsider') }}</span>
+            <span v-if="!member.active" class="mark">not active</span>
+            <DraftedMark :drafted="member.drafted" />
+          </span>
+          <PeriodBar :from="member.from" :until="member.until" :current="member.current" />
+          <span v-if="may('people')" class="acts">
+            <button type="button" class="linklike" :aria-label="`Move ${member.name} to another group`" @click="moving = member">Move</button>
+            <button type="button" class="linklike" :aria-label="`Take ${member.name} out of the group`" @click="takeOut(member)">Take out</button>
+          </span>
+        </li>
+        <li v-for="member in data.gone" :key="`gone ${member.id}`" class="gone">
+          <span>{{ member.name }}</span> <span class="mark lose">taken out by your draft</span>
+        </li>
+        <li v-if="data.members.length === 0" class="quiet">Nobody is in it yet. Add members one by one, or paste a column of names.</li>
+      </ul>
+      <GroupPeople v-else-if="view === 'people' || view === 'beyond'" :id="id" :key="view" :beyond="view === 'beyond'" />
+      <GroupAccess v-else :id="id" />
+    </div>
+    <AddMembersDialog v-if="dialog === 'add'" :model-value="true" :group="id" :group-name="data.group.name" @update:model-value="dialog = undefined" />
+    <GroupDialog v-if="dialog === 'rename'" :model-value="true" :group="data.group" @update:model-value="dialog = undefined" />
+    <MoveMemberDialog v-if="moving" :model-value="true" :group="id" :member="moving" @update:model-value="moving = undefined" />
+  </div>
+</template>
+
+<style scoped>
+.detail {
+  height: 100%;
+  display: flex;
+  flex-direction: column;
+  gap: 10px;
+}
+.title {
+  display: flex;
+  justify-content: space-between;
+  gap: 14px;
+}
+.acts {
+  display: flex;
+  gap: 8px;
+  flex: none;
+}
+.segments {
+  align-self: flex-start;
+}
+.body {
+  flex: 1;
+  min-height: 220px;
+  overflow: auto;
+}
+.members {
+  list-style: none;
+}
+.members li {
+  display: grid;
+  grid-template-columns: minmax(150px, 1fr) auto auto;
+  gap: 12px;
+  align-items: center;
+  padding: 7px 14px;
+  border-bottom: 1px solid var(--pg-line);
+}
+.members li[data-outsiders='true'] {
+  border-left: 3px dashed rgb(var(--v-theme-warning));
+}
+.gone span:first-child {
+  text-decoration: line-through;
+}
+</style>

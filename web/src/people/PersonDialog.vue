@@ -1,0 +1,63 @@
+<script setup lang="ts">
+import { useQuery } from '@tanstack/vue-query'
+import { ref } from 'vue'
+import { answer, api, type Schemas } from '@/api/client'
+import FaultList from '@/shell/FaultList.vue'
+import { useDrafting } from '@/tray/useDrafting'
+
+const props = defineProps<{ person?: Schemas['PersonView'] }>()
+const open = defineModel<boolean>({ required: true })
+const { faults, busy, draft } = useDrafting()
+const units = useQuery({ queryKey: ['units'], queryFn: () => answer(api.GET('/api/units')) })
+const name = ref(props.person?.name ?? '')
+const login = ref(props.person?.login ?? '')
+const email = ref(props.person?.email ?? '')
+const external = ref(props.person?.external ?? false)
+const active = ref(props.person?.active ?? true)
+const unit = ref<string | null | undefined>(props.person?.unitId)
+
+async function save() {
+  const saved = await draft([
+    {
+      kind: 'setPerson',
+      person: props.person?.id,
+      name: name.value,
+      login: login.value || undefined,
+      email: email.value || undefined,
+      external: external.value,
+      active: active.value,
+      unit: unit.value ?? undefined,
+    },
+  ])
+  if (saved) open.value = false
+}
+</script>
+
+<template>
+  <v-dialog v-model="open" max-width="560" aria-labelledby="person-title">
+    <form class="sheet pg-dialog" @submit.prevent="save">
+      <h2 id="person-title">{{ person ? `Change ${person.name}` : 'Add a person' }}</h2>
+      <v-text-field v-model="name" label="Name" maxlength="300" autofocus />
+      <div class="two">
+        <v-text-field v-model="login" label="Login" maxlength="200" />
+        <v-text-field v-model="email" label="E-mail address" maxlength="300" />
+      </div>
+      <v-select v-model="unit" :items="units.data.value ?? []" item-title="name" item-value="id" label="Unit (may be left empty)" clearable />
+      <v-checkbox v-model="external" label="An outsider: not on our staff" hide-details />
+      <v-checkbox v-model="active" label="Active: whoever is not has no rights at all" hide-details />
+      <FaultList :faults="faults" />
+      <div class="actions">
+        <v-btn @click="open = false">Cancel</v-btn>
+        <v-btn type="submit" class="is-main" :disabled="name.trim() === ''" :loading="busy">Add to the draft</v-btn>
+      </div>
+    </form>
+  </v-dialog>
+</template>
+
+<style scoped>
+.two {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 12px;
+}
+</style>

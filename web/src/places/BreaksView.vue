@@ -1,0 +1,140 @@
+<script setup lang="ts">
+import { useQuery } from '@tanstack/vue-query'
+import { computed, ref } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
+import { answer, api, type Schemas } from '@/api/client'
+import PagedList from '@/lists/PagedList.vue'
+import Paling from '@/paling/Paling.vue'
+import { useSession } from '@/session/useSession'
+import { counted, day, listed } from '@/shell/words'
+import { useDrafting } from '@/tray/useDrafting'
+import PlacePicker from './PlacePicker.vue'
+
+const route = useRoute()
+const router = useRouter()
+const { may } = useSession()
+const { draftAt, busy } = useDrafting()
+const root = useQuery({ queryKey: ['root'], queryFn: () => answer(api.GET('/api/repository')) })
+const id = computed(() => (typeof route.params.id === 'string' && route.params.id !== '' ? route.params.id : root.data.value?.id))
+const top = useQuery({
+  queryKey: computed(() => ['place', id.value]),
+  enabled: computed(() => id.value !== undefined),
+  queryFn: () => answer(api.GET('/api/places/{id}', { params: { path: { id: id.value! } } })),
+})
+const sameOnly = ref(false)
+const sort = ref('TREE')
+const selected = ref<string[]>([])
+
+const fetchBreaks = (offset: number, limit: number) =>
+  answer(
+    api.GET('/api/places/{id}/breaks', {
+      params: { path: { id: id.value! }, query: { order: sort.value as 'TREE' | 'ADDS' | 'REMOVES' | 'SINCE' | 'DEPTH', sameOnly: sameOnly.value, offset, limit } },
+    }),
+  )
+const COLUMNS = [
+  { title: '', width: '26px' },
+  { title: 'Place', width: '1.2fr', sort: 'TREE' },
+  { title: 'More here', width: '120px', sort: 'ADDS' },
+  { title: 'Less here', width: '120px', sort: 'REMOVES' },
+  { title: 'Depth', width: '52px', sort: 'DEPTH' },
+  { title: 'Since, by whom, why', width: '1.4fr', sort: 'SINCE' },
+]
+
+function words(one: Schemas['BreakView']): string {
+  if (one.sameAsParent) return 'Everybody has here just what they have at the parent.'
+  const more = one.adds > 0 ? `${counted(one.adds, 'person has', 'people have')} ${listed(one.gained)} here and not at the parent` : ''
+  const less = one.removes > 0 ? `${counted(one.removes, 'person lacks', 'people lack')} ${listed(one.lost)} that they have there` : ''
+  return [more, less].filter((part) => part !== '').join('; ')
+}
+async function rejoinAll() {
+  if (await draftAt(selected.value.map((place) => ({ kind: 'rejoin' as const, place, below: false })))) selected.value = []
+}
+function choose(found: Schemas['Found'] | undefined) {
+  if (found !== undefined) void router.push({ name: 'breaks', params: { id: found.id } })
+}
+</script>
+
+<template>
+  <div class="breaks">
+    <div class="head">
+      <h1>Breaks{{ top.data.value && top.data.value.place.kind !== 'repository' ? ` below ${top.data.value.place.name}` : '' }}</h1>
+      <PlacePicker :model-value="undefined" label="Only below a place" @update:model-value="choose" />
+      <v-checkbox v-model="sameOnly" label="Only those that say what their parent says" hide-details />
+      <v-btn v-if="may('access')" class="is-main" :disabled="selected.length === 0" :loading="busy" @click="rejoinAll">Rejoin {{ selected.length > 0 ? selected.length : 'the chosen' }}</v-btn>
+    </div>
+    <p class="quiet">Every place that stands alone, with what that does. A break ages: what is given further up later does not reach it.</p>
+    <div class="sheet list">
+      <PagedList
+        v-if="id"
+        v-model:sort="sort"
+        label="Breaks"
+        :query-key="['breaks', id, sort, sameOnly]"
+        :fetch="fetchBreaks"
+        :columns="COLUMNS"
+        :row-height="64"
+        :empty="sameOnly ? 'No break says just what its parent says.' : 'Nothing below stands alone: what is given flows all the way down.'"
+      >
+        <template #row="{ item }">
+          <div role="cell">
+            <input v-if="may('access') && !item.drafted" v-model="selected" type="checkbox" :value="item.place" :aria-label="`Choose ${item.path}`" />
+          </div>
+          <div role="cell" :title="words(item)">
+            <router-link :to="{ name: 'places', params: { id: item.place } }">{{ item.path }}</router-link>
+            <span v-if="item.sameAsParent" class="mark warn">same as parent</span> <span v-if="item.drafted" class="mark gain">in your draft</span>
+            <p class="quiet says">{{ words(item) }}</p>
+          </div>
+          <div role="cell" class="cell"><Paling :rights="item.gained" /><span class="gain">+{{ item.adds }}</span></div>
+          <div role="cell" class="cell"><Paling :rights="item.lost" /><span class="lose">−{{ item.removes }}</span></div>
+          <div role="cell">{{ item.depth }}</div>
+          <div role="cell">
+            <template v-if="item.since">
+              <router-link :to="{ name: 'journal', params: { number: item.since.change } }">{{ day(item.since.at) }}</router-link>, {{ item.since.author }}
+              <p class="quiet says">{{ item.since.note }}</p>
+            </template>
+            <span v-else class="quiet">not in force yet</span>
+          </div>
+        </template>
+      </PagedList>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.breaks {
+  height: 100%;
+  display: flex;
+  flex-direction: column;
+  gap: 10px;
+  padding: 16px 22px;
+}
+.head {
+  display: grid;
+  grid-template-columns: auto 260px auto auto;
+  gap: 16px;
+  align-items: center;
+  justify-content: space-between;
+}
+.list {
+  flex: 1;
+  min-height: 260px;
+}
+.cell {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+}
+.says {
+  overflow: hidden;
+  text-overflow: ellipsis;
+}
+input[type='checkbox'] {
+  width: 18px;
+  height: 18px;
+  accent-color: rgb(var(--v-theme-primary));
+}
+@media (max-width: 1000px) {
+  .head {
+    grid-template-columns: 1fr;
+  }
+}
+</style>

@@ -1,0 +1,83 @@
+<script setup lang="ts">
+import { ref } from 'vue'
+import { answer, api, type Schemas } from '@/api/client'
+import { faultsOf } from '@/api/problem'
+import FaultList from '@/shell/FaultList.vue'
+import { counted } from '@/shell/words'
+import { useDrafting } from '@/tray/useDrafting'
+
+const props = defineProps<{ place: string; placeName: string }>()
+const open = defineModel<boolean>({ required: true })
+const { faults, busy, draft } = useDrafting()
+const text = ref('')
+const read = ref<Schemas['OutlineView']>()
+
+async function look() {
+  faults.value = []
+  try {
+    read.value = await answer(api.POST('/api/places/{id}/outline', { params: { path: { id: props.place } }, body: { text: text.value } }))
+  } catch (error) {
+    faults.value = faultsOf(error)
+  }
+}
+async function readFile(event: Event) {
+  const file = (event.target as HTMLInputElement).files?.[0]
+  if (file !== undefined) {
+    text.value = await file.text()
+    await look()
+  }
+}
+async function save() {
+  if (read.value === undefined) {
+    await look()
+    return
+  }
+  if (await draft(read.value.changes.map((change) => ({ ...change, kind: 'addPlace' as const })))) open.value = false
+}
+</script>
+
+<template>
+  <v-dialog v-model="open" max-width="720" scrollable aria-labelledby="outline-title">
+    <form class="sheet pg-dialog" @submit.prevent="save">
+      <h2 id="outline-title">Many places below {{ placeName }}</h2>
+      <p class="quiet">
+        One place a line; what is indented stands below. “Name = Type” makes a document of that type. Or paste rows of a CSV whose first line is
+        <code>path,type</code>.
+      </p>
+      <v-textarea v-model="text" label="Outline" rows="9" class="outline" autofocus @update:model-value="read = undefined" />
+      <label>Or choose a file <input type="file" accept=".txt,.csv,text/plain,text/csv" @change="readFile" /></label>
+      <div v-if="read" role="status">
+        <p v-for="fault in read.faults" :key="`${fault.line}${fault.what}`" class="fault">Line {{ fault.line }}: {{ fault.what }} {{ fault.remedy }}</p>
+        <p>
+          <strong>{{ counted(read.items.length, 'place') }} read.</strong>
+        </p>
+        <ul class="read">
+          <li v-for="item in read.items" :key="item.line + item.name" :style="{ paddingLeft: `${item.depth * 20}px` }">
+            {{ item.name }} <span class="quiet">{{ item.kind }}{{ item.type ? `, ${item.type}` : '' }}</span>
+          </li>
+        </ul>
+      </div>
+      <FaultList :faults="faults" />
+      <div class="actions">
+        <v-btn @click="open = false">Cancel</v-btn>
+        <v-btn type="submit" class="is-main" :disabled="text.trim() === '' || (read?.faults.length ?? 0) > 0" :loading="busy">{{
+          read ? `Add ${counted(read.items.length, 'place')} to the draft` : 'See what it makes'
+        }}</v-btn>
+      </div>
+    </form>
+  </v-dialog>
+</template>
+
+<style scoped>
+.outline :deep(textarea) {
+  font-family: ui-monospace, monospace !important;
+}
+.read {
+  list-style: none;
+  max-height: 200px;
+  overflow: auto;
+}
+form {
+  overflow: auto;
+}
+</style>

@@ -1,0 +1,166 @@
+<script setup lang="ts">
+import { useQuery } from '@tanstack/vue-query'
+import { computed, ref } from 'vue'
+import { answer, api, type Schemas } from '@/api/client'
+import { faultsOf } from '@/api/problem'
+import PagedList from '@/lists/PagedList.vue'
+import { useSession } from '@/session/useSession'
+import FaultList from '@/shell/FaultList.vue'
+import { counted } from '@/shell/words'
+import { useDrafting } from '@/tray/useDrafting'
+import ClearanceList from './ClearanceList.vue'
+import FieldRows from './FieldRows.vue'
+
+const props = defineProps<{ type?: Schemas['TypeView']; like?: Schemas['TypeView'] }>()
+const emit = defineEmits<{ done: [] }>()
+
+const { may } = useSession()
+const { faults, busy, draft } = useDrafting()
+const start = props.type ?? props.like
+const name = ref(props.type?.name ?? '')
+const shortName = ref(props.type?.shortName ?? '')
+const guarded = ref(start?.guarded ?? false)
+const libraries = ref<string[]>([...(start?.libraries ?? [])])
+const fields = ref<Schemas['TypeField'][]>((start?.fields ?? []).map((field) => ({ ...field, choices: [...(field.choices ?? [])] })))
+const conversion = ref<Schemas['PageConverted']>()
+
+const root = useQuery({ queryKey: ['root'], queryFn: () => answer(api.GET('/api/repository')) })
+const offered = useQuery({
+  queryKey: computed(() => ['children', root.data.value?.id]),
+  enabled: computed(() => root.data.value !== undefined),
+  queryFn: () => answer(api.GET('/api/places/{id}/children', { params: { path: { id: root.data.value!.id }, query: { drafted: true } } })),
+})
+const change = computed(() => ({
+  kind: 'setType' as const,
+  type: props.type?.id,
+  name: name.value,
+  shortName: shortName.value || undefined,
+  guarded: guarded.value,
+  libraries: libraries.value,
+  fields: fields.value,
+}))
+const lost = computed(() => (conversion.value?.items ?? []).filter((one) => one.after === undefined))
+const fetchLacking = (offset: number, limit: number) => answer(api.GET('/api/types/{id}/lacking', { params: { path: { id: props.type!.id }, query: { offset, limit } } }))
+
+/** A field that becomes of another kind is shown with what cannot be converted before it goes into the draft. */
+async function save() {
+  if (props.type !== undefined && conversion.value === undefined) {
+    try {
+      const found = await answer(api.POST('/api/types/conversion', { body: change.value }))
+      if (found.total > 0) {
+        conversion.value = found
+        return
+      }
+    } catch (error) {
+      faults.value = faultsOf(error)
+      return
+    }
+  }
+  const clearances = (props.like?.clearances ?? []).filter((one) => one.current && guarded.value)
+  if (await draft([change.value])) {
+    conversion.value = undefined
+    if (props.like !== undefined && clearances.length > 0) {
+      const made = (await answer(api.GET('/api/types'))).find((one) => one.name === name.value.trim() && one.drafted === 'MADE')
+      if (made !== undefined) {
+        await draft(clearances.map((one) => ({ kind: 'addClearance' as const, type: made.id, subject: { kind: one.subject.kind, id: one.subject.id }, role: one.role })))
+      }
+    }
+    emit('done')
+  }
+}
+</script>
+
+<template>
+  <form class="detail" @submit.prevent="save">
+    <h2>{{ type ? type.name : like ? `A new type, from ${like.name}` : 'A new type' }}</h2>
+    <div class="names">
+      <v-text-field v-model="name" label="Name" maxlength="300" hide-details :readonly="!may('types')" />
+      <v-text-field v-model="shortName" label="Short name, for narrow columns" maxlength="60" hide-details :readonly="!may('types')" />
+      <v-select
+        v-model="libraries"
+        :items="(offered.data.value ?? []).filter((one) => one.kind === 'library')"
+        item-title="name"
+        item-value="id"
+        label="Used in these libraries (all if left empty)"
+        multiple
+        clearable
+        hide-details
+        :readonly="!may('types')"
+      />
+    </div>
+    <v-checkbox v-model="guarded" label="Guarded: only for those who are cleared, whatever the access lists say" hide-details :disabled="!may('types')" />
+    <FieldRows v-model="fields" :may-change="may('types')" @update:model-value="conversion = undefined" />
+    <div v-if="conversion" class="caution" role="status">
+      <p>
+        <strong>{{ counted(conversion.total, 'value') }} of documents will be converted.</strong>
+        {{ lost.length === 0 ? 'All of them can be.' : `${counted(lost.length, 'value')} cannot be, and stay as they are:` }}
+      </p>
+      <ul>
+        <li v-for="one in conversion.items.slice(0, 60)" :key="one.place + one.field">
+          <router-link :to="{ name: 'places', params: { id: one.place } }">{{ one.path }}</router-link>, {{ one.field }}: “{{ one.before }}”
+          {{ one.after === undefined ? 'cannot be converted' : `becomes “${one.after}”` }}
+        </li>
+      </ul>
+    </div>
+    <FaultList :faults="faults" />
+    <div v-if="may('types')" class="acts">
+      <v-btn type="submit" class="is-main" :disabled="name.trim() === ''" :loading="busy">{{
+        conversion ? 'Convert, and add to the draft' : type ? 'Add the change to the draft' : 'Add the type to the draft'
+      }}</v-btn>
+      <v-btn v-if="type && type.documents === 0" :loading="busy" @click="draft([{ kind: 'removeType', type: type.id }])">Remove</v-btn>
+    </div>
+    <template v-if="type">
+      <ClearanceList v-if="type.guarded || guarded" :type="type" />
+      <template v-if="type.lacking > 0">
+        <h3>{{ counted(type.lacking, 'document') }} of this type {{ type.lacking === 1 ? 'lacks' : 'lack' }} a required field</h3>
+        <div class="sheet list">
+          <PagedList
+            label="Documents that lack a required field"
+            :query-key="['types', 'lacking', type.id]"
+            :fetch="fetchLacking"
+            :columns="[
+              { title: 'Document', width: '2fr' },
+              { title: 'Lacks', width: '1fr' },
+            ]"
+            empty="None."
+          >
+            <template #row="{ item }">
+              <div role="cell"><router-link :to="{ name: 'places', params: { id: item.place } }">{{ item.path }}</router-link></div>
+              <div role="cell">{{ item.fields.join(', ') }}</div>
+            </template>
+          </PagedList>
+        </div>
+      </template>
+    </template>
+  </form>
+</template>
+
+<style scoped>
+.detail {
+  display: flex;
+  flex-direction: column;
+  gap: 12px;
+}
+.names {
+  display: grid;
+  grid-template-columns: 1fr 1fr 1.3fr;
+  gap: 12px;
+}
+.acts {
+  display: flex;
+  gap: 12px;
+}
+.caution ul {
+  max-height: 150px;
+  overflow: auto;
+  padding-left: 18px;
+}
+.list {
+  height: 220px;
+}
+@media (max-width: 1100px) {
+  .names {
+    grid-template-columns: 1fr;
+  }
+}
+</style>

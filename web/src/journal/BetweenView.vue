@@ -29,8 +29,8 @@ const fetchRows = async (offset: number, limit: number) => (await asked(offset, 
 const COLUMNS = [
   { title: 'Person', width: 'minmax(130px, 1fr)' },
   { title: 'Place', width: '1.4fr' },
-  { title: 'Then', width: '76px' },
-  { title: 'Now', width: '76px' },
+  { title: 'First day', width: '76px' },
+  { title: 'Last day', width: '76px' },
   { title: 'What did it', width: '1.3fr' },
   { title: 'Why then', width: '70px' },
 ]

@@ -78,7 +78,7 @@ function grab(event: DragEvent, member: Schemas['Member']) {
         >
           <span class="who">
             <router-link :to="{ name: 'people', params: { view: member.kind === 'group' ? 'groups' : 'persons', id: member.id } }">{{ member.name }}</router-link>
-            <span class="quiet"> {{ member.kind === 'group' ? `group of ${member.people}` : '' }}</span>
+            <span v-if="member.kind === 'group'" class="quiet of">group of {{ member.people }}</span>
             <span v-if="member.external" class="mark outsider">outsider</span>
             <span v-else-if="member.outsiders > 0" class="mark outsider">{{ counted(member.outsiders, 'outsider') }}</span>
             <span v-if="!member.active" class="mark">not active</span>
@@ -142,6 +142,9 @@ function grab(event: DragEvent, member: Schemas['Member']) {
 }
 .members li[data-outsiders='true'] {
   border-left: 3px dashed rgb(var(--v-theme-warning));
+}
+.of {
+  margin-left: 8px;
 }
 .gone span:first-child {
   text-decoration: line-through;

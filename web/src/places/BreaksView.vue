@@ -83,8 +83,12 @@ function choose(found: Schemas['Found'] | undefined) {
             <span v-if="item.sameAsParent" class="mark warn">same as parent</span> <span v-if="item.drafted" class="mark gain">in your draft</span>
             <p class="quiet says">{{ words(item) }}</p>
           </div>
-          <div role="cell" class="cell"><Paling :rights="item.gained" /><span class="gain">+{{ item.adds }}</span></div>
-          <div role="cell" class="cell"><Paling :rights="item.lost" /><span class="lose">−{{ item.removes }}</span></div>
+          <div role="cell" class="cell">
+            <template v-if="item.adds > 0"><Paling :rights="item.gained" /><span class="gain">+{{ item.adds }}</span></template>
+          </div>
+          <div role="cell" class="cell">
+            <template v-if="item.removes > 0"><Paling :rights="item.lost" /><span class="lose">−{{ item.removes }}</span></template>
+          </div>
           <div role="cell">{{ item.depth }}</div>
           <div role="cell">
             <template v-if="item.since">

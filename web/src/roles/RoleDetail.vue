@@ -10,8 +10,13 @@ import FaultList from '@/shell/FaultList.vue'
 import { listed } from '@/shell/words'
 import { useDrafting } from '@/tray/useDrafting'
 
-const props = defineProps<{ role?: Schemas['RoleView']; roles: Schemas['RoleView'][] }>()
-const emit = defineEmits<{ done: [] }>()
+const props = defineProps<{
+  role?: Schemas['RoleView']
+  roles: Schemas['RoleView'][]
+  /** Tells one form for a new role from the next. */
+  form?: number
+}>()
+const emit = defineEmits<{ done: [form: number] }>()
 
 const CLUSTER_NAMES = ['See', 'Work', 'Steer']
 const { may } = useSession()
@@ -34,10 +39,10 @@ const other = computed(() => props.roles.find((one) => one.id === beside.value))
 const fetchGrants = (offset: number, limit: number) => answer(api.GET('/api/roles/{id}/grants', { params: { path: { id: props.role!.id }, query: { offset, limit } } }))
 
 async function save() {
-  if (await draft([{ kind: 'setRole', role: props.role?.id, name: name.value, rights: whole.value }])) emit('done')
+  if (await draft([{ kind: 'setRole', role: props.role?.id, name: name.value, rights: whole.value }])) emit('done', props.form ?? 0)
 }
 async function remove() {
-  if (await draft([{ kind: 'removeRole', role: props.role!.id }])) emit('done')
+  if (await draft([{ kind: 'removeRole', role: props.role!.id }])) emit('done', props.form ?? 0)
 }
 </script>
 

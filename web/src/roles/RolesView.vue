@@ -15,11 +15,19 @@ const { may } = useSession()
 const query = useQuery({ queryKey: ['roles'], queryFn: () => answer(api.GET('/api/roles')) })
 const roles = computed(() => query.data.value ?? [])
 const id = computed(() => (typeof route.params.id === 'string' && route.params.id !== '' ? route.params.id : undefined))
-const making = ref(false)
-const chosen = computed(() => (making.value ? undefined : roles.value.find((role) => role.id === id.value)))
+/** Counts the forms for new roles, so that the end of one does not close the next; 0 while there is none. */
+const making = ref(0)
+let made = 0
+const chosen = computed(() => (making.value > 0 ? undefined : roles.value.find((role) => role.id === id.value)))
 
+function begin() {
+  making.value = ++made
+}
+function end(form: number) {
+  if (making.value === form) making.value = 0
+}
 function choose(role: string) {
-  making.value = false
+  making.value = 0
   void router.push({ name: 'roles', params: { id: role } })
 }
 </script>
@@ -29,7 +37,7 @@ function choose(role: string) {
     <section class="left" aria-label="Roles">
       <div class="head">
         <h1>Roles</h1>
-        <v-btn v-if="may('access')" size="small" class="is-main" @click="making = true">New role</v-btn>
+        <v-btn v-if="may('access')" size="small" class="is-main" @click="begin">New role</v-btn>
       </div>
       <ul class="sheet">
         <li v-for="role in roles" :key="role.id" :data-chosen="role.id === chosen?.id">
@@ -47,7 +55,7 @@ function choose(role: string) {
       </ul>
     </section>
     <section class="right" aria-label="The role">
-      <RoleDetail v-if="making" :key="'new'" :roles="roles" @done="making = false" />
+      <RoleDetail v-if="making > 0" :key="making" :roles="roles" :form="making" @done="end" />
       <RoleDetail v-else-if="chosen" :key="`${chosen.id} ${chosen.rights.join()}`" :role="chosen" :roles="roles" @done="() => undefined" />
       <p v-else class="quiet hint">Choose a role to see what it lets people do, where it is used, and what would change if it changed.</p>
     </section>
@@ -93,6 +101,7 @@ li[data-chosen='true'] {
   flex: 1;
   min-width: 0;
   overflow: auto;
+  padding-top: 8px;
 }
 .hint {
   padding: 46px 20px;

@@ -20,20 +20,24 @@ export function useDraft() {
 
   const add = useMutation({
     mutationFn: (change: Schemas['ChangeBody']) => answer(api.POST('/api/draft/changes', { body: change })),
-    onSuccess: (now) => refresh(now),
+    // What is shown is fetched again meanwhile; nobody has to wait for it.
+    onSuccess: (now) => void refresh(now),
   })
   const addMany = useMutation({
     mutationFn: (changes: Schemas['ChangeBody'][]) => answer(api.POST('/api/draft/changes/many', { body: { changes } })),
-    onSuccess: (now) => refresh(now),
+    // What is shown is fetched again meanwhile; nobody has to wait for it.
+    onSuccess: (now) => void refresh(now),
   })
   const reorder = useMutation({
     mutationFn: (items: number[]) => answer(api.POST('/api/draft/order', { body: { items } })),
-    onSuccess: (now) => refresh(now),
+    // What is shown is fetched again meanwhile; nobody has to wait for it.
+    onSuccess: (now) => void refresh(now),
     onError: notices.fail,
   })
   const remove = useMutation({
     mutationFn: (id: number) => answer(api.DELETE('/api/draft/changes/{id}', { params: { path: { id } } })),
-    onSuccess: (now) => refresh(now),
+    // What is shown is fetched again meanwhile; nobody has to wait for it.
+    onSuccess: (now) => void refresh(now),
     onError: notices.fail,
   })
   const discard = useMutation({
@@ -46,7 +50,8 @@ export function useDraft() {
   })
   const renew = useMutation({
     mutationFn: () => answer(api.POST('/api/draft/renewal')),
-    onSuccess: (now) => refresh(now),
+    // What is shown is fetched again meanwhile; nobody has to wait for it.
+    onSuccess: (now) => void refresh(now),
     onError: notices.fail,
   })
   const putInForce = useMutation({

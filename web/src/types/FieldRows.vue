@@ -52,7 +52,7 @@ function keyOf(label: string): string {
         type="number"
         min="1"
         max="400"
-        label="Column width"
+        label="Width"
         hide-details
         :readonly="!mayChange"
         @update:model-value="change(i, { width: $event === '' || $event === null ? undefined : Number($event) })"

@@ -11,8 +11,13 @@ import { useDrafting } from '@/tray/useDrafting'
 import ClearanceList from './ClearanceList.vue'
 import FieldRows from './FieldRows.vue'
 
-const props = defineProps<{ type?: Schemas['TypeView']; like?: Schemas['TypeView'] }>()
-const emit = defineEmits<{ done: [] }>()
+const props = defineProps<{
+  type?: Schemas['TypeView']
+  like?: Schemas['TypeView']
+  /** Tells one form for a new type from the next. */
+  form?: number
+}>()
+const emit = defineEmits<{ done: [form: number] }>()
 
 const { may } = useSession()
 const { faults, busy, draft } = useDrafting()
@@ -65,7 +70,7 @@ async function save() {
         await draft(clearances.map((one) => ({ kind: 'addClearance' as const, type: made.id, subject: { kind: one.subject.kind, id: one.subject.id }, role: one.role })))
       }
     }
-    emit('done')
+    emit('done', props.form ?? 0)
   }
 }
 </script>

@@ -1,11 +1,12 @@
 <script setup lang="ts">
 import { keepPreviousData, useQuery } from '@tanstack/vue-query'
-import { computed, ref } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { answer, api, type Schemas } from '@/api/client'
 import Paling from '@/paling/Paling.vue'
 import { listed } from '@/shell/words'
 
 const library = ref<string | null>()
+const opened = ref(false)
 const root = useQuery({ queryKey: ['root'], queryFn: () => answer(api.GET('/api/repository')) })
 const libraries = useQuery({
   queryKey: computed(() => ['children', root.data.value?.id]),
@@ -17,6 +18,18 @@ const matrix = useQuery({
   queryFn: () => answer(api.GET('/api/types/matrix', { params: { query: { library: library.value ?? undefined } } })),
   placeholderData: keepPreviousData,
 })
+
+// Most is given at libraries: the first one says more than the repository as a whole.
+watch(
+  () => libraries.data.value,
+  (now) => {
+    if (!opened.value && now !== undefined) {
+      opened.value = true
+      library.value = now.find((one) => one.kind === 'library')?.id
+    }
+  },
+  { immediate: true },
+)
 
 function words(cell: Schemas['CellView']): string {
   const some = cell.some.filter((right) => !cell.every.includes(right))
@@ -33,7 +46,7 @@ function words(cell: Schemas['CellView']): string {
         :items="(libraries.data.value ?? []).filter((one) => one.kind === 'library')"
         item-title="name"
         item-value="id"
-        label="In this library (by what stands at the repository, if left empty)"
+        label="In this library (of all, if left empty)"
         clearable
         hide-details
       />

@@ -17,9 +17,17 @@ const types = computed(() => query.data.value ?? [])
 const id = computed(() => (typeof route.params.id === 'string' && route.params.id !== '' ? route.params.id : undefined))
 const view = computed(() => (id.value === 'matrix' ? 'matrix' : 'one'))
 /** What a new type starts from: nothing, or a similar one. */
-const making = ref<{ from?: Schemas['TypeView'] }>()
+const making = ref<{ form: number; from?: Schemas['TypeView'] }>()
+let made = 0
 const chosen = computed(() => (making.value === undefined ? types.value.find((type) => type.id === id.value) : undefined))
 
+function begin(from?: Schemas['TypeView']) {
+  making.value = { form: ++made, from }
+}
+/** The end of one form does not close the next. */
+function end(form: number) {
+  if (making.value?.form === form) making.value = undefined
+}
 function choose(type: string) {
   making.value = undefined
   void router.push({ name: 'types', params: { id: type } })
@@ -31,7 +39,7 @@ function choose(type: string) {
     <section class="left" aria-label="Types">
       <div class="head">
         <h1>Types</h1>
-        <v-btn v-if="may('types')" size="small" class="is-main" @click="making = {}">New type</v-btn>
+        <v-btn v-if="may('types')" size="small" class="is-main" @click="begin()">New type</v-btn>
       </div>
       <button type="button" class="linklike all" @click="choose('matrix')">Who may see, add and delete papers of each type</button>
       <ul class="sheet">
@@ -42,14 +50,14 @@ function choose(type: string) {
             <p class="quiet">{{ counted(type.documents, 'document') }} · {{ counted(type.fields.length, 'field') }}</p>
             <p v-if="type.guarded && type.clearances.length === 0" class="caution">Guarded, and cleared for nobody.</p>
           </div>
-          <button v-if="may('types')" type="button" class="linklike" :aria-label="`Start a new type from ${type.name}`" @click="making = { from: type }">Start from it</button>
+          <button v-if="may('types')" type="button" class="linklike" :aria-label="`Start a new type from ${type.name}`" @click="begin(type)">Start from it</button>
         </li>
         <li v-if="query.isFetched.value && types.length === 0" class="quiet">There are no types yet. Most rules about a document hang on its type: its fields, and who may see it.</li>
       </ul>
     </section>
     <section class="right" aria-label="The type">
       <TypeMatrix v-if="view === 'matrix' && making === undefined" />
-      <TypeDetail v-else-if="making" :key="`new ${making.from?.id}`" :like="making.from" @done="making = undefined" />
+      <TypeDetail v-else-if="making" :key="making.form" :form="making.form" :like="making.from" @done="end" />
       <TypeDetail v-else-if="chosen" :key="chosen.id + chosen.drafted" :type="chosen" @done="() => undefined" />
       <p v-else class="quiet hint">Choose a type to see its fields and who is cleared for it, or start a new one from a similar one.</p>
     </section>
@@ -83,6 +91,10 @@ ul {
   list-style: none;
   overflow: auto;
 }
+li > .linklike {
+  flex: none;
+  white-space: nowrap;
+}
 li {
   display: flex;
   justify-content: space-between;
@@ -97,6 +109,7 @@ li[data-chosen='true'] {
   flex: 1;
   min-width: 0;
   overflow: auto;
+  padding-top: 8px;
 }
 .hint {
   padding: 46px 20px;

@@ -50,9 +50,13 @@ final class Desk implements AutoCloseable {
   }
 
   void signIn(Page page, String login) {
+    signIn(page, login, "pale-gate-demo");
+  }
+
+  void signIn(Page page, String login, String password) {
     page.navigate(address + "/sign-in");
     page.getByLabel("Name", new Page.GetByLabelOptions().setExact(true)).fill(login);
-    page.getByLabel("Password").fill("pale-gate-demo");
+    page.getByLabel("Password").fill(password);
     page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Sign in").setExact(true)).click();
     page.waitForURL("**/places*");
     page.locator("[role=treeitem]").first().waitFor();

@@ -13,22 +13,32 @@ public final class TestApplication implements AutoCloseable {
   public static final Instant TODAY = Instant.parse("2026-11-24T10:00:00Z");
 
   private final TestDatabase database;
+  /** What the first administrator of an empty repository signs in with. */
+  public static final String FIRST_PASSWORD = "first-of-all";
+
   private final SettableClock clock;
+  private final boolean demo;
   private ServletWebServerApplicationContext context;
 
-  private TestApplication(TestDatabase database, SettableClock clock) {
+  private TestApplication(TestDatabase database, SettableClock clock, boolean demo) {
     this.database = database;
     this.clock = clock;
+    this.demo = demo;
     begin(0);
   }
 
+  /** An empty repository, on the clock of the machine. */
+  public static TestApplication startEmpty(TestDatabase database) {
+    return new TestApplication(database, new SettableClock(Instant.now()), false);
+  }
+
   public static TestApplication start(TestDatabase database) {
-    return new TestApplication(database, new SettableClock(TODAY));
+    return new TestApplication(database, new SettableClock(TODAY), true);
   }
 
   /** On the clock of the machine, as browsers are. */
   public static TestApplication startNow(TestDatabase database) {
-    return new TestApplication(database, new SettableClock(Instant.now()));
+    return new TestApplication(database, new SettableClock(Instant.now()), true);
   }
 
   public String address() {
@@ -68,7 +78,7 @@ public final class TestApplication implements AutoCloseable {
     application.addInitializers(begun ->
         ((GenericApplicationContext) begun).registerBean("testClock", Clock.class, () -> clock, definition -> definition.setPrimary(true)));
     context = (ServletWebServerApplicationContext) application.run("--server.port=" + port,
-        "--palegate.demo=true", "--logging.level.root=WARN", "--spring.main.log-startup-info=false",
+        "--palegate.demo=" + demo, "--PALEGATE_FIRST_PASSWORD=" + FIRST_PASSWORD, "--logging.level.root=WARN", "--spring.main.log-startup-info=false",
         "--spring.datasource.url=" + database.url(), "--spring.datasource.password=" + database.password());
   }
 }

@@ -12,7 +12,7 @@ const props = withDefaults(
     queryKey: unknown[]
     /** Fetches a part of the list. */
     fetch: (offset: number, limit: number) => Promise<{ total: number; items: T[] }>
-    columns: { title: string; width: string; sort?: string }[]
+    columns: { title: string; width: string; sort?: string; silent?: boolean }[]
     rowHeight?: number
     /** Said when there is nothing. */
     empty: string
@@ -83,7 +83,7 @@ function move(event: KeyboardEvent) {
       <div role="row" class="line" :style="{ gridTemplateColumns: template }">
         <div v-for="column in columns" :key="column.title" role="columnheader" :aria-sort="column.sort === undefined ? undefined : column.sort === sort ? 'ascending' : 'none'">
           <button v-if="column.sort !== undefined" type="button" class="sorter" :data-on="column.sort === sort" @click="sort = column.sort">{{ column.title }}</button>
-          <template v-else>{{ column.title }}</template>
+          <span v-else :class="{ sr: column.silent }">{{ column.title }}</span>
         </div>
       </div>
     </div>

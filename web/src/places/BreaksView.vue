@@ -32,7 +32,7 @@ const fetchBreaks = (offset: number, limit: number) =>
     }),
   )
 const COLUMNS = [
-  { title: '', width: '26px' },
+  { title: 'Choose', width: '26px', silent: true },
   { title: 'Place', width: '1.2fr', sort: 'TREE' },
   { title: 'More here', width: '120px', sort: 'ADDS' },
   { title: 'Less here', width: '120px', sort: 'REMOVES' },
@@ -41,9 +41,9 @@ const COLUMNS = [
 ]
 
 function words(one: Schemas['BreakView']): string {
-  if (one.sameAsParent) return 'Everybody has here just what they have at the parent.'
-  const more = one.adds > 0 ? `${counted(one.adds, 'person has', 'people have')} ${listed(one.gained)} here and not at the parent` : ''
-  const less = one.removes > 0 ? `${counted(one.removes, 'person lacks', 'people lack')} ${listed(one.lost)} that they have there` : ''
+  if (one.sameAsParent) return 'Everybody has here just what they would have if it followed.'
+  const more = one.adds > 0 ? `${counted(one.adds, 'person has', 'people have')} ${listed(one.gained)} only by the break` : ''
+  const less = one.removes > 0 ? `${counted(one.removes, 'person lacks', 'people lack')} ${listed(one.lost)} that they would have if it followed` : ''
   return [more, less].filter((part) => part !== '').join('; ')
 }
 async function rejoinAll() {

@@ -21,6 +21,7 @@ import palegate.core.people.Subject;
 import palegate.core.roles.Right;
 import palegate.core.snapshot.Moment;
 import palegate.core.snapshot.Snapshot;
+import palegate.demo.Structures;
 
 /**
  * The access-control-list library with everything in its own objects in memory, as its cache would have it at

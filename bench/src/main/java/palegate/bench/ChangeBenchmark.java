@@ -24,6 +24,7 @@ import palegate.core.statements.AccessRows;
 import palegate.core.walls.Barrier;
 import palegate.core.walls.Scope;
 import palegate.core.walls.Wall;
+import palegate.demo.Structures;
 
 /** Compiling, rehearsing and applying changes, and writing everything out; in process. */
 @BenchmarkMode(Mode.SampleTime)

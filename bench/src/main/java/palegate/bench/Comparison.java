@@ -9,6 +9,7 @@ import palegate.core.roles.Right;
 import palegate.core.snapshot.Moment;
 import palegate.core.snapshot.Snapshot;
 import palegate.core.structure.Structure;
+import palegate.demo.Structures;
 
 /**
  * The engine beside the obvious alternatives, on the subset of the rules that they can express, on the same

@@ -17,6 +17,7 @@ import palegate.core.people.Subject;
 import palegate.core.snapshot.Moment;
 import palegate.core.snapshot.Snapshot;
 import palegate.core.structure.Structure;
+import palegate.demo.Structures;
 
 /** A structure, compiled, and random people and places to ask about. */
 @State(Scope.Benchmark)

@@ -5,6 +5,7 @@ import org.openjdk.jmh.results.format.ResultFormatType;
 import org.openjdk.jmh.runner.Runner;
 import org.openjdk.jmh.runner.options.ChainedOptionsBuilder;
 import org.openjdk.jmh.runner.options.OptionsBuilder;
+import palegate.demo.Structures;
 
 /**
  * Measures. {@code engine [NAME] [SIZE]} runs the JMH benchmarks, {@code memory [SIZE]} what a snapshot takes,

@@ -4,6 +4,7 @@ import java.util.Locale;
 import palegate.core.snapshot.Moment;
 import palegate.core.snapshot.Snapshot;
 import palegate.core.structure.Structure;
+import palegate.demo.Structures;
 
 /** How much memory a snapshot and the view of one instant take beyond the rows they were made of. */
 final class Memory {

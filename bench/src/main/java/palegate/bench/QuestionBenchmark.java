@@ -20,6 +20,7 @@ import palegate.core.questions.Matrix;
 import palegate.core.questions.ReachOf;
 import palegate.core.questions.WhoCan;
 import palegate.core.roles.Right;
+import palegate.demo.Structures;
 
 /** The questions that the core answers, in process. */
 @BenchmarkMode(Mode.SampleTime)

@@ -8,6 +8,7 @@ import org.springframework.context.ConfigurableApplicationContext;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import palegate.core.snapshot.Snapshot;
 import palegate.core.structure.Structure;
+import palegate.demo.Structures;
 import palegate.server.PaleGate;
 import palegate.server.bundle.Bundles;
 import palegate.server.session.Accounts;

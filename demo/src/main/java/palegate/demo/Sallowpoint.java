@@ -160,6 +160,8 @@ public final class Sallowpoint {
     give("f-2519", group("g-marrow-region"), "r-keeper");
     give("f-2604", group("g-ice"), "r-preparer");
     give("lib-acc-2024-contracts", group("g-accounts"), "r-curator");
+    // More than the ceiling of the library lets outsiders have.
+    give("out-1", group("g-firm-1"), "r-preparer");
     withholdings.add(new Withholding("w-1", "f-2417", group("g-firm-2"), Rights.parse(List.of("copy")), Set.of(), Period.ALWAYS, "Counsel read, they do not take away"));
     withholdings.add(new Withholding("w-2", "f-2406", group("g-surveyors"), Rights.parse(List.of("copy", "revise")), Set.of(), Period.ALWAYS, null));
   }

@@ -7,6 +7,7 @@ import com.deque.html.axecore.playwright.AxeBuilder;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
@@ -85,12 +86,59 @@ class AccessibilityTest {
     page.context().close();
   }
 
+  @ParameterizedTest
+  @ValueSource(booleans = {false, true})
+  void every_room_in_which_the_structure_is_built_is_clean(boolean dark, Desk desk, TestApplication app) {
+    Browser wenna = app.signedIn("wenna.carrow");
+    wenna.delete("/api/draft");
+    wenna.post("/api/draft/changes", Map.of("kind", "setGroup", "name", "Night watch"));
+    Page page = desk.window(1280, 800, dark);
+    desk.signIn(page, "wenna.carrow");
+    Map<String, String> rooms = new LinkedHashMap<>();
+    rooms.put("/people/groups/g-surveyors", ".members li");
+    rooms.put("/people/persons/p-mia", ".detail h3");
+    rooms.put("/people/units", ".tree li");
+    rooms.put("/people/sketch", ".set");
+    rooms.put("/people/side-by-side", ".comparison");
+    rooms.put("/roles/r-preparer", "[data-row]");
+    rooms.put("/types/valuation", ".clearances li");
+    rooms.put("/types/matrix", "tbody td");
+    rooms.put("/breaks", "[data-row]");
+    rooms.put("/between", "[data-row]");
+    rooms.put("/drafts/" + wenna.get("/api/draft").body().path("id").asLong(), ".opened h3");
+    rooms.forEach((path, there) -> {
+      desk.open(page, path);
+      page.locator(there).first().waitFor();
+      assertNothingFound(page, path);
+    });
+    for (String view : List.of("Everyone in it", "What it has", "What they have besides")) {
+      desk.open(page, "/people/groups/g-surveyors");
+      page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(view)).click();
+      page.locator(".body [data-row]").first().waitFor();
+      assertNothingFound(page, view);
+    }
+    page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Add members")).click();
+    page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Many at once")).click();
+    assertNothingFound(page, "add members");
+    desk.open(page, "/places/lib-cas");
+    for (String dialog : List.of("New place below …", "Many places below …", "Name, labels, move …", "Ceiling and house rules …")) {
+      page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("More to do with this place")).click();
+      page.locator(".v-list-item").filter(new Locator.FilterOptions().setHasText(dialog)).first().click();
+      page.getByRole(AriaRole.DIALOG).waitFor();
+      assertNothingFound(page, dialog);
+      page.keyboard().press("Escape");
+      assertThat(page.getByRole(AriaRole.DIALOG)).hasCount(0);
+    }
+    page.context().close();
+  }
+
   @Test
   void at_double_size_nothing_is_cut_off_sideways(Desk desk) {
     // A window of 1280 by 800 at 200% shows as many CSS pixels as one of 640 by 400.
     Page page = desk.window(640, 400, false);
     desk.signIn(page, "oriel.fenn");
-    for (String path : List.of("/places/f-2406", "/statements?about=PLACE&id=lib-board", "/journal/3")) {
+    for (String path : List.of("/places/f-2406", "/statements?about=PLACE&id=lib-board", "/journal/3", "/people/groups/g-surveyors", "/roles/r-preparer",
+        "/types/valuation", "/breaks", "/drafts")) {
       desk.open(page, path);
       page.locator("h1").first().waitFor();
       assertThat((Integer) page.evaluate("document.documentElement.scrollWidth")).as(path).isLessThanOrEqualTo(640);

@@ -59,10 +59,30 @@ public final class Pictures {
     shot(page, page.locator("[data-row]").first(), "statement");
     desk.open(page, "/journal/3");
     shot(page, page.locator("section.right [data-row]").first(), "journal");
+    rooms(page);
     Page dark = desk.window(1280, 800, true);
     desk.signIn(dark, "wenna.carrow");
     desk.open(dark, "/places/f-2417");
     shot(dark, dark.locator("tr[data-entry]").first(), "dark");
+  }
+
+  private void rooms(Page page) {
+    desk.open(page, "/people/groups/g-surveyors");
+    shot(page, page.locator(".members li").first(), "people");
+    desk.open(page, "/people/sketch");
+    shot(page, page.locator(".set").first(), "sketch");
+    desk.open(page, "/roles/r-preparer");
+    shot(page, page.locator("[data-row]").first(), "roles");
+    desk.open(page, "/types/valuation");
+    shot(page, page.locator(".clearances li").first(), "types");
+    desk.open(page, "/breaks");
+    shot(page, page.locator("[data-row]").first(), "breaks");
+    Browser wenna = app.signedIn("wenna.carrow");
+    long draft = wenna.get("/api/draft").body().path("id").asLong();
+    wenna.post("/api/drafts/" + draft + "/readers", Map.of("login", "teodor.brask"));
+    app.signedIn("teodor.brask").post("/api/drafts/" + draft + "/comments", Map.of("text", "Does the class society really need to revise?"));
+    desk.open(page, "/drafts/" + draft);
+    shot(page, page.locator(".opened h3").first(), "drafts");
   }
 
   private static void askWhyMia(Page page) {

@@ -10,21 +10,22 @@ import palegate.core.roles.Rights;
 import palegate.core.snapshot.Moment;
 import palegate.core.snapshot.Snapshot;
 
-/** All breaks at or below a place, each with what it does: how the people at the place differ from those at its parent (job capability 8). */
+/** All breaks at or below a place, each with what it does: how people's rights there differ from what they would be
+ * if the place followed its parent (job capability 8). */
 public final class BreakRegister {
   /**
    * One break.
    *
    * @param number the place's number
    * @param depth how deep it stands; a library is 1
-   * @param adds how many people can do something here that they cannot at the parent
-   * @param removes how many people can do something at the parent that they cannot here
-   * @param gained the rights that anybody has here and not at the parent
-   * @param lost the rights that anybody has at the parent and not here
+   * @param adds how many people can do something here that they could not if it followed
+   * @param removes how many people could do something here if it followed, and cannot
+   * @param gained the rights that anybody has here by the break
+   * @param lost the rights that the break keeps from anybody
    * @param entries how many entries of its own it has
    */
   public record Break(int number, Place place, int depth, int adds, int removes, Rights gained, Rights lost, int entries) {
-    /** Whether everybody has here exactly what they have at the parent: then the break does nothing but hide what comes. */
+    /** Whether everybody has here exactly what they would have if it followed: then the break does nothing but stop what comes later. */
     public boolean sameAsParent() {
       return adds == 0 && removes == 0;
     }
@@ -47,7 +48,7 @@ public final class BreakRegister {
   private static Break compare(Moment moment, int place) {
     Snapshot snapshot = moment.snapshot();
     Holders here = moment.holders(place);
-    Holders above = moment.holders(snapshot.parent(place));
+    Holders above = moment.holdersIfFollowing(place);
     PersonSet adds = PersonSet.NOBODY;
     PersonSet removes = PersonSet.NOBODY;
     int gained = 0;

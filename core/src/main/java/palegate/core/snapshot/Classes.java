@@ -252,6 +252,13 @@ final class Classes {
     return ClassRow.withLines(rows.row(ofPlace.get(place)), lines(left, true), lines(left, false));
   }
 
+  /** The row of a place's class as it would be if the place followed its parent and had no list of its own. */
+  int[] rowIfFollowing(int place) {
+    int[] above = environments.row(environmentOfPlace.get(snapshot.parent(place)));
+    int type = snapshot.typeAt(place);
+    return ClassRow.withLines(rows.row(ofPlace.get(place)), meanings.lines(above, type, true), meanings.lines(above, type, false));
+  }
+
   private int[] lines(List<Entry> entries, boolean grants) {
     return ClassRow.lines(entries.stream().filter(entry -> entry instanceof Grant == grants)
         .mapToLong(entry -> ClassRow.pending(matching.subjects.numberOf(entry.subject()), snapshot.rightsOf(entry).mask())).toArray());

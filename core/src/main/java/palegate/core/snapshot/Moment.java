@@ -190,6 +190,13 @@ public final class Moment {
     return holders;
   }
 
+  /** Everyone's standing rights at a place as they would be if it were rejoined: following its parent, its own list discarded. */
+  public Holders holdersIfFollowing(int place) {
+    Holders holders = Holders.ofAllRights(matching.personCount);
+    Pipeline.fillStanding(holders, everyone(classes.rowIfFollowing(place)));
+    return holders;
+  }
+
   /** Everyone whom some grant that acts at a place names, whatever the later stages leave them. */
   public PersonSet granted(int place) {
     int[] row = classes.row(classes.ofPlace.get(place));

@@ -9,6 +9,7 @@ import java.util.stream.Stream;
 import palegate.core.people.Person;
 import palegate.core.people.PersonSet;
 import palegate.core.access.Grant;
+import palegate.core.access.Oversight;
 import palegate.core.places.Place;
 import palegate.core.roles.Right;
 import palegate.core.roles.Rights;
@@ -30,10 +31,16 @@ public final class Statement {
     record OnePerson(int person) implements Scope {}
   }
 
-  /** One person at one place. */
-  public record Row(Person person, Place place, String path, Rights rights, List<Source> sources) {
+  /**
+   * One person at one place.
+   *
+   * @param sources the grants that name the person
+   * @param oversights the appointments, here or above, that name them; never of an outsider
+   */
+  public record Row(Person person, Place place, String path, Rights rights, List<Source> sources, List<Oversight> oversights) {
     public Row {
       sources = List.copyOf(sources);
+      oversights = List.copyOf(oversights);
     }
   }
 
@@ -109,9 +116,13 @@ public final class Statement {
     }
     String path = snapshot.pathText(place);
     List<Acting> acting = acting(place);
+    List<Oversight> overseers = snapshot.path(place).stream().flatMap(at -> snapshot.ownOversights(at).stream())
+        .filter(oversight -> oversight.period().holdsAt(instant)).toList();
     return people.stream().boxed().sorted(byName()).map(person -> new Row(
         snapshot.person(person), snapshot.place(place), path, moment.rights(person, place),
-        acting.stream().filter(grant -> grant.people().contains(person)).map(Acting::source).toList()));
+        acting.stream().filter(grant -> grant.people().contains(person)).map(Acting::source).toList(),
+        snapshot.person(person).external() ? List.of()
+            : overseers.stream().filter(oversight -> moment.matches(person, oversight.subject())).toList()));
   }
 
   private Comparator<Integer> byName() {

@@ -33,6 +33,18 @@ class StatementTest {
   }
 
   @Test
+  void every_row_says_where_its_rights_come_from_be_it_a_grant_or_an_oversight() {
+    for (long seed = 1; seed <= 300; seed++) {
+      Snapshot any = Snapshot.of(RandomStructures.fromSeed(seed));
+      long shown = seed;
+      assertThat(new Statement(any, RandomStructures.NOW, new Statement.Scope.PlaceAndBelow(0), true).rows()).allSatisfy(row -> {
+        assertThat(row.sources().size() + row.oversights().size()).as("seed %d, %s at %s", shown, row.person().id(), row.place().id()).isPositive();
+        assertThat(row.person().external() && !row.oversights().isEmpty()).as("seed %d", shown).isFalse();
+      });
+    }
+  }
+
+  @Test
   void documents_can_be_left_out() {
     assertThat(below("cas", false).rows()).allSatisfy(row -> assertThat(row.place().kind().isContainer()).isTrue());
   }

@@ -6,6 +6,7 @@ import java.time.Instant;
 import java.util.List;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.springframework.beans.factory.annotation.Value;
 import org.springframework.boot.ApplicationArguments;
 import org.springframework.boot.ApplicationRunner;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
@@ -16,6 +17,7 @@ import palegate.core.drafts.Application;
 import palegate.core.snapshot.Snapshot;
 import palegate.core.structure.Structure;
 import palegate.demo.Sallowpoint;
+import palegate.demo.Structures;
 import palegate.server.bundle.Bundles;
 import palegate.server.drafts.Touches;
 import palegate.server.session.Accounts;
@@ -37,9 +39,10 @@ class DemoSetUp implements ApplicationRunner {
   private final PasswordEncoder passwords;
   private final TransactionTemplate transaction;
   private final Clock clock;
+  private final boolean large;
 
   DemoSetUp(StructureStore store, ChangeLog log, Bundles bundles, Accounts accounts, PasswordEncoder passwords,
-      TransactionTemplate transaction, Clock clock) {
+      TransactionTemplate transaction, Clock clock, @Value("${palegate.demo-size:demo}") String size) {
     this.store = store;
     this.log = log;
     this.bundles = bundles;
@@ -47,16 +50,32 @@ class DemoSetUp implements ApplicationRunner {
     this.passwords = passwords;
     this.transaction = transaction;
     this.clock = clock;
+    large = size.equals("large");
   }
 
   @Override
   public void run(ApplicationArguments arguments) {
     transaction.executeWithoutResult(status -> {
-      if (store.head() == 0) {
+      if (store.head() == 0 && large) {
+        setUpLarge(clock.instant());
+        LOG.info("The large structure is set up");
+      } else if (store.head() == 0) {
         setUp(clock.instant());
         LOG.info("The demo is set up");
       }
     });
+  }
+
+  /** A million documents, for load: the same sign-ins, for people of that structure. */
+  private void setUpLarge(Instant now) {
+    LOG.info("Writing the large structure, which takes some minutes");
+    Structure structure = Structures.of(Structures.Size.L);
+    bundles.bringIn(structure, "set-up", "Set-up", "A large structure, for load.", now.minus(Duration.ofDays(1)));
+    List<String> people = structure.people().keySet().stream().sorted().toList();
+    int index = 0;
+    for (Sallowpoint.SignIn signIn : Sallowpoint.signIns()) {
+      accounts.add(new Accounts.Account(signIn.login(), signIn.login(), passwords.encode(PASSWORD), people.get(index++), signIn.duties()));
+    }
   }
 
   private void setUp(Instant now) {

@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import palegate.core.roles.Right;
 import palegate.core.statements.Statement;
 import palegate.core.structure.Structure;
@@ -40,8 +41,11 @@ final class StatementSheet {
   }
 
   static String sources(Statement.Row row, Structure structure) {
-    return row.sources().stream().map(source -> source.roleName() + " to " + SubjectNames.of(source.grant().subject(), structure)
-        + (source.here() ? ", here" : ", from " + source.place().name())).collect(Collectors.joining("; "));
+    Stream<String> grants = row.sources().stream().map(source -> source.roleName() + " to " + SubjectNames.of(source.grant().subject(), structure)
+        + (source.here() ? ", here" : ", from " + source.place().name()));
+    Stream<String> oversights = row.oversights().stream().map(oversight -> "oversight of " + SubjectNames.of(oversight.subject(), structure)
+        + " at " + structure.places().get(oversight.place()).name());
+    return Stream.concat(grants, oversights).collect(Collectors.joining("; "));
   }
 
   private static List<Sheet.Column> columns() {

@@ -1,4 +1,4 @@
-package palegate.bench;
+package palegate.demo;
 
 import java.time.Duration;
 import java.time.Instant;
@@ -33,8 +33,9 @@ import palegate.core.walls.Scope;
 import palegate.core.walls.Wall;
 
 /** Structures of stated sizes, the same every time. L is a million documents; M is a tenth of it, S a hundredth. */
-final class Structures {
-  enum Size {
+public final class Structures {
+  /** How big. */
+  public enum Size {
     S(100, 0), M(10, 0), L(1, 0),
     /** L with 100,000 grants on single documents, where classes hardly collapse. */
     L_HARSH(1, 100_000);
@@ -48,9 +49,9 @@ final class Structures {
     }
   }
 
-  static final Instant NOW = Instant.parse("2026-11-24T10:00:00Z");
+  public static final Instant NOW = Instant.parse("2026-11-24T10:00:00Z");
   /** A group of this many people is among the groups; in smaller structures proportionally fewer. */
-  static final int BIG_GROUP = 2_700;
+  public static final int BIG_GROUP = 2_700;
 
   private static final long SEED = 7_411;
   private static final int DOCUMENTS = 1_000_000;
@@ -87,7 +88,7 @@ final class Structures {
     units = UNITS / size.part;
   }
 
-  static Structure of(Size size) {
+  public static Structure of(Size size) {
     return new Structures(size).make();
   }
 

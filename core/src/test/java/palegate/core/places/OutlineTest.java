@@ -1,0 +1,44 @@
+package palegate.core.places;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import org.junit.jupiter.api.Test;
+
+class OutlineTest {
+  private static String drawn(String text) {
+    StringBuilder drawn = new StringBuilder();
+    for (Outline.Item item : Outline.read(text).items()) {
+      drawn.append(item.parent()).append(' ').append(item.name()).append(item.document() ? " (document" + (item.type() == null ? "" : " " + item.type()) + ")" : "").append('\n');
+    }
+    return drawn.toString();
+  }
+
+  @Test
+  void what_stands_deeper_is_below_however_deep_the_steps_are() {
+    assertThat(drawn("A\n   B\n      C\n   D\nE")).isEqualTo("-1 A\n0 B\n1 C\n0 D\n-1 E\n");
+    assertThat(drawn("A\n\tB\n\t\tC\n\tD")).isEqualTo("-1 A\n0 B\n1 C\n0 D\n");
+  }
+
+  @Test
+  void bullets_and_empty_lines_are_passed_over() {
+    assertThat(drawn("- A\n\n  * B\n  • C")).isEqualTo("-1 A\n0 B\n0 C\n");
+  }
+
+  @Test
+  void a_type_or_the_ending_of_a_file_makes_a_document() {
+    assertThat(drawn("A\n  b.pdf\n  c = Fee note\n  d.e")).isEqualTo("-1 A\n0 b.pdf (document)\n0 c (document Fee note)\n0 d.e\n");
+  }
+
+  @Test
+  void rows_of_paths_make_each_place_once() {
+    assertThat(drawn("path,type\nA / B / c.pdf,Letter\nA / B / d.pdf,\nA / E,")).isEqualTo("-1 A\n0 B\n1 c.pdf (document Letter)\n1 d.pdf (document)\n0 E\n");
+  }
+
+  @Test
+  void nothing_stands_below_a_document_and_the_line_is_named() {
+    assertThat(Outline.read("a.pdf\n  b").faults()).singleElement().satisfies(fault -> {
+      assertThat(fault.line()).isEqualTo(2);
+      assertThat(fault.what()).contains("a.pdf");
+    });
+  }
+}

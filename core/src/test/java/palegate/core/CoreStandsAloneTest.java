@@ -12,7 +12,7 @@ import com.tngtech.archunit.lang.ArchRule;
 class CoreStandsAloneTest {
   @ArchTest
   static final ArchRule the_core_knows_nothing_of_web_database_or_framework = classes().should().onlyDependOnClassesThat()
-      .resideInAnyPackage("palegate.core..", "java.lang..", "java.util..", "java.time..", "java.io..", "java.nio.charset..", "java.nio",
+      .resideInAnyPackage("palegate.core..", "java.lang..", "java.util..", "java.time..", "java.io..", "java.nio.charset..", "java.nio", "java.math",
           "org.roaringbitmap..", "com.networknt.schema..", "tools.jackson..");
 
   @ArchTest

@@ -6,6 +6,7 @@ import java.util.BitSet;
 import java.util.List;
 import palegate.core.people.Person;
 import palegate.core.roles.Right;
+import palegate.core.snapshot.Likeness;
 import palegate.core.snapshot.Moment;
 import palegate.core.snapshot.Snapshot;
 
@@ -46,6 +47,11 @@ public final class LockOuts {
     if (is.comparableTo(was) && !is.peopleAltered(was)) {
       return difference.placesWhere(pair -> difference.someoneLosesGovern(pair)
           && lockedAfter.ofClass(difference.classAfter(pair)) && !lockedBefore.ofClass(difference.classBefore(pair)));
+    }
+    if (!is.comparableTo(was) && Likeness.of(was, is).keepsEverybody()) {
+      // A place is left without a keeper if it is new and never had one, or if somebody loses govern there.
+      return difference.placesWhere(pair -> difference.classAfter(pair) >= 0 && lockedAfter.ofClass(difference.classAfter(pair)) && (difference.classBefore(pair) < 0
+          || difference.someoneLosesGovern(pair) && !lockedBefore.ofClass(difference.classBefore(pair))));
     }
     BitSet locked = lockedAfter.all();
     for (int place = locked.nextSetBit(0); place >= 0; place = locked.nextSetBit(place + 1)) {

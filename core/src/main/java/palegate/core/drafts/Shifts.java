@@ -8,6 +8,7 @@ import palegate.core.access.stages.Holders;
 import palegate.core.people.PersonSet;
 import palegate.core.roles.Right;
 import palegate.core.roles.Rights;
+import palegate.core.snapshot.Likeness;
 import palegate.core.snapshot.Moment;
 
 /**
@@ -36,6 +37,8 @@ final class Shifts {
   private final int[] gainers;
   private final int[] losers;
   private final Tally tally;
+  /** Of two states that number people differently: which pairs of classes need not be gone through. */
+  private final boolean[] alike;
 
   /** What is counted over many pairs. */
   private static final class Tally {
@@ -98,6 +101,7 @@ final class Shifts {
     this.pairs = pairs;
     relatives = after.comparableTo(before);
     altered = relatives ? after.alteredPeople(before) : PersonSet.NOBODY;
+    alike = relatives ? null : alike(before, after, pairs);
     gained = new short[pairs.size()];
     lost = new short[pairs.size()];
     gainers = new int[pairs.size()];
@@ -113,6 +117,15 @@ final class Shifts {
   static boolean none(Moment before, Moment after, Numbering people, PairTable pairs) {
     Shifts shifts = new Shifts(before, after, people, pairs, false);
     return IntStream.range(0, pairs.size()).noneMatch(shifts::changesNow);
+  }
+
+  private static boolean[] alike(Moment before, Moment after, PairTable pairs) {
+    Likeness likeness = Likeness.of(before, after);
+    boolean[] alike = new boolean[pairs.size()];
+    for (int pair = 0; pair < alike.length; pair++) {
+      alike[pair] = pairs.before(pair) >= 0 && pairs.after(pair) >= 0 && likeness.alike(pairs.before(pair), pairs.after(pair));
+    }
+    return alike;
   }
 
   private boolean changesNow(int pair) {
@@ -138,7 +151,7 @@ final class Shifts {
     for (int pair = from; pair < until; pair++) {
       if (relatives && pairs.before(pair) == pairs.after(pair) && altered.size() <= FEW_PEOPLE) {
         computeForFew(pair, into);
-      } else {
+      } else if (alike == null || !alike[pair]) {
         work = work == null ? new Work() : work;
         computeForAll(pair, work, into);
       }

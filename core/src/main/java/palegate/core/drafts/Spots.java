@@ -138,15 +138,39 @@ abstract class Spots {
 
   /** Two states that have nothing in common but ids. */
   private static final class OfStrangers extends Spots {
+    /** For each place after, its number before, or -1. */
+    private final int[] numberBefore;
+    private final BitSet kept = new BitSet();
+
     OfStrangers(Moment before, Moment after) {
       super(before, after);
+      Snapshot was = before.snapshot();
+      Snapshot is = after.snapshot();
+      numberBefore = new int[is.placeCount()];
+      // What was not moved stands in the same order in both: the next one is nearly always the next one.
+      int next = 0;
+      for (int place = 0; place < numberBefore.length; place++) {
+        String id = is.place(place).id();
+        boolean here = next < was.placeCount() && was.place(next).id().equals(id);
+        numberBefore[place] = here ? next : was.placeNumber(id);
+        if (numberBefore[place] >= 0) {
+          kept.set(numberBefore[place]);
+          next = numberBefore[place] + 1;
+        }
+      }
     }
 
     @Override
     PairTable count() {
       PairTable pairs = new PairTable();
-      inOrder().forEach(spot -> pairs.add(spot.before() < 0 ? -1 : before.classOf(spot.before()),
-          spot.after() < 0 ? -1 : after.classOf(spot.after()), 1, place(spot).isDocument() ? 1 : 0));
+      for (int place = 0; place < numberBefore.length; place++) {
+        int was = numberBefore[place];
+        pairs.add(was < 0 ? -1 : before.classOf(was), after.classOf(place), 1, after.snapshot().isDocument(place) ? 1 : 0);
+      }
+      Snapshot was = before.snapshot();
+      for (int place = kept.nextClearBit(0); place < was.placeCount(); place = kept.nextClearBit(place + 1)) {
+        pairs.add(before.classOf(place), -1, 1, was.isDocument(place) ? 1 : 0);
+      }
       return pairs;
     }
 
@@ -155,10 +179,18 @@ abstract class Spots {
       Snapshot was = before.snapshot();
       Snapshot is = after.snapshot();
       IntStream now = is.placeCount() == 0 ? IntStream.empty() : is.inDisplayOrder(0);
-      IntStream gone = was.placeCount() == 0 ? IntStream.empty()
-          : was.inDisplayOrder(0).filter(place -> is.placeNumber(was.place(place).id()) < 0);
-      return Stream.concat(now.mapToObj(place -> new Spot(was.placeNumber(is.place(place).id()), place)),
-          gone.mapToObj(place -> new Spot(place, -1)));
+      boolean allKept = kept.cardinality() == was.placeCount();
+      IntStream gone = allKept ? IntStream.empty() : was.inDisplayOrder(0).filter(place -> !kept.get(place));
+      return Stream.concat(now.mapToObj(place -> new Spot(numberBefore[place], place)), gone.mapToObj(place -> new Spot(place, -1)));
+    }
+
+    @Override
+    void placesAfter(PairTable pairs, BitSet wanted, BitSet found) {
+      for (int place = 0; place < numberBefore.length && !wanted.isEmpty(); place++) {
+        int was = numberBefore[place];
+        int pair = pairs.find(was < 0 ? -1 : before.classOf(was), after.classOf(place));
+        found.set(place, pair >= 0 && wanted.get(pair) || found.get(place));
+      }
     }
 
     @Override

@@ -1,7 +1,7 @@
 package palegate.core.questions;
 
-import java.util.ArrayList;
 import java.util.List;
+import java.util.stream.IntStream;
 import palegate.core.access.stages.Holders;
 import palegate.core.people.PersonSet;
 import palegate.core.places.Place;
@@ -33,20 +33,22 @@ public final class BreakRegister {
 
   private BreakRegister() {}
 
-  /** In tree order, the repository left out. O(places below + breaks × people / 64). */
-  public static List<Break> of(Moment moment, int top) {
-    Snapshot snapshot = moment.snapshot();
-    List<Break> breaks = new ArrayList<>();
-    for (int place = top; place < snapshot.endOf(top); place++) {
-      if (snapshot.parent(place) >= 0 && snapshot.standsAlone(place)) {
-        breaks.add(compare(moment, place));
-      }
-    }
-    return breaks;
+  /** The places that stand alone at or below one, the repository left out; in tree order. O(places below). */
+  public static int[] places(Snapshot snapshot, int top) {
+    return IntStream.range(top, snapshot.endOf(top)).filter(place -> snapshot.parent(place) >= 0 && snapshot.standsAlone(place)).toArray();
   }
 
-  private static Break compare(Moment moment, int place) {
-    Snapshot snapshot = moment.snapshot();
+  /** All of them with what they do. O(places below + breaks × people / 64). */
+  public static List<Break> of(Moment moment, int top) {
+    return IntStream.of(places(moment.snapshot(), top)).parallel().mapToObj(place -> of(moment.snapshot(), moment, place)).toList();
+  }
+
+  /** What the break at one place does. O(lines + people / 64). */
+  public static Break at(Moment moment, int place) {
+    return of(moment.snapshot(), moment, place);
+  }
+
+  private static Break of(Snapshot snapshot, Moment moment, int place) {
     Holders here = moment.holders(place);
     Holders above = moment.holdersIfFollowing(place);
     PersonSet adds = PersonSet.NOBODY;

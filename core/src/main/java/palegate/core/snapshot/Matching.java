@@ -114,6 +114,26 @@ final class Matching {
     return false;
   }
 
+  /**
+   * For each subject of another matching, the built-in ones, groups and units, its number here; -1 if it is not here or
+   * names other people. {@code people} has for each person there their number here, or -1.
+   */
+  int[] numbersOf(Matching other, int[] people) {
+    int[] numbers = new int[other.subjects.firstPerson];
+    Arrays.fill(numbers, -1);
+    for (int subject = 0; subject < numbers.length; subject++) {
+      int here = subjects.numberOf(other.subjects, subject);
+      boolean same = here >= 0 && samePeople(bySubject[here], other.bySubject[subject], people);
+      numbers[subject] = same ? here : -1;
+    }
+    return numbers;
+  }
+
+  /** Whether two sets hold the same people; {@code numbers} has for each number in the second the one in the first, or -1. */
+  static boolean samePeople(PersonSet one, PersonSet other, int[] numbers) {
+    return one.size() == other.size() && other.stream().allMatch(person -> numbers[person] >= 0 && one.contains(numbers[person]));
+  }
+
   PersonSet activeStaff() {
     return bySubject[Subjects.STAFF];
   }

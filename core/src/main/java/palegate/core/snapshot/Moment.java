@@ -349,6 +349,22 @@ public final class Moment {
     return classes.documentsIn(number);
   }
 
+  Matching matching() {
+    return matching;
+  }
+
+  int[] row(int classNumber) {
+    return classes.row(classNumber);
+  }
+
+  int[] clearances(int set) {
+    return classes.clearances(set);
+  }
+
+  PersonSet barredBySet(int set) {
+    return barred[set];
+  }
+
   /** One person's standing rights in every class, as masks; 0 for classes that no place is in. O(classes). */
   public int[] rightsInEveryClass(int person) {
     if (table != null) {

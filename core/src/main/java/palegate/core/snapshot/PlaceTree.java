@@ -4,9 +4,11 @@ import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.concurrent.CompletableFuture;
+import java.util.stream.IntStream;
 import palegate.core.places.Conditions;
 import palegate.core.places.Guards;
 import palegate.core.places.Place;
@@ -156,9 +158,27 @@ final class PlaceTree {
     return children;
   }
 
+  /** The places whose name contains a text, in capitals or not; ascending. Linear in the names, which lie close together. */
+  int[] named(String text) {
+    IntStream.Builder found = IntStream.builder();
+    String wanted = text.toLowerCase(Locale.ROOT);
+    all.names().find(text, place -> {
+      if (!replaced.containsKey(place)) {
+        found.add(place);
+      }
+    });
+    replaced.forEach((place, now) -> {
+      if (now.name().toLowerCase(Locale.ROOT).contains(wanted)) {
+        found.add(place);
+      }
+    });
+    return found.build().sorted().toArray();
+  }
+
   private static final class AllPlaces {
     private final Place[] places;
     private CompletableFuture<IdIndex> made;
+    private NameIndex names;
 
     AllPlaces(Place[] places) {
       this.places = places;
@@ -173,6 +193,17 @@ final class PlaceTree {
 
     IdIndex index() {
       return begin().join();
+    }
+
+    synchronized NameIndex names() {
+      if (names == null) {
+        NameIndex index = new NameIndex(places.length);
+        for (Place place : places) {
+          index.add(place.name());
+        }
+        names = index;
+      }
+      return names;
     }
 
     private IdIndex make() {

@@ -265,6 +265,17 @@ public final class Snapshot {
     return DisplayOrder.sorted(tree, place);
   }
 
+  /** The numbers of the places whose name contains a text, in capitals or not; ascending. */
+  public int[] placesNamed(String text) {
+    return tree.named(text);
+  }
+
+  /** The numbers of the documents of a type. O(places), a byte or two each. */
+  public IntStream documentsOf(String type) {
+    short wanted = (short) (typeNumber(type) + 1);
+    return IntStream.range(0, tree.count()).filter(place -> tree.types[place] == wanted);
+  }
+
   /** A place and everything below it, in the order in which people read the tree. */
   public IntStream inDisplayOrder(int top) {
     DisplayOrder order = displayOrder();

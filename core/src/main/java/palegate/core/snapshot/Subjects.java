@@ -20,12 +20,17 @@ final class Subjects {
 
   /** The number of the subject that names person 0. */
   final int firstPerson;
+  /** By number, of groups and units. */
+  private final String[] ids;
 
   Subjects(Structure structure, IdIndex people) {
     this.people = people;
     structure.groups().keySet().stream().sorted().forEach(id -> groups.put(id, FIRST_GROUP + groups.size()));
     structure.units().keySet().stream().sorted().forEach(id -> units.put(id, FIRST_GROUP + groups.size() + units.size()));
     firstPerson = FIRST_GROUP + groups.size() + units.size();
+    ids = new String[firstPerson];
+    groups.forEach((id, number) -> ids[number] = id);
+    units.forEach((id, number) -> ids[number] = id);
   }
 
   int numberOf(Subject subject) {
@@ -39,6 +44,16 @@ final class Subjects {
       return firstPerson + people.numberOf(person.id());
     }
     return subject == Subject.BuiltIn.STAFF ? STAFF : OUTSIDERS;
+  }
+
+  /** The number here of a subject that another numbering has; -1 if there is none. Not for people. */
+  int numberOf(Subjects other, int number) {
+    if (number <= OUTSIDERS) {
+      return number;
+    }
+    String id = other.ids[number];
+    Integer here = number < other.firstUnit() ? groups.get(id) : units.get(id);
+    return here == null ? -1 : here;
   }
 
   int group(String id) {

@@ -2,7 +2,6 @@ package palegate.core.types;
 
 import java.util.ArrayList;
 import java.util.HashMap;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -52,16 +51,8 @@ public final class Conversion {
         : Optional.ofNullable(byName.get(text)).filter(id -> !id.isEmpty());
   }
 
-  /** The documents of a type that lack a value for one of its required fields, each with those that it lacks. O(places). */
-  public static Map<Place, List<Field>> lacking(Structure structure, DocumentType type) {
-    List<Field> required = type.fields().stream().filter(Field::required).toList();
-    Map<Place, List<Field>> lacking = new LinkedHashMap<>();
-    structure.places().values().stream().filter(place -> !required.isEmpty() && type.id().equals(place.type())).forEach(document -> {
-      List<Field> missing = required.stream().filter(field -> !document.labels().containsKey(field.key())).toList();
-      if (!missing.isEmpty()) {
-        lacking.put(document, missing);
-      }
-    });
-    return lacking;
+  /** The required fields for which a document of a type has no value. */
+  public static List<Field> lacking(Place document, DocumentType type) {
+    return type.fields().stream().filter(field -> field.required() && !document.labels().containsKey(field.key())).toList();
   }
 }

@@ -94,7 +94,8 @@ public class Drafts {
     List<Change> changes = new ArrayList<>(changes(draft));
     int known = changes.size();
     complete.forEach(body -> changes.add(coreOf(body)));
-    Rehearsal rehearsal = Rehearsal.of(state.snapshot(), changes, clock.instant(), null);
+    Instant now = clock.instant();
+    Rehearsal rehearsal = Rehearsal.of(state.snapshot(), changes, now, accounts.find(owner).map(Accounts.Account::person).orElse(null));
     List<Problem.Fault> faults = rehearsal.refusals().stream().filter(refusal -> refusal.change() >= known)
         .map(refusal -> new Problem.Fault(bodies.size() == 1 ? refusal.thing().replace(':', ' ') : "change " + (refusal.change() - known + 1),
             refusal.what(), refusal.remedy())).toList();
@@ -107,6 +108,8 @@ public class Drafts {
       }
     }
     store.add(draft, complete);
+    // The tray asks for this very rehearsal next.
+    rehearsals.put(new Key(draft.id(), draft.version() + 1, state.change(), now.truncatedTo(ChronoUnit.MINUTES)), rehearsal);
   }
 
   /** What some changes would do on top of the draft in hand; nothing is kept. */

@@ -4,7 +4,6 @@ import java.security.Principal;
 import java.time.Clock;
 import java.util.Comparator;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.TreeMap;
 import java.util.stream.IntStream;
@@ -45,6 +44,8 @@ class PlacesController {
 
   record Holder(PersonView person, List<String> rights, String origin) {}
 
+  private static final int SORTED_AT_MOST = 5_000;
+
   private final Drafts drafts;
   private final Clock clock;
 
@@ -75,10 +76,11 @@ class PlacesController {
   @GetMapping("/api/places")
   Page<Found> find(@RequestParam String text, @RequestParam(defaultValue = "30") int limit, Principal who) {
     Snapshot snapshot = drafts.shown(who.getName(), true);
-    String wanted = text.toLowerCase(Locale.ROOT).strip();
-    IntStream all = snapshot.placeCount() == 0 ? IntStream.empty() : snapshot.inDisplayOrder(0);
-    int[] found = all.filter(place -> snapshot.place(place).name().toLowerCase(Locale.ROOT).contains(wanted)).toArray();
-    return Page.of(found.length, IntStream.of(found).mapToObj(number -> new Found(snapshot.place(number).id(),
+    int[] found = snapshot.placeCount() == 0 ? new int[0] : snapshot.placesNamed(text.strip());
+    // Few are put into the order of the tree; of many the first are as good as any, for more letters are asked for.
+    IntStream first = found.length <= SORTED_AT_MOST ? IntStream.of(found).boxed().sorted(Comparator.comparing(snapshot::displayRank)).mapToInt(Integer::intValue)
+        : IntStream.of(found);
+    return Page.of(found.length, first.mapToObj(number -> new Found(snapshot.place(number).id(),
         snapshot.place(number).name(), snapshot.place(number).kind().word(), snapshot.pathText(number))), 0, limit);
   }
 

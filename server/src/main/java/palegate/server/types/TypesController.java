@@ -6,7 +6,7 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
-import java.util.Map;
+import java.util.stream.IntStream;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -68,10 +68,10 @@ class TypesController {
   }
 
   private static TypeView view(Shown.State state, DocumentType type) {
-    int documents = (int) state.structure().places().values().stream().filter(place -> type.id().equals(place.type())).count();
+    int documents = (int) state.after().documentsOf(type.id()).count();
     return new TypeView(type.id(), type.name(), type.shortName(), type.guarded(), type.libraries().stream().sorted().toList(),
         type.fields().stream().map(TypeBody.TypeField::of).toList(), type.clearances().stream().map(clearance -> view(state, clearance)).toList(),
-        documents, Conversion.lacking(state.structure(), type).size(), state.drafted(Structure::types, type.id()));
+        documents, lacking(state, type).length, state.drafted(Structure::types, type.id()));
   }
 
   private static ClearanceView view(Shown.State state, Clearance clearance) {
@@ -80,13 +80,19 @@ class TypesController {
         clearance.period().until(), clearance.period().holdsAt(state.now()));
   }
 
-  /** The documents of a type that lack a required field, in the order in which places were made. */
+  /** The documents of a type that lack a required field, in tree order. */
   @GetMapping("/{id}/lacking")
   Page<Lacking> lacking(@PathVariable String id, @RequestParam(defaultValue = "0") int offset, @RequestParam(defaultValue = "200") int limit, Principal who) {
     Shown.State state = shown.to(who.getName());
-    Map<Place, List<DocumentType.Field>> lacking = Conversion.lacking(state.structure(), known(state, id));
-    return Page.of(lacking.size(), lacking.entrySet().stream().map(entry -> new Lacking(entry.getKey().id(), path(state, entry.getKey()),
-        entry.getValue().stream().map(DocumentType.Field::label).toList())), offset, limit);
+    DocumentType type = known(state, id);
+    int[] lacking = lacking(state, type);
+    return Page.of(lacking.length, IntStream.of(lacking).mapToObj(state.after()::place).map(document -> new Lacking(document.id(), path(state, document),
+        Conversion.lacking(document, type).stream().map(DocumentType.Field::label).toList())), offset, limit);
+  }
+
+  private static int[] lacking(Shown.State state, DocumentType type) {
+    return type.fields().stream().noneMatch(DocumentType.Field::required) ? new int[0]
+        : state.after().documentsOf(type.id()).filter(place -> !Conversion.lacking(state.after().place(place), type).isEmpty()).toArray();
   }
 
   /** What a changed type would make of the values that its documents have: asked before it is drafted. */

@@ -1,0 +1,53 @@
+package palegate.core.snapshot;
+
+import java.nio.charset.StandardCharsets;
+import java.util.Arrays;
+import java.util.Locale;
+import java.util.function.IntConsumer;
+
+/** The names of many things behind each other in one stretch of memory, in small letters: a million are searched in milliseconds. */
+final class NameIndex {
+  private byte[] text = new byte[1 << 12];
+  private final int[] ends;
+  private int count;
+
+  NameIndex(int things) {
+    ends = new int[things];
+  }
+
+  /** Adds the name of the next thing. */
+  void add(String name) {
+    byte[] bytes = name.toLowerCase(Locale.ROOT).getBytes(StandardCharsets.UTF_8);
+    int start = count == 0 ? 0 : ends[count - 1];
+    if (start + bytes.length > text.length) {
+      text = Arrays.copyOf(text, Math.max(text.length * 2, start + bytes.length));
+    }
+    System.arraycopy(bytes, 0, text, start, bytes.length);
+    ends[count++] = start + bytes.length;
+  }
+
+  /** Tells the numbers of the things whose names contain a text, ascending. Linear in the names. */
+  void find(String wanted, IntConsumer found) {
+    byte[] pattern = wanted.toLowerCase(Locale.ROOT).getBytes(StandardCharsets.UTF_8);
+    int start = 0;
+    for (int thing = 0; thing < count; thing++) {
+      if (contains(start, ends[thing], pattern)) {
+        found.accept(thing);
+      }
+      start = ends[thing];
+    }
+  }
+
+  private boolean contains(int from, int until, byte[] pattern) {
+    if (pattern.length == 0) {
+      return true;
+    }
+    byte first = pattern[0];
+    for (int at = from; at <= until - pattern.length; at++) {
+      if (text[at] == first && Arrays.equals(text, at, at + pattern.length, pattern, 0, pattern.length)) {
+        return true;
+      }
+    }
+    return false;
+  }
+}

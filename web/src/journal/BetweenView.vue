@@ -16,15 +16,17 @@ function dayAgo(days: number): string {
 const from = ref(dayAgo(365))
 const until = ref(dayAgo(0))
 
-/** From the beginning of the first day to the end of the last, but never into the future. */
-const span = computed(() => ({
+/** From the beginning of the first day to the end of the last. Today has not ended: then the server says until when. */
+const span = () => ({
   from: new Date(`${from.value}T00:00:00`).toISOString(),
-  until: new Date(Math.min(new Date(`${until.value}T23:59:59`).getTime(), Math.floor(Date.now() / 60_000) * 60_000)).toISOString(),
-}))
-const valid = computed(() => from.value !== '' && until.value !== '' && span.value.from <= span.value.until)
-const asked = (offset: number, limit: number) => answer(api.GET('/api/journal/between', { params: { query: { ...span.value, offset, limit } } }))
-const head = useQuery({ queryKey: computed(() => ['between', from.value, until.value]), enabled: valid, queryFn: () => asked(0, 1) })
-const fetchRows = async (offset: number, limit: number) => (await asked(offset, limit)).altered
+  until: until.value < dayAgo(0) ? new Date(`${until.value}T23:59:59`).toISOString() : undefined,
+})
+const valid = computed(() => from.value !== '' && until.value !== '' && from.value <= until.value)
+const asked = (over: { from: string; until?: string | undefined }, offset: number, limit: number) =>
+  answer(api.GET('/api/journal/between', { params: { query: { from: over.from, until: over.until, offset, limit } } }))
+const head = useQuery({ queryKey: computed(() => ['between', from.value, until.value]), enabled: valid, queryFn: () => asked(span(), 0, 1) })
+/** Every page is asked over the very span of the totals above it. */
+const fetchRows = async (offset: number, limit: number) => (await asked(head.data.value!, offset, limit)).altered
 
 const COLUMNS = [
   { title: 'Person', width: 'minmax(130px, 1fr)' },
@@ -56,7 +58,7 @@ function words(cause: Schemas['Cause']): string {
     <p v-else-if="head.isError.value" class="fault" role="alert">{{ head.error.value?.message }}</p>
     <p v-else-if="head.data.value === undefined" role="status">Comparing the two days …</p>
     <div v-else class="sheet list">
-      <PagedList label="Who gained and lost what" :query-key="['between', 'rows', from, until]" :fetch="fetchRows" :columns="COLUMNS" empty="Nobody gained or lost anything.">
+      <PagedList label="Who gained and lost what" :query-key="['between', 'rows', head.data.value.from, head.data.value.until]" :fetch="fetchRows" :columns="COLUMNS" empty="Nobody gained or lost anything.">
         <template #row="{ item }">
           <div role="cell"><PersonName :person="item.person" /></div>
           <PlaceCell v-slot="{ text }" role="cell" :path="item.path">
@@ -72,7 +74,7 @@ function words(cause: Schemas['Cause']): string {
             </template>
           </div>
           <div role="cell">
-            <button type="button" class="linklike" :aria-label="`Why ${item.person.name} had this then`" @click="why.ask(item.person.id, item.place, false, span.from)">why</button>
+            <button type="button" class="linklike" :aria-label="`Why ${item.person.name} had this then`" @click="why.ask(item.person.id, item.place, false, head.data.value!.from)">why</button>
           </div>
         </template>
       </PagedList>

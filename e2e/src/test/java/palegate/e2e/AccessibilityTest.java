@@ -21,6 +21,8 @@ import palegate.server.testkit.TestApplication;
 @ExtendWith(InBrowser.class)
 class AccessibilityTest {
   private static void assertNothingFound(Page page, String where) {
+    // What is still fading in has not its colours yet.
+    page.evaluate("() => Promise.allSettled(document.getAnimations().filter(one => one.effect.getTiming().iterations !== Infinity).map(one => one.finished)).then(() => true)");
     List<String> found = new AxeBuilder(page).analyze().getViolations().stream()
         .map(rule -> rule.getId() + ": " + rule.getHelp() + " at " + rule.getNodes().stream().map(node -> node.getHtml()).limit(3).toList()).toList();
     assertThat(found).as(where).isEmpty();

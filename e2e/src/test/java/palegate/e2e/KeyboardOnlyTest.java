@@ -41,7 +41,7 @@ class KeyboardOnlyTest {
   @Test
   void from_signing_in_to_a_change_in_force(Desk desk) {
     Page page = desk.open(desk.window(), "/sign-in");
-    page.getByLabel("Name", new Page.GetByLabelOptions().setExact(true)).waitFor();
+    assertThat(page.getByLabel("Name", new Page.GetByLabelOptions().setExact(true))).isFocused();
     page.keyboard().type("wenna.carrow");
     press(page, "Tab");
     page.keyboard().type("pale-gate-demo");

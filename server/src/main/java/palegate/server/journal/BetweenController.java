@@ -46,10 +46,13 @@ class BetweenController {
     this.clock = clock;
   }
 
+  /** @param asked the end of the span; left out, it is this moment, so that the clock of the one who asks does not matter */
   @GetMapping
-  BetweenView between(@RequestParam Instant from, @RequestParam Instant until, @RequestParam(required = false) String person,
+  BetweenView between(@RequestParam Instant from, @RequestParam(name = "until", required = false) Instant asked, @RequestParam(required = false) String person,
       @RequestParam(required = false) String place, @RequestParam(defaultValue = "0") int offset, @RequestParam(defaultValue = "200") int limit) {
-    if (until.isBefore(from) || until.isAfter(clock.instant())) {
+    Instant now = clock.instant();
+    Instant until = asked == null ? now : asked;
+    if (until.isBefore(from) || until.isAfter(now)) {
       throw Problem.of(HttpStatus.UNPROCESSABLE_CONTENT, "no-such-span", "Not a span of the past",
           "The second day must not be before the first, and not in the future. Choose others.");
     }

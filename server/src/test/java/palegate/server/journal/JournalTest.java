@@ -51,6 +51,7 @@ class JournalTest {
       assertThat(pair.path("causes").get(0).path("change").asInt()).isEqualTo(2);
     });
     assertThat(oriel.get("/api/journal/between?from=" + TestApplication.TODAY + "&until=" + from).status()).isEqualTo(422);
+    assertThat(oriel.get("/api/journal/between?from=" + from).body().path("until").asString()).as("left out, the span ends now").isEqualTo(TestApplication.TODAY.toString());
     assertThat(oriel.get("/api/journal/between?from=2001-01-01T00:00:00Z&until=" + from).problem()).isEqualTo("before-the-beginning");
   }
 

@@ -1,0 +1,79 @@
+package palegate.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import palegate.server.testkit.TestApplication;
+
+/** A member changes groups by hand or by keyboard, and the tray says what that changes. */
+@ExtendWith(InBrowser.class)
+class MovingPeopleTest {
+  @BeforeEach
+  void discardDraft(TestApplication app) {
+    app.signedIn("wenna.carrow").delete("/api/draft");
+  }
+
+  @Test
+  void a_member_dragged_onto_another_group_leaves_one_and_joins_the_other_in_the_draft(Desk desk) {
+    Page page = desk.signedIn("wenna.carrow");
+    desk.open(page, "/people/groups/g-surveyors");
+    drag(page, member(page, "Ola Garth"), group(page, "Cargo desk"));
+    assertThat(page.locator("footer.tray")).containsText("2 changes");
+    assertThat(page.locator(".members li.gone")).containsText("Ola Garth");
+    group(page, "Cargo desk").getByRole(AriaRole.BUTTON).click();
+    assertThat(member(page, "Ola Garth")).isVisible();
+    page.context().close();
+  }
+
+  @Test
+  void a_member_dropped_where_it_came_from_changes_nothing(Desk desk) {
+    Page page = desk.signedIn("wenna.carrow");
+    desk.open(page, "/people/groups/g-surveyors");
+    page.getByRole(AriaRole.TEXTBOX, new Page.GetByRoleOptions().setName("Find a group")).fill("Surveyors");
+    assertThat(page.locator("[data-row]")).hasCount(1);
+    drag(page, member(page, "Ola Garth"), group(page, "Surveyors"));
+    assertThat(page.locator(".members li.gone")).hasCount(0);
+    assertThat(page.locator("footer.tray")).not().containsText("change");
+    page.context().close();
+  }
+
+  @Test
+  void the_same_move_without_a_mouse(Desk desk) {
+    Page page = desk.signedIn("wenna.carrow");
+    desk.open(page, "/people/groups/g-surveyors");
+    page.getByLabel("Move Verity Brask to another group").focus();
+    page.keyboard().press("Enter");
+    Locator dialog = page.getByRole(AriaRole.DIALOG);
+    dialog.getByRole(AriaRole.COMBOBOX, new Locator.GetByRoleOptions().setName("To which group")).focus();
+    page.keyboard().type("Cargo sp");
+    assertThat(page.locator(".v-list-item").filter(new Locator.FilterOptions().setHasText("Cargo specialists"))).isVisible();
+    page.keyboard().press("ArrowDown");
+    page.keyboard().press("Enter");
+    dialog.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Add to the draft")).press("Enter");
+    assertThat(page.locator("footer.tray")).containsText("2 changes");
+    assertThat(page.locator(".members li.gone")).containsText("Verity Brask");
+    page.context().close();
+  }
+
+  /** Moves twice over the target, as a hand does: a browser asks whether it may drop there only at the second. */
+  private static void drag(Page page, Locator what, Locator onto) {
+    what.locator(".who").hover();
+    page.mouse().down();
+    onto.hover();
+    onto.hover();
+    page.mouse().up();
+  }
+
+  private static Locator member(Page page, String name) {
+    return page.locator(".members li:not(.gone)").filter(new Locator.FilterOptions().setHasText(name));
+  }
+
+  private static Locator group(Page page, String name) {
+    return page.locator("[data-row]").filter(new Locator.FilterOptions().setHasText(name)).first().getByRole(AriaRole.CELL).first();
+  }
+}

@@ -16,9 +16,12 @@ const props = withDefaults(
     rowHeight?: number
     /** Said when there is nothing. */
     empty: string
+    /** What may be dropped on a row, as the kind of data a drag carries. */
+    takes?: string
   }>(),
-  { rowHeight: 44 },
+  { rowHeight: 44, takes: undefined },
 )
+const emit = defineEmits<{ dropped: [item: T, carried: string] }>()
 /** The column by which the list is sorted, by its sort key. */
 const sort = defineModel<string>('sort')
 defineSlots<{ row(props: { item: T; index: number }): unknown }>()
@@ -56,6 +59,24 @@ function itemAt(index: number): T | undefined {
   const page = Math.floor(index / PAGE)
   const data = page === 0 ? first.data.value : fetched.value[pages.value.indexOf(page)]?.data
   return (data as { items: T[] } | undefined)?.items[index - page * PAGE]
+}
+
+/** The row something is carried over that may be dropped there. */
+const under = ref<number>()
+
+function carriedOver(event: DragEvent, index: number) {
+  if (props.takes === undefined || !event.dataTransfer?.types.includes(props.takes)) return
+  event.preventDefault()
+  under.value = index
+}
+
+function drop(event: DragEvent, index: number) {
+  under.value = undefined
+  const item = itemAt(index)
+  const carried = props.takes === undefined ? undefined : event.dataTransfer?.getData(props.takes)
+  if (!carried || item === undefined) return
+  event.preventDefault()
+  emit('dropped', item, carried)
 }
 
 const template = computed(() => props.columns.map((column) => column.width).join(' '))
@@ -99,7 +120,11 @@ function move(event: KeyboardEvent) {
           tabindex="-1"
           :data-row="row.index"
           :aria-rowindex="row.index + 2"
+          :data-under="row.index === under || undefined"
           :style="{ gridTemplateColumns: template, height: `${rowHeight}px`, transform: `translateY(${row.start}px)` }"
+          @dragover="carriedOver($event, row.index)"
+          @dragleave="under = undefined"
+          @drop="drop($event, row.index)"
         >
           <slot v-if="itemAt(row.index) !== undefined" name="row" :item="itemAt(row.index) as T" :index="row.index" />
           <div v-else role="cell" class="quiet">…</div>
@@ -145,6 +170,10 @@ function move(event: KeyboardEvent) {
   white-space: nowrap;
 }
 .body:focus-visible {
+  outline-offset: -2px;
+}
+.body[data-under] {
+  outline: 2px solid rgb(var(--v-theme-primary));
   outline-offset: -2px;
 }
 .sorter {

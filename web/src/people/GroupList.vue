@@ -13,9 +13,7 @@ const { draftAt } = useDrafting()
 const text = ref('')
 const fetchGroups = (offset: number, limit: number) => answer(api.GET('/api/groups', { params: { query: { text: text.value, offset, limit } } }))
 /** A member that is dragged from its group to this one. */
-function drop(event: DragEvent, group: string) {
-  const carried = event.dataTransfer?.getData('application/x-pg-member')
-  if (!carried) return
+function moveHere(group: string, carried: string) {
   const member = JSON.parse(carried) as Schemas['Member'] & { group: string }
   if (member.group === group) return
   const one = { memberKind: member.kind, member: member.id, from: member.from, until: member.until }
@@ -37,9 +35,17 @@ const COLUMNS = [
   <div class="list-with-filter">
     <v-text-field v-model="text" label="Find a group" clearable hide-details @click:clear="text = ''" />
     <div class="sheet list">
-      <PagedList label="Groups" :query-key="['groups', text ?? '']" :fetch="fetchGroups" :columns="COLUMNS" empty="No group of that name.">
+      <PagedList
+        label="Groups"
+        :query-key="['groups', text ?? '']"
+        :fetch="fetchGroups"
+        :columns="COLUMNS"
+        empty="No group of that name."
+        takes="application/x-pg-member"
+        @dropped="(group, carried) => moveHere(group.id, carried)"
+      >
         <template #row="{ item }">
-          <div role="cell" :data-chosen="item.id === chosen" @dragover.prevent @drop.prevent="drop($event, item.id)">
+          <div role="cell" :data-chosen="item.id === chosen">
             <button type="button" class="linklike row-name" @click="emit('choose', item.id)">{{ item.name }}</button>
             <DraftedMark :drafted="item.drafted" />
             <span v-if="item.people === 0" class="mark">nobody in it</span>

@@ -8,8 +8,10 @@ import java.util.Deque;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Collectors;
 import palegate.core.people.Group;
 import palegate.core.people.Membership;
+import palegate.core.people.Person;
 
 /** Makes changes of memberships: no overlaps, and no cycle, whatever the dates (section 1). */
 final class MembershipChanges {
@@ -35,7 +37,7 @@ final class MembershipChanges {
       if (group.members().contains(remove.membership())) {
         pending.put(group.with(Lists.without(group.members(), remove.membership())));
       } else {
-        refuser.refuse(change, "[" + remove.membership().member().id() + "] is not a member of [" + group.name() + "] for that period (any more).",
+        refuser.refuse(change, "[" + name(remove.membership().member()) + "] is not a member of [" + group.name() + "] for that period (any more).",
             "Remove this change from the draft.");
       }
     }
@@ -55,16 +57,26 @@ final class MembershipChanges {
       return false;
     }
     if (group.members().stream().anyMatch(other -> other.member().equals(member) && other.period().overlaps(add.membership().period()))) {
-      refuser.refuse(add, "[" + member.id() + "] is already a member of [" + group.name() + "] for an overlapping period.",
+      refuser.refuse(add, "[" + name(member) + "] is already a member of [" + group.name() + "] for an overlapping period.",
           "Choose a period that does not overlap.");
       return false;
     }
     List<String> cycle = person ? List.of() : cycle(group, member.id());
     if (!cycle.isEmpty()) {
-      refuser.refuse(add, "The groups would form a cycle: " + String.join(" → ", cycle) + ".", "Cut it at one of these.");
+      refuser.refuse(add, "The groups would form a cycle: " + cycle.stream().map(id -> pending.group(id).name()).collect(Collectors.joining(" → ")) + ".", "Cut it at one of these.");
       return false;
     }
     return true;
+  }
+
+  /** As people know it; the id of something that is not there. */
+  private String name(Membership.Member member) {
+    if (member instanceof Membership.PersonMember) {
+      Person person = pending.person(member.id());
+      return person == null ? member.id() : person.name();
+    }
+    Group group = pending.group(member.id());
+    return group == null ? member.id() : group.name();
   }
 
   /** From the group down through the new member back to the group; empty if there is no such way. */

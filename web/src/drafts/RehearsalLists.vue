@@ -2,6 +2,7 @@
 import { computed } from 'vue'
 import { answer, api } from '@/api/client'
 import PagedList from '@/lists/PagedList.vue'
+import type { Part } from '@/lists/part'
 import Paling from '@/paling/Paling.vue'
 import PersonName from '@/people/PersonName.vue'
 import PlaceCell from '@/places/PlaceCell.vue'
@@ -25,41 +26,37 @@ const props = defineProps<{
 const emit = defineEmits<{ person: [id: string, name: string]; place: [id: string, name: string] }>()
 const why = useWhy()
 
-type Direction = 'ALL' | 'GAINS' | 'LOSSES' | 'OUTSIDERS'
-const direction = computed(() => props.show as Direction)
 const key = computed(() => ['rehearsal', props.view, props.show, props.instant, props.person, props.place, props.group, props.right, props.outsidersOnly, props.state])
+const narrowing = computed(() => ({
+  instant: props.instant,
+  direction: props.show as 'ALL' | 'GAINS' | 'LOSSES' | 'OUTSIDERS',
+  group: props.group,
+  right: props.right,
+  outsidersOnly: props.outsidersOnly,
+}))
 
-const fetchPeople = (offset: number, limit: number) =>
-  answer(api.GET('/api/draft/rehearsal/people', { params: { query: { instant: props.instant, direction: direction.value, offset, limit } } }))
-const fetchPlaces = (offset: number, limit: number) =>
-  answer(
-    api.GET('/api/draft/rehearsal/places', {
-      params: { query: { instant: props.instant, documentsOnly: props.view === 'documents', offset, limit } },
-    }),
-  )
-const fetchPairs = (offset: number, limit: number) =>
-  answer(
-    api.GET('/api/draft/rehearsal/pairs', {
-      params: { query: { instant: props.instant, direction: direction.value, person: props.person, place: props.place, group: props.group, right: props.right, outsidersOnly: props.outsidersOnly, offset, limit } },
-    }),
-  )
-const fetchLockOuts = (offset: number, limit: number) => answer(api.GET('/api/draft/rehearsal/lock-outs', { params: { query: { offset, limit } } }))
-const fetchOwnLosses = (offset: number, limit: number) => answer(api.GET('/api/draft/rehearsal/own-losses', { params: { query: { offset, limit } } }))
+const fetchPeople = (part: Part) => answer(api.GET('/api/draft/rehearsal/people', { params: { query: { ...narrowing.value, ...part } } }))
+const fetchPlaces = (part: Part) =>
+  answer(api.GET('/api/draft/rehearsal/places', { params: { query: { ...narrowing.value, documentsOnly: props.view === 'documents', ...part } } }))
+const fetchPairs = (part: Part) =>
+  answer(api.GET('/api/draft/rehearsal/pairs', { params: { query: { ...narrowing.value, person: props.person, place: props.place, ...part } } }))
+const fetchLockOuts = (part: Part) => answer(api.GET('/api/draft/rehearsal/lock-outs', { params: { query: part } }))
+const fetchOwnLosses = (part: Part) => answer(api.GET('/api/draft/rehearsal/own-losses', { params: { query: part } }))
 
 const PEOPLE = [
-  { title: 'Person', width: '1.4fr' },
-  { title: 'Gains', width: '200px' },
-  { title: 'Loses', width: '200px' },
-  { title: 'Documents', width: '90px' },
+  { title: 'Person', width: '1.4fr', sort: 'name' },
+  { title: 'Gains', width: '200px', sort: '-gains' },
+  { title: 'Loses', width: '200px', sort: '-losses' },
+  { title: 'Documents', width: '106px', sort: '-documents' },
 ]
 const PLACES = [
-  { title: 'Place', width: '2fr' },
-  { title: 'Somebody gains', width: '170px' },
-  { title: 'Somebody loses', width: '170px' },
+  { title: 'Place', width: '2fr', sort: 'place' },
+  { title: 'Somebody gains', width: '170px', sort: '-gains' },
+  { title: 'Somebody loses', width: '170px', sort: '-losses' },
 ]
 const PAIRS = [
-  { title: 'Person', width: 'minmax(130px, 1fr)' },
-  { title: 'Place', width: '1.4fr' },
+  { title: 'Person', width: 'minmax(130px, 1fr)', sort: 'person' },
+  { title: 'Place', width: '1.4fr', sort: 'place' },
   { title: 'Before', width: '76px' },
   { title: 'After', width: '76px' },
   { title: 'Why', width: '40px' },
@@ -67,7 +64,7 @@ const PAIRS = [
 </script>
 
 <template>
-  <PagedList v-if="view === 'people'" :key="view" label="Who gains and who loses" :query-key="key" :fetch="fetchPeople" :columns="PEOPLE" empty="Nobody gains or loses anything.">
+  <PagedList v-if="view === 'people'" :key="view" label="Who gains and who loses" find="Find a person" :query-key="key" :fetch="fetchPeople" :columns="PEOPLE" empty="Nobody gains or loses anything.">
     <template #row="{ item }">
       <div role="cell">
         <button type="button" class="linklike" @click="emit('person', item.person.id, item.person.name)"><PersonName :person="item.person" /></button>
@@ -81,7 +78,7 @@ const PAIRS = [
       <div role="cell">{{ number(item.documents) }}</div>
     </template>
   </PagedList>
-  <PagedList v-else-if="view === 'places' || view === 'documents'" :key="view" label="Where something changes" :query-key="key" :fetch="fetchPlaces" :columns="PLACES" empty="Nothing changes anywhere.">
+  <PagedList v-else-if="view === 'places' || view === 'documents'" :key="view" label="Where something changes" find="Find a place" :query-key="key" :fetch="fetchPlaces" :columns="PLACES" empty="Nothing changes anywhere.">
     <template #row="{ item }">
       <div role="cell">
         <button type="button" class="linklike" @click="emit('place', item.place.id, item.place.path)">{{ item.place.path }}</button>
@@ -94,7 +91,7 @@ const PAIRS = [
       </div>
     </template>
   </PagedList>
-  <PagedList v-else-if="view === 'pairs'" :key="view" label="Each person at each place" :query-key="key" :fetch="fetchPairs" :columns="PAIRS" empty="Nothing changes for anybody.">
+  <PagedList v-else-if="view === 'pairs'" :key="view" label="Each person at each place" find="Find a person or a place" :query-key="key" :fetch="fetchPairs" :columns="PAIRS" empty="Nothing changes for anybody.">
     <template #row="{ item }">
       <div role="cell"><PersonName :person="item.person" /></div>
       <PlaceCell role="cell" :path="item.place.path" />
@@ -111,7 +108,8 @@ const PAIRS = [
     :label="view === 'lock-outs' ? 'Places left without a keeper' : 'Places where you lose govern'"
     :query-key="key"
     :fetch="view === 'lock-outs' ? fetchLockOuts : fetchOwnLosses"
-    :columns="[{ title: 'Place', width: '1fr' }]"
+    :columns="[{ title: 'Place', width: '1fr', sort: 'place' }]"
+    find="Find a place"
     empty="None."
   >
     <template #row="{ item }">

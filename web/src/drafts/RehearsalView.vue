@@ -31,6 +31,7 @@ const group = ref<Schemas['GroupLine']>()
 const right = ref<string | null>()
 const outsidersOnly = ref(false)
 const narrowed = ref<{ person?: string; place?: string; name: string }>()
+const narrowable = computed(() => VIEWS.some((one) => one.view === view.value))
 const at = computed(() => rehearsal.data.value?.instants[instant.value])
 const empty = computed(() => draft.value !== undefined && draft.value.items.length === 0)
 
@@ -108,11 +109,11 @@ function rights(counts: Record<string, number>): string {
           <button v-if="draft.lockOuts > 0" type="button" :aria-pressed="view === 'lock-outs'" @click="turnTo('lock-outs')">Without a keeper</button>
           <button v-if="draft.authorLosesGovern > 0" type="button" :aria-pressed="view === 'own-losses'" @click="turnTo('own-losses')">Your own losses</button>
         </div>
-        <div v-if="view === 'people' || view === 'pairs'" class="segments" role="group" aria-label="Show">
+        <div v-if="narrowable" class="segments" role="group" aria-label="Show">
           <button v-for="one in SHOWN" :key="one.show" type="button" :aria-pressed="show === one.show" @click="turnTo(view, one.show)">{{ one.title }}</button>
         </div>
       </div>
-      <div v-if="view === 'pairs'" class="filters">
+      <div v-if="narrowable" class="filters">
         <GroupPicker v-model="group" label="Only people of a group" />
         <v-select v-model="right" :items="[...RIGHTS]" label="Only this right" clearable hide-details />
         <v-checkbox v-model="outsidersOnly" label="Outsiders only" hide-details />

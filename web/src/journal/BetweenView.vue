@@ -3,6 +3,7 @@ import { useQuery } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { answer, api, type Schemas } from '@/api/client'
 import PagedList from '@/lists/PagedList.vue'
+import type { Part } from '@/lists/part'
 import Paling from '@/paling/Paling.vue'
 import PersonName from '@/people/PersonName.vue'
 import PlaceCell from '@/places/PlaceCell.vue'
@@ -22,15 +23,15 @@ const span = () => ({
   until: until.value < dayAgo(0) ? new Date(`${until.value}T23:59:59`).toISOString() : undefined,
 })
 const valid = computed(() => from.value !== '' && until.value !== '' && from.value <= until.value)
-const asked = (over: { from: string; until?: string | undefined }, offset: number, limit: number) =>
-  answer(api.GET('/api/journal/between', { params: { query: { from: over.from, until: over.until, offset, limit } } }))
-const head = useQuery({ queryKey: computed(() => ['between', from.value, until.value]), enabled: valid, queryFn: () => asked(span(), 0, 1) })
+const asked = (over: { from: string; until?: string | undefined }, part: Part) =>
+  answer(api.GET('/api/journal/between', { params: { query: { from: over.from, until: over.until, ...part } } }))
+const head = useQuery({ queryKey: computed(() => ['between', from.value, until.value]), enabled: valid, queryFn: () => asked(span(), { offset: 0, limit: 1 }) })
 /** Every page is asked over the very span of the totals above it. */
-const fetchRows = async (offset: number, limit: number) => (await asked(head.data.value!, offset, limit)).altered
+const fetchRows = async (part: Part) => (await asked(head.data.value!, part)).altered
 
 const COLUMNS = [
-  { title: 'Person', width: 'minmax(130px, 1fr)' },
-  { title: 'Place', width: '1.4fr' },
+  { title: 'Person', width: 'minmax(130px, 1fr)', sort: 'person' },
+  { title: 'Place', width: '1.4fr', sort: 'place' },
   { title: 'First day', width: '76px' },
   { title: 'Last day', width: '76px' },
   { title: 'What did it', width: '1.3fr' },
@@ -58,7 +59,7 @@ function words(cause: Schemas['Cause']): string {
     <p v-else-if="head.isError.value" class="fault" role="alert">{{ head.error.value?.message }}</p>
     <p v-else-if="head.data.value === undefined" role="status">Comparing the two days …</p>
     <div v-else class="sheet list">
-      <PagedList label="Who gained and lost what" :query-key="['between', 'rows', head.data.value.from, head.data.value.until]" :fetch="fetchRows" :columns="COLUMNS" empty="Nobody gained or lost anything.">
+      <PagedList label="Who gained and lost what" find="Find a person or a place" :query-key="['between', 'rows', head.data.value.from, head.data.value.until]" :fetch="fetchRows" :columns="COLUMNS" empty="Nobody gained or lost anything.">
         <template #row="{ item }">
           <div role="cell"><PersonName :person="item.person" /></div>
           <PlaceCell v-slot="{ text }" role="cell" :path="item.path">

@@ -2,13 +2,14 @@
 import { computed } from 'vue'
 import { answer, api, type Schemas } from '@/api/client'
 import PagedList from '@/lists/PagedList.vue'
+import type { Part } from '@/lists/part'
 
 const props = defineProps<{ number: number }>()
 
 type Altered = Schemas['Altered']
 
-const fetchAltered = async (offset: number, limit: number) =>
-  (await answer(api.GET('/api/journal/{number}', { params: { path: { number: props.number }, query: { offset, limit } } }))).altered
+const fetchAltered = async (part: Part) =>
+  (await answer(api.GET('/api/journal/{number}', { params: { path: { number: props.number }, query: part } }))).altered
 const key = computed(() => ['journal', 'content', props.number])
 
 function did(thing: Altered): string {
@@ -27,14 +28,14 @@ function words(thing: Altered, side: 'before' | 'after'): string {
 }
 
 const COLUMNS = [
-  { title: 'What', width: '1.1fr' },
+  { title: 'What', width: '1.1fr', sort: 'what' },
   { title: 'Before', width: '1.6fr' },
   { title: 'After', width: '1.6fr' },
 ]
 </script>
 
 <template>
-  <PagedList label="What the change altered" :query-key="key" :fetch="fetchAltered" :columns="COLUMNS" :row-height="86" empty="The change altered nothing.">
+  <PagedList label="What the change altered" find="Find a thing" :query-key="key" :fetch="fetchAltered" :columns="COLUMNS" :row-height="86" empty="The change altered nothing.">
     <template #row="{ item }">
       <div role="cell" class="what">
         <strong>{{ item.title }}</strong>

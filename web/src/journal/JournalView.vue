@@ -4,6 +4,7 @@ import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { answer, api, type Schemas } from '@/api/client'
 import PagedList from '@/lists/PagedList.vue'
+import type { Part } from '@/lists/part'
 import { useSession } from '@/session/useSession'
 import { useNotices } from '@/shell/useNotices'
 import { moment } from '@/shell/words'
@@ -36,7 +37,7 @@ async function undo() {
   }
 }
 
-const fetchChanges = (offset: number, limit: number) => answer(api.GET('/api/journal', { params: { query: { offset, limit } } }))
+const fetchChanges = (part: Part) => answer(api.GET('/api/journal', { params: { query: part } }))
 const change = useQuery({
   queryKey: computed(() => ['journal', 'change', chosen.value]),
   enabled: computed(() => chosen.value !== undefined),
@@ -54,10 +55,11 @@ const change = useQuery({
       <div class="sheet list">
         <PagedList
           label="Changes, newest first"
+          find="Find a note, a name, a number"
           :query-key="['journal', 'list']"
           :fetch="fetchChanges"
           :columns="[
-            { title: 'No.', width: '44px' },
+            { title: 'No.', width: '56px', sort: 'number' },
             { title: 'Change', width: '1fr' },
           ]"
           :row-height="70"

@@ -1,9 +1,11 @@
 <script setup lang="ts" generic="T">
 import { keepPreviousData, useQueries, useQuery } from '@tanstack/vue-query'
 import { useVirtualizer } from '@tanstack/vue-virtual'
-import { computed, ref, toRef, type ComponentPublicInstance } from 'vue'
+import { computed, onBeforeUnmount, ref, watch, type ComponentPublicInstance } from 'vue'
+import { counted } from '@/shell/words'
+import type { Part } from './part'
 
-/** A list of any length: only the rows in sight exist, only the pages in sight are fetched. */
+/** A list of any length: only the rows in sight exist, only the pages in sight are fetched. It is searched and put in order where it is kept. */
 const props = withDefaults(
   defineProps<{
     /** What the table is called, for screen readers. */
@@ -11,27 +13,58 @@ const props = withDefaults(
     /** Names what is listed; a new key is a new list. */
     queryKey: unknown[]
     /** Fetches a part of the list. */
-    fetch: (offset: number, limit: number) => Promise<{ total: number; items: T[] }>
+    fetch: (part: Part) => Promise<{ total: number; items: T[] }>
+    /** A column with `sort` can be sorted by; with a minus it begins with the most. */
     columns: { title: string; width: string; sort?: string; silent?: boolean }[]
     rowHeight?: number
     /** Said when there is nothing. */
     empty: string
+    /** Names the field in which rows are looked for by a text; without it there is none. */
+    find?: string
     /** What may be dropped on a row, as the kind of data a drag carries. */
     takes?: string
   }>(),
-  { rowHeight: 44, takes: undefined },
+  { rowHeight: 44, find: undefined, takes: undefined },
 )
 const emit = defineEmits<{ dropped: [item: T, carried: string] }>()
-/** The column by which the list is sorted, by its sort key. */
-const sort = defineModel<string>('sort')
 defineSlots<{ row(props: { item: T; index: number }): unknown }>()
 
 const PAGE = 200
+/** How long after the last key a search begins, in milliseconds. */
+const PAUSE = 180
+
+const sort = ref<string>()
+const typed = ref('')
+const text = ref('')
+let pause: ReturnType<typeof setTimeout> | undefined
+watch(typed, (now) => {
+  clearTimeout(pause)
+  pause = setTimeout(() => (text.value = (now ?? '').trim()), PAUSE)
+})
+onBeforeUnmount(() => clearTimeout(pause))
+const key = computed(() => [...props.queryKey, { text: text.value, sort: sort.value ?? '' }])
+
+function part(offset: number): Part {
+  return { offset, limit: PAGE, text: text.value === '' ? undefined : text.value, sort: sort.value }
+}
+
+/** The first click sorts as the column wishes, the next ones turn it round. */
+function sortBy(column: string) {
+  sort.value = sort.value === column ? turned(column) : column
+}
+function turned(order: string): string {
+  return order.startsWith('-') ? order.slice(1) : `-${order}`
+}
+function ariaSort(column: string | undefined): 'ascending' | 'descending' | 'none' | undefined {
+  if (column === undefined) return undefined
+  if (sort.value !== column && sort.value !== turned(column)) return 'none'
+  return sort.value.startsWith('-') ? 'descending' : 'ascending'
+}
 
 const scroller = ref<HTMLElement | null>(null)
 const first = useQuery({
-  queryKey: computed(() => [...props.queryKey, 'page', 0]),
-  queryFn: () => props.fetch(0, PAGE),
+  queryKey: computed(() => [...key.value, 'page', 0]),
+  queryFn: () => props.fetch(part(0)),
   placeholderData: keepPreviousData,
 })
 const total = computed(() => first.data.value?.total ?? 0)
@@ -45,12 +78,14 @@ const virtualizer = useVirtualizer(
   })),
 )
 const rows = computed(() => virtualizer.value.getVirtualItems())
-const pages = computed(() => [...new Set(rows.value.map((row) => Math.floor(row.index / PAGE)))].filter((page) => page > 0))
+const pages = computed(() =>
+  [...new Set(rows.value.map((row) => Math.floor(row.index / PAGE)))].filter((page) => page > 0),
+)
 const fetched = useQueries({
   queries: computed(() =>
     pages.value.map((page) => ({
-      queryKey: [...toRef(props, 'queryKey').value, 'page', page],
-      queryFn: () => props.fetch(page * PAGE, PAGE),
+      queryKey: [...key.value, 'page', page],
+      queryFn: () => props.fetch(part(page * PAGE)),
     })),
   ),
 })
@@ -99,35 +134,57 @@ function move(event: KeyboardEvent) {
 </script>
 
 <template>
-  <div class="paged" role="table" :aria-label="label" :aria-rowcount="total + 1" :aria-busy="first.isFetching.value">
-    <div role="rowgroup" class="head">
-      <div role="row" class="line" :style="{ gridTemplateColumns: template }">
-        <div v-for="column in columns" :key="column.title" role="columnheader" :aria-sort="column.sort === undefined ? undefined : column.sort === sort ? 'ascending' : 'none'">
-          <button v-if="column.sort !== undefined" type="button" class="sorter" :data-on="column.sort === sort" @click="sort = column.sort">{{ column.title }}</button>
-          <span v-else :class="{ sr: column.silent }">{{ column.title }}</span>
+  <div class="paged">
+    <div v-if="find !== undefined" class="find">
+      <v-text-field v-model="typed" :label="find" clearable hide-details @click:clear="typed = ''" />
+      <span class="quiet" role="status">{{
+        text !== '' && first.isSuccess.value ? counted(total, 'match', 'matches') : ''
+      }}</span>
+    </div>
+    <div class="table" role="table" :aria-label="label" :aria-rowcount="total + 1" :aria-busy="first.isFetching.value">
+      <div role="rowgroup" class="head">
+        <div role="row" class="line" :style="{ gridTemplateColumns: template }">
+          <div v-for="column in columns" :key="column.title" role="columnheader" :aria-sort="ariaSort(column.sort)">
+            <button
+              v-if="column.sort !== undefined"
+              type="button"
+              class="sorter"
+              :data-on="ariaSort(column.sort)"
+              @click="sortBy(column.sort)"
+            >
+              {{ column.title }}
+            </button>
+            <span v-else :class="{ sr: column.silent }">{{ column.title }}</span>
+          </div>
         </div>
       </div>
-    </div>
-    <p v-if="first.isError.value" class="fault" role="alert">{{ first.error.value?.message }}</p>
-    <p v-else-if="first.isSuccess.value && total === 0" class="empty" role="status">{{ empty }}</p>
-    <div :ref="setScroller" role="rowgroup" class="scroller" tabindex="0" :aria-label="label" @keydown="move">
-      <div role="presentation" :style="{ height: `${virtualizer.getTotalSize()}px`, position: 'relative' }">
-        <div
-          v-for="row in rows"
-          :key="row.index"
-          role="row"
-          class="line body"
-          tabindex="-1"
-          :data-row="row.index"
-          :aria-rowindex="row.index + 2"
-          :data-under="row.index === under || undefined"
-          :style="{ gridTemplateColumns: template, height: `${rowHeight}px`, transform: `translateY(${row.start}px)` }"
-          @dragover="carriedOver($event, row.index)"
-          @dragleave="under = undefined"
-          @drop="drop($event, row.index)"
-        >
-          <slot v-if="itemAt(row.index) !== undefined" name="row" :item="itemAt(row.index) as T" :index="row.index" />
-          <div v-else role="cell" class="quiet">…</div>
+      <p v-if="first.isError.value" class="fault" role="alert">{{ first.error.value?.message }}</p>
+      <p v-else-if="first.isSuccess.value && total === 0" class="empty" role="status">
+        {{ text === '' ? empty : `Nothing with “${text}” in it.` }}
+      </p>
+      <div :ref="setScroller" role="rowgroup" class="scroller" tabindex="0" :aria-label="label" @keydown="move">
+        <div role="presentation" :style="{ height: `${virtualizer.getTotalSize()}px`, position: 'relative' }">
+          <div
+            v-for="row in rows"
+            :key="row.index"
+            role="row"
+            class="line body"
+            tabindex="-1"
+            :data-row="row.index"
+            :aria-rowindex="row.index + 2"
+            :data-under="row.index === under || undefined"
+            :style="{
+              gridTemplateColumns: template,
+              height: `${rowHeight}px`,
+              transform: `translateY(${row.start}px)`,
+            }"
+            @dragover="carriedOver($event, row.index)"
+            @dragleave="under = undefined"
+            @drop="drop($event, row.index)"
+          >
+            <slot v-if="itemAt(row.index) !== undefined" name="row" :item="itemAt(row.index) as T" :index="row.index" />
+            <div v-else role="cell" class="quiet">…</div>
+          </div>
         </div>
       </div>
     </div>
@@ -140,6 +197,22 @@ function move(event: KeyboardEvent) {
   flex-direction: column;
   min-height: 0;
   height: 100%;
+}
+.table {
+  display: flex;
+  flex-direction: column;
+  min-height: 0;
+  flex: 1;
+}
+.find {
+  display: flex;
+  align-items: center;
+  gap: 12px;
+  padding: 8px 14px;
+  border-bottom: 1px solid var(--pg-line);
+}
+.find > :first-child {
+  max-width: 340px;
 }
 .scroller {
   flex: 1;
@@ -175,22 +248,6 @@ function move(event: KeyboardEvent) {
 .body[data-under] {
   outline: 2px solid rgb(var(--v-theme-primary));
   outline-offset: -2px;
-}
-.sorter {
-  font: inherit;
-  font-weight: 600;
-  color: inherit;
-  background: none;
-  border: 0;
-  padding: 0;
-  cursor: pointer;
-  text-decoration: underline;
-  text-decoration-color: var(--pg-line);
-  text-underline-offset: 4px;
-}
-.sorter[data-on='true'] {
-  text-decoration-color: currentcolor;
-  text-decoration-thickness: 2px;
 }
 .empty {
   padding: 22px 14px;

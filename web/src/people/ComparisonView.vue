@@ -3,6 +3,7 @@ import { useQuery } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { answer, api, type Schemas } from '@/api/client'
 import PagedList from '@/lists/PagedList.vue'
+import type { Part } from '@/lists/part'
 import Paling from '@/paling/Paling.vue'
 import { counted } from '@/shell/words'
 import GroupPicker from './GroupPicker.vue'
@@ -17,19 +18,19 @@ const one = computed(() => (kind.value === 'person' ? onePerson.value : oneGroup
 const other = computed(() => (kind.value === 'person' ? otherPerson.value : otherGroup.value))
 const asked = computed(() => one.value !== undefined && other.value !== undefined)
 
-function compare(offset: number, limit: number) {
-  return answer(api.GET('/api/comparison', { params: { query: { kind: kind.value, one: one.value!.id, other: other.value!.id, offset, limit } } }))
+function compare(part: Part) {
+  return answer(api.GET('/api/comparison', { params: { query: { kind: kind.value, one: one.value!.id, other: other.value!.id, ...part } } }))
 }
 const head = useQuery({
   queryKey: computed(() => ['comparison', kind.value, one.value?.id, other.value?.id]),
   enabled: asked,
-  queryFn: () => compare(0, 1),
+  queryFn: () => compare({ offset: 0, limit: 1 }),
 })
-const fetchPlaces = async (offset: number, limit: number) => (await compare(offset, limit)).places
+const fetchPlaces = async (part: Part) => (await compare(part)).places
 const columns = computed(() => [
-  { title: 'Place', width: '1.6fr' },
-  { title: one.value?.name ?? '', width: '150px' },
-  { title: other.value?.name ?? '', width: '150px' },
+  { title: 'Place', width: '1.6fr', sort: 'place' },
+  { title: one.value?.name ?? '', width: '150px', sort: '-one' },
+  { title: other.value?.name ?? '', width: '150px', sort: '-other' },
 ])
 </script>
 
@@ -80,7 +81,7 @@ const columns = computed(() => [
       </div>
       <p>{{ counted(head.data.value.places.total, 'place') }} where they may do different things:</p>
       <div class="sheet list">
-        <PagedList label="Where they differ" :query-key="['comparison', 'places', kind, one!.id, other!.id]" :fetch="fetchPlaces" :columns="columns" empty="They may do the same everywhere.">
+        <PagedList label="Where they differ" find="Find a place" :query-key="['comparison', 'places', kind, one!.id, other!.id]" :fetch="fetchPlaces" :columns="columns" empty="They may do the same everywhere.">
           <template #row="{ item }">
             <div role="cell"><router-link :to="{ name: 'places', params: { id: item.place } }">{{ item.path }}</router-link></div>
             <div role="cell"><Paling :rights="item.one" /></div>

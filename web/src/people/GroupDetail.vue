@@ -9,9 +9,9 @@ import { useDrafting } from '@/tray/useDrafting'
 import AddMembersDialog from './AddMembersDialog.vue'
 import GroupAccess from './GroupAccess.vue'
 import GroupDialog from './GroupDialog.vue'
+import GroupMembers from './GroupMembers.vue'
 import GroupPeople from './GroupPeople.vue'
 import MoveMemberDialog from './MoveMemberDialog.vue'
-import PeriodBar from './PeriodBar.vue'
 
 const props = defineProps<{ id: string }>()
 const { may } = useSession()
@@ -28,15 +28,6 @@ const VIEWS = [
   { view: 'access', title: 'What it has' },
   { view: 'beyond', title: 'What they have besides' },
 ] as const
-
-function takeOut(member: Schemas['Member']) {
-  void draftAt([{ kind: 'removeMember', group: props.id, memberKind: member.kind, member: member.id, from: member.from, until: member.until }])
-}
-
-/** Members are carried by drag too: the tray says what it changes. */
-function grab(event: DragEvent, member: Schemas['Member']) {
-  event.dataTransfer?.setData('application/x-pg-member', JSON.stringify({ ...member, group: props.id }))
-}
 </script>
 
 <template>
@@ -68,33 +59,7 @@ function grab(event: DragEvent, member: Schemas['Member']) {
       <button v-for="one in VIEWS" :key="one.view" type="button" :aria-pressed="view === one.view" @click="view = one.view">{{ one.title }}</button>
     </div>
     <div class="sheet body">
-      <ul v-if="view === 'members'" class="members">
-        <li
-          v-for="member in data.members"
-          :key="`${member.kind}:${member.id}:${member.from}`"
-          :draggable="may('people')"
-          :data-outsiders="member.external || member.outsiders > 0"
-          @dragstart="grab($event, member)"
-        >
-          <span class="who">
-            <router-link :to="{ name: 'people', params: { view: member.kind === 'group' ? 'groups' : 'persons', id: member.id } }">{{ member.name }}</router-link>
-            <span v-if="member.kind === 'group'" class="quiet of">group of {{ member.people }}</span>
-            <span v-if="member.external" class="mark outsider">outsider</span>
-            <span v-else-if="member.outsiders > 0" class="mark outsider">{{ counted(member.outsiders, 'outsider') }}</span>
-            <span v-if="!member.active" class="mark">not active</span>
-            <DraftedMark :drafted="member.drafted" />
-          </span>
-          <PeriodBar :from="member.from" :until="member.until" :current="member.current" />
-          <span v-if="may('people')" class="acts">
-            <button type="button" class="linklike" :aria-label="`Move ${member.name} to another group`" @click="moving = member">Move</button>
-            <button type="button" class="linklike" :aria-label="`Take ${member.name} out of the group`" @click="takeOut(member)">Take out</button>
-          </span>
-        </li>
-        <li v-for="member in data.gone" :key="`gone ${member.id}`" class="gone">
-          <span>{{ member.name }}</span> <span class="mark lose">taken out by your draft</span>
-        </li>
-        <li v-if="data.members.length === 0" class="quiet">Nobody is in it yet. Add members one by one, or paste a column of names.</li>
-      </ul>
+      <GroupMembers v-if="view === 'members'" :id="id" :members="data.members" :gone="data.gone" :version="query.dataUpdatedAt.value" @move="moving = $event" />
       <GroupPeople v-else-if="view === 'people' || view === 'beyond'" :id="id" :key="view" :beyond="view === 'beyond'" />
       <GroupAccess v-else :id="id" />
     </div>
@@ -128,25 +93,5 @@ function grab(event: DragEvent, member: Schemas['Member']) {
   flex: 1;
   min-height: 220px;
   overflow: auto;
-}
-.members {
-  list-style: none;
-}
-.members li {
-  display: grid;
-  grid-template-columns: minmax(150px, 1fr) auto auto;
-  gap: 12px;
-  align-items: center;
-  padding: 7px 14px;
-  border-bottom: 1px solid var(--pg-line);
-}
-.members li[data-outsiders='true'] {
-  border-left: 3px dashed rgb(var(--v-theme-warning));
-}
-.of {
-  margin-left: 8px;
-}
-.gone span:first-child {
-  text-decoration: line-through;
 }
 </style>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import { ref } from 'vue'
 import { answer, api, type Schemas } from '@/api/client'
 import PagedList from '@/lists/PagedList.vue'
+import type { Part } from '@/lists/part'
 import DraftedMark from '@/shell/DraftedMark.vue'
 import { number } from '@/shell/words'
 import { useDrafting } from '@/tray/useDrafting'
@@ -10,8 +10,8 @@ defineProps<{ chosen: string | undefined }>()
 const emit = defineEmits<{ choose: [id: string] }>()
 
 const { draftAt } = useDrafting()
-const text = ref('')
-const fetchGroups = (offset: number, limit: number) => answer(api.GET('/api/groups', { params: { query: { text: text.value, offset, limit } } }))
+const fetchGroups = (part: Part) => answer(api.GET('/api/groups', { params: { query: part } }))
+
 /** A member that is dragged from its group to this one. */
 function moveHere(group: string, carried: string) {
   const member = JSON.parse(carried) as Schemas['Member'] & { group: string }
@@ -24,23 +24,23 @@ function moveHere(group: string, carried: string) {
 }
 
 const COLUMNS = [
-  { title: 'Group', width: '1fr' },
-  { title: 'People', width: '68px' },
-  { title: 'Outsiders', width: '78px' },
-  { title: 'Entries', width: '60px' },
+  { title: 'Group', width: '1fr', sort: 'name' },
+  { title: 'People', width: '78px', sort: '-people' },
+  { title: 'Outsiders', width: '92px', sort: '-outsiders' },
+  { title: 'Entries', width: '76px', sort: '-entries' },
 ]
 </script>
 
 <template>
   <div class="list-with-filter">
-    <v-text-field v-model="text" label="Find a group" clearable hide-details @click:clear="text = ''" />
     <div class="sheet list">
       <PagedList
         label="Groups"
-        :query-key="['groups', text ?? '']"
+        :query-key="['groups', 'list']"
         :fetch="fetchGroups"
         :columns="COLUMNS"
         empty="No group of that name."
+        find="Find a group"
         takes="application/x-pg-member"
         @dropped="(group, carried) => moveHere(group.id, carried)"
       >

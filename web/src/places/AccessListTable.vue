@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { ref } from 'vue'
+import { useVirtualizer } from '@tanstack/vue-virtual'
+import { computed, ref } from 'vue'
 import type { Schemas } from '@/api/client'
 import Paling from '@/paling/Paling.vue'
 import { counted, day, fromNow, listed } from '@/shell/words'
@@ -16,8 +17,57 @@ function mayChoose(line: Line): boolean {
   return props.mayChange && line.own && line.drafted !== 'REMOVED'
 }
 
+const FEW = 60
+const LINE_HEIGHT = 58
+const find = ref('')
+const sort = ref('')
+const SORTS: Record<string, (a: Line, b: Line) => number> = {
+  who: (a, b) => a.entry.subjectName.localeCompare(b.entry.subjectName),
+  what: (a, b) => what(a).localeCompare(what(b)),
+  people: (a, b) => b.people - a.people,
+  from: (a, b) => Number(b.own) - Number(a.own) || a.entry.placeName.localeCompare(b.entry.placeName),
+}
+/** As they are given, own ones first, unless they are sorted. */
+const shown = computed(() => {
+  const text = find.value.trim().toLowerCase()
+  const found = props.lines.filter((line) => `${line.entry.subjectName} ${what(line)} ${line.entry.placeName} ${remark(line)}`.toLowerCase().includes(text))
+  const turned = sort.value.startsWith('-')
+  const order = SORTS[turned ? sort.value.slice(1) : sort.value]
+  return order === undefined ? found : found.sort((a, b) => (turned ? order(b, a) : order(a, b)))
+})
+/** Of a long list only the rows in sight exist. */
+const scroller = ref<HTMLElement | null>(null)
+const virtualizer = useVirtualizer(
+  computed(() => ({ count: shown.value.length, getScrollElement: () => scroller.value, estimateSize: () => LINE_HEIGHT, overscan: 10, enabled: shown.value.length > FEW })),
+)
+const drawn = computed(() => {
+  if (shown.value.length <= FEW) return { lines: shown.value, above: 0, below: 0 }
+  const rows = virtualizer.value.getVirtualItems()
+  const first = rows[0]
+  const last = rows.at(-1)
+  if (first === undefined || last === undefined) return { lines: shown.value.slice(0, FEW), above: 0, below: (shown.value.length - FEW) * LINE_HEIGHT }
+  return { lines: shown.value.slice(first.index, last.index + 1), above: first.start, below: virtualizer.value.getTotalSize() - last.end }
+})
+
+function sortBy(column: string) {
+  sort.value = sort.value === column ? `-${column}` : column
+}
+function ariaSort(column: string): 'ascending' | 'descending' | 'none' {
+  return sort.value === column ? 'ascending' : sort.value === `-${column}` ? 'descending' : 'none'
+}
+function what(line: Line): string {
+  return line.entry.kind === 'grant' ? (line.entry.role ?? '') : `withholds ${listed(line.entry.rights)}`
+}
+
 const NO_EFFECT: Record<string, string> = { NOT_YET: 'has not begun', ENDED: 'has ended', NOBODY: 'nobody is in it', WALLED: 'walls bar everyone in it', NOBODY_CLEARED: 'nobody in it is cleared', SHADOWED: 'changes nothing here' }
 const KINDS: Record<string, string> = { person: 'person', group: 'group', unit: 'unit', builtin: 'built in' }
+
+const COLUMNS = [
+  { title: 'Who', sort: 'who' },
+  { title: 'What', sort: 'what' },
+  { title: 'People', sort: 'people' },
+  { title: 'Comes from', sort: 'from' },
+]
 
 const opened = ref<Line>()
 const showing = ref(false)
@@ -47,7 +97,11 @@ function remark(line: Line): string {
 </script>
 
 <template>
-  <div class="wrap" tabindex="0" role="region" aria-label="Access list">
+  <div ref="scroller" class="wrap" tabindex="0" role="region" aria-label="Access list">
+    <div v-if="lines.length > 5" class="find">
+      <v-text-field v-model="find" label="Find a line" clearable hide-details @click:clear="find = ''" />
+      <span class="quiet" role="status">{{ find ? counted(shown.length, 'line') : '' }}</span>
+    </div>
     <table>
       <caption class="sr">
         The entries that stand at this place and those that reach it from above
@@ -55,16 +109,16 @@ function remark(line: Line): string {
       <thead>
         <tr>
           <th v-if="mayChange" scope="col" class="choose"><span class="sr">Choose</span></th>
-          <th scope="col">Who</th>
-          <th scope="col">What</th>
-          <th scope="col">People</th>
-          <th scope="col">Comes from</th>
+          <th v-for="column in COLUMNS" :key="column.sort" scope="col" :aria-sort="ariaSort(column.sort)">
+            <button type="button" class="sorter" :data-on="ariaSort(column.sort)" @click="sortBy(column.sort)">{{ column.title }}</button>
+          </th>
           <th scope="col"><span class="sr">Act on it</span></th>
         </tr>
       </thead>
       <tbody>
+        <tr v-if="drawn.above > 0" aria-hidden="true" :style="{ height: `${drawn.above}px` }" />
         <tr
-          v-for="line in props.lines"
+          v-for="line in drawn.lines"
           :key="line.entry.kind + line.entry.id"
           :data-entry="line.entry.id"
           :data-state="line.state"
@@ -86,8 +140,7 @@ function remark(line: Line): string {
                 :role="line.entry.role"
               />
               <Paling v-else :rights="[]" :withheld="line.entry.rights" :origin="line.own ? 'HERE' : 'ABOVE'" />
-              <span v-if="line.entry.kind === 'grant'">{{ line.entry.role }}</span>
-              <span v-else class="lose">withholds {{ listed(line.entry.rights) }}</span>
+              <span :class="{ lose: line.entry.kind !== 'grant' }">{{ what(line) }}</span>
             </div>
           </td>
           <td class="count">
@@ -113,6 +166,10 @@ function remark(line: Line): string {
               >Remove</v-btn
             >
           </td>
+        </tr>
+        <tr v-if="drawn.below > 0" aria-hidden="true" :style="{ height: `${drawn.below}px` }" />
+        <tr v-if="lines.length > 0 && shown.length === 0">
+          <td colspan="6" class="quiet">No line has “{{ find }}” in it.</td>
         </tr>
         <tr v-if="lines.length === 0">
           <td colspan="6" class="quiet">Nothing stands here and nothing reaches it from above: nobody has any access.</td>
@@ -140,6 +197,15 @@ th {
   background: rgb(var(--v-theme-surface));
   box-shadow: inset 0 -1px rgba(var(--v-theme-on-surface), 0.34);
   padding: 8px 14px;
+}
+.find {
+  display: flex;
+  gap: 12px;
+  align-items: center;
+  padding: 8px 14px;
+}
+.find > :first-child {
+  max-width: 320px;
 }
 td {
   padding: 6px 14px;

@@ -4,6 +4,7 @@ import { computed, ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { answer, api, type Schemas } from '@/api/client'
 import PagedList from '@/lists/PagedList.vue'
+import type { Part } from '@/lists/part'
 import Paling from '@/paling/Paling.vue'
 import { useSession } from '@/session/useSession'
 import { counted, day, listed } from '@/shell/words'
@@ -22,22 +23,17 @@ const top = useQuery({
   queryFn: () => answer(api.GET('/api/places/{id}', { params: { path: { id: id.value! } } })),
 })
 const sameOnly = ref(false)
-const sort = ref('TREE')
 const selected = ref<string[]>([])
 
-const fetchBreaks = (offset: number, limit: number) =>
-  answer(
-    api.GET('/api/places/{id}/breaks', {
-      params: { path: { id: id.value! }, query: { order: sort.value as 'TREE' | 'ADDS' | 'REMOVES' | 'SINCE' | 'DEPTH', sameOnly: sameOnly.value, offset, limit } },
-    }),
-  )
+const fetchBreaks = (part: Part) =>
+  answer(api.GET('/api/places/{id}/breaks', { params: { path: { id: id.value! }, query: { ...part, sameOnly: sameOnly.value } } }))
 const COLUMNS = [
   { title: 'Choose', width: '26px', silent: true },
-  { title: 'Place', width: '1.2fr', sort: 'TREE' },
-  { title: 'More here', width: '120px', sort: 'ADDS' },
-  { title: 'Less here', width: '120px', sort: 'REMOVES' },
-  { title: 'Depth', width: '52px', sort: 'DEPTH' },
-  { title: 'Since, by whom, why', width: '1.4fr', sort: 'SINCE' },
+  { title: 'Place', width: '1.2fr', sort: 'place' },
+  { title: 'More here', width: '120px', sort: '-more' },
+  { title: 'Less here', width: '120px', sort: '-less' },
+  { title: 'Depth', width: '66px', sort: '-depth' },
+  { title: 'Since, by whom, why', width: '1.4fr', sort: 'since' },
 ]
 
 function words(one: Schemas['BreakView']): string {
@@ -66,9 +62,9 @@ function choose(found: Schemas['Found'] | undefined) {
     <div class="sheet list">
       <PagedList
         v-if="id"
-        v-model:sort="sort"
         label="Breaks"
-        :query-key="['breaks', id, sort, sameOnly]"
+        find="Find a place"
+        :query-key="['breaks', id, sameOnly]"
         :fetch="fetchBreaks"
         :columns="COLUMNS"
         :row-height="64"

@@ -1,15 +1,16 @@
 <script setup lang="ts">
 import { answer, api, type Schemas } from '@/api/client'
 import PagedList from '@/lists/PagedList.vue'
+import type { Part } from '@/lists/part'
 import PersonName from '@/people/PersonName.vue'
 
 const props = defineProps<{ place: string; line: Schemas['AccessLine'] }>()
 const open = defineModel<boolean>({ required: true })
 
-function fetchPeople(offset: number, limit: number) {
+function fetchPeople(part: Part) {
   return answer(
     api.GET('/api/places/{id}/access/{entry}/people', {
-      params: { path: { id: props.place, entry: props.line.entry.id }, query: { kind: props.line.entry.kind, offset, limit } },
+      params: { path: { id: props.place, entry: props.line.entry.id }, query: { kind: props.line.entry.kind, ...part } },
     }),
   )
 }
@@ -26,10 +27,11 @@ function fetchPeople(offset: number, limit: number) {
           :query-key="['behind', place, line.entry.kind, line.entry.id]"
           :fetch="fetchPeople"
           :columns="[
-            { title: 'Person', width: '1.4fr' },
-            { title: 'Unit', width: '1fr' },
+            { title: 'Person', width: '1.4fr', sort: 'name' },
+            { title: 'Unit', width: '1fr', sort: 'unit' },
           ]"
           :row-height="36"
+          find="Find somebody"
           empty="Nobody: the line has no effect."
         >
           <template #row="{ item }">

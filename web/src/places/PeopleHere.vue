@@ -2,6 +2,7 @@
 import { computed, ref } from 'vue'
 import { answer, api } from '@/api/client'
 import PagedList from '@/lists/PagedList.vue'
+import type { Part } from '@/lists/part'
 import Paling from '@/paling/Paling.vue'
 import type { Origin } from '@/paling/rights'
 import PersonName from '@/people/PersonName.vue'
@@ -17,9 +18,9 @@ const ORIGINS: Record<string, string> = { HERE: 'given here', ABOVE: 'from above
 const asked = ref<Schemas['PersonView']>()
 const key = computed(() => ['people-here', props.place, props.drafted])
 
-function fetchPeople(offset: number, limit: number) {
+function fetchPeople(part: Part) {
   return answer(
-    api.GET('/api/places/{id}/people', { params: { path: { id: props.place }, query: { drafted: props.drafted, offset, limit } } }),
+    api.GET('/api/places/{id}/people', { params: { path: { id: props.place }, query: { drafted: props.drafted, ...part } } }),
   )
 }
 
@@ -38,11 +39,12 @@ function ask(person: Schemas['PersonView'] | undefined) {
       :query-key="key"
       :fetch="fetchPeople"
       :columns="[
-        { title: 'Person', width: 'minmax(150px, 1fr)' },
-        { title: 'Rights', width: '76px' },
-        { title: 'In words', width: '1.4fr' },
+        { title: 'Person', width: 'minmax(150px, 1fr)', sort: 'name' },
+        { title: 'Rights', width: '82px', sort: '-rights' },
+        { title: 'In words, and where from', width: '1.4fr', sort: 'origin' },
         { title: 'Why', width: '44px' },
       ]"
+      find="Find somebody with rights here"
       empty="Nobody has any right here."
     >
       <template #row="{ item }">

@@ -3,6 +3,7 @@ import { useQuery } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { answer, api, type Schemas } from '@/api/client'
 import PagedList from '@/lists/PagedList.vue'
+import type { Part } from '@/lists/part'
 import Paling from '@/paling/Paling.vue'
 import { CLUSTERS, LETS } from '@/paling/rights'
 import { useSession } from '@/session/useSession'
@@ -36,7 +37,7 @@ const altered = computed(() => name.value !== (props.role?.name ?? '') || [...wh
 const twin = computed(() => props.roles.find((one) => one.id !== props.role?.id && one.rights.length > 0 && [...one.rights].sort().join() === [...whole.value].sort().join()))
 const other = computed(() => props.roles.find((one) => one.id === beside.value))
 
-const fetchGrants = (offset: number, limit: number) => answer(api.GET('/api/roles/{id}/grants', { params: { path: { id: props.role!.id }, query: { offset, limit } } }))
+const fetchGrants = (part: Part) => answer(api.GET('/api/roles/{id}/grants', { params: { path: { id: props.role!.id }, query: part } }))
 
 async function save() {
   if (await draft([{ kind: 'setRole', role: props.role?.id, name: name.value, rights: whole.value }])) emit('done', props.form ?? 0)
@@ -87,10 +88,11 @@ async function remove() {
           :query-key="['roles', 'grants', role.id]"
           :fetch="fetchGrants"
           :columns="[
-            { title: 'Place', width: '1fr' },
-            { title: 'To', width: '1fr' },
+            { title: 'Place', width: '1fr', sort: 'place' },
+            { title: 'To', width: '1fr', sort: 'subject' },
             { title: 'Only for', width: '1fr' },
           ]"
+          find="Find a place, or whom it is given to"
           empty="No grant gives it."
         >
           <template #row="{ item }">

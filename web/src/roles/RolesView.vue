@@ -2,11 +2,13 @@
 import { useQuery } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import { answer, api } from '@/api/client'
+import { answer, api, type Schemas } from '@/api/client'
+import PagedList from '@/lists/PagedList.vue'
+import { partOf, type Part } from '@/lists/part'
 import Paling from '@/paling/Paling.vue'
 import { useSession } from '@/session/useSession'
 import DraftedMark from '@/shell/DraftedMark.vue'
-import { counted } from '@/shell/words'
+import { counted, number } from '@/shell/words'
 import RoleDetail from './RoleDetail.vue'
 
 const route = useRoute()
@@ -14,6 +16,19 @@ const router = useRouter()
 const { may } = useSession()
 const query = useQuery({ queryKey: ['roles'], queryFn: () => answer(api.GET('/api/roles')) })
 const roles = computed(() => query.data.value ?? [])
+const fetchRoles = (part: Part) => Promise.resolve(partOf(roles.value, part, (role) => role.name, ORDERS))
+const ORDERS: Record<string, (a: Schemas['RoleView'], b: Schemas['RoleView']) => number> = {
+  rights: (a, b) => a.rights.length - b.rights.length,
+  name: (a, b) => a.name.localeCompare(b.name),
+  grants: (a, b) => a.grants - b.grants,
+  people: (a, b) => a.people - b.people,
+}
+const COLUMNS = [
+  { title: 'Rights', width: '66px', sort: 'rights' },
+  { title: 'Role', width: '1fr', sort: 'name' },
+  { title: 'Grants', width: '72px', sort: '-grants' },
+  { title: 'People', width: '72px', sort: '-people' },
+]
 const id = computed(() => (typeof route.params.id === 'string' && route.params.id !== '' ? route.params.id : undefined))
 /** Counts the forms for new roles, so that the end of one does not close the next; 0 while there is none. */
 const making = ref(0)
@@ -39,20 +54,30 @@ function choose(role: string) {
         <h1>Roles</h1>
         <v-btn v-if="may('access')" size="small" class="is-main" @click="begin">New role</v-btn>
       </div>
-      <ul class="sheet">
-        <li v-for="role in roles" :key="role.id" :data-chosen="role.id === chosen?.id">
-          <Paling :rights="role.rights" decorative />
-          <div>
-            <button type="button" class="linklike row-name" @click="choose(role.id)">{{ role.name }}</button> <DraftedMark :drafted="role.drafted" />
-            <p class="quiet">
-              {{ counted(role.grants, 'grant') }} to {{ counted(role.people, 'person', 'people') }}<template v-if="role.clearances > 0"> · {{ counted(role.clearances, 'clearance') }}</template
-              ><template v-if="role.ceilings > 0"> · {{ counted(role.ceilings, 'ceiling') }}</template>
-            </p>
-            <p v-if="role.sameAs.length > 0" class="caution">The very same rights as {{ role.sameAs.join(', ') }}.</p>
-          </div>
-        </li>
-        <li v-if="query.isFetched.value && roles.length === 0" class="quiet">There are no roles yet. A role is a named set of rights: make one for each way in which people work.</li>
-      </ul>
+      <div class="sheet list">
+        <PagedList
+          label="Roles"
+          :query-key="['roles', 'list', query.dataUpdatedAt.value]"
+          :fetch="fetchRoles"
+          :columns="COLUMNS"
+          :row-height="62"
+          find="Find a role"
+          :empty="query.isFetched.value ? 'There are no roles yet. A role is a named set of rights: make one for each way in which people work.' : 'Fetching the roles …'"
+        >
+          <template #row="{ item: role }">
+            <div role="cell"><Paling :rights="role.rights" decorative /></div>
+            <div role="cell" :data-chosen="role.id === chosen?.id">
+              <button type="button" class="linklike row-name" @click="choose(role.id)">{{ role.name }}</button> <DraftedMark :drafted="role.drafted" />
+              <p v-if="role.sameAs.length > 0" class="caution" :title="`The very same rights as ${role.sameAs.join(', ')}.`">Same as {{ role.sameAs.join(', ') }}</p>
+              <p v-else-if="role.clearances + role.ceilings > 0" class="quiet">
+                {{ [role.clearances > 0 ? counted(role.clearances, 'clearance') : '', role.ceilings > 0 ? counted(role.ceilings, 'ceiling') : ''].filter((part) => part !== '').join(' · ') }}
+              </p>
+            </div>
+            <div role="cell">{{ number(role.grants) }}</div>
+            <div role="cell">{{ number(role.people) }}</div>
+          </template>
+        </PagedList>
+      </div>
     </section>
     <section class="right" aria-label="The role">
       <RoleDetail v-if="making > 0" :key="making" :roles="roles" :form="making" @done="end" />
@@ -70,7 +95,7 @@ function choose(role: string) {
   padding: 16px 22px;
 }
 .left {
-  width: 380px;
+  width: 430px;
   flex: none;
   display: flex;
   flex-direction: column;
@@ -82,20 +107,9 @@ function choose(role: string) {
   justify-content: space-between;
   align-items: center;
 }
-ul {
-  list-style: none;
-  overflow: auto;
-}
-li {
-  display: grid;
-  grid-template-columns: auto 1fr;
-  gap: 14px;
-  align-items: center;
-  padding: 9px 14px;
-  border-bottom: 1px solid var(--pg-line);
-}
-li[data-chosen='true'] {
-  background: rgba(var(--v-theme-primary), 0.09);
+.list {
+  flex: 1;
+  min-height: 240px;
 }
 .right {
   flex: 1;

@@ -4,6 +4,7 @@ import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { answer, api, type Schemas } from '@/api/client'
 import PagedList from '@/lists/PagedList.vue'
+import type { Part } from '@/lists/part'
 import Paling from '@/paling/Paling.vue'
 import PersonName from '@/people/PersonName.vue'
 import PersonPicker from '@/people/PersonPicker.vue'
@@ -21,6 +22,9 @@ const why = useWhy()
 const about = computed<About>(() => (route.query.about === 'PERSON' ? 'PERSON' : 'PLACE'))
 const id = computed(() => (typeof route.query.id === 'string' ? route.query.id : undefined))
 const documents = computed(() => route.query.documents !== 'no')
+/** The day of the past at whose end the statement is made; empty for now. */
+const asOf = computed(() => (typeof route.query.asOf === 'string' && /^\d{4}-\d{2}-\d{2}$/.test(route.query.asOf) ? route.query.asOf : ''))
+const at = computed(() => (asOf.value === '' ? undefined : new Date(`${asOf.value}T23:59:59`).toISOString()))
 const place = ref<Schemas['Found']>()
 const person = ref<Schemas['PersonView']>()
 
@@ -34,28 +38,28 @@ function turnTo(query: Record<string, string | undefined>) {
 function ask(question: About) {
   place.value = undefined
   person.value = undefined
-  void router.replace({ name: 'statements', query: { about: question, documents: route.query.documents } })
+  void router.replace({ name: 'statements', query: { about: question, documents: route.query.documents, asOf: route.query.asOf } })
 }
 
-function asked(offset: number, limit: number) {
-  return answer(api.GET('/api/statements', { params: { query: { about: about.value, id: id.value!, documents: documents.value, offset, limit } } }))
+function asked(part: Part) {
+  return answer(api.GET('/api/statements', { params: { query: { about: about.value, id: id.value!, documents: documents.value, at: at.value, ...part } } }))
 }
 
 const head = useQuery({
-  queryKey: computed(() => ['statement', 'head', about.value, id.value, documents.value]),
+  queryKey: computed(() => ['statement', 'head', about.value, id.value, documents.value, asOf.value]),
   enabled: computed(() => id.value !== undefined),
-  queryFn: () => asked(0, 1),
+  queryFn: () => asked({ offset: 0, limit: 1 }),
 })
-const fetchRows = async (offset: number, limit: number) => (await asked(offset, limit)).rows
+const fetchRows = async (part: Part) => (await asked(part)).rows
 
 function file(format: string): string {
-  const query = new URLSearchParams({ about: about.value, id: id.value ?? '', documents: String(documents.value), format })
+  const query = new URLSearchParams({ about: about.value, id: id.value ?? '', documents: String(documents.value), format, ...(at.value === undefined ? {} : { at: at.value }) })
   return `/api/statements/file?${query.toString()}`
 }
 
 const COLUMNS = [
-  { title: 'Place', width: '1.3fr' },
-  { title: 'Person', width: 'minmax(130px, 1fr)' },
+  { title: 'Place', width: '1.3fr', sort: 'place' },
+  { title: 'Person', width: 'minmax(130px, 1fr)', sort: 'person' },
   { title: 'Rights', width: '76px' },
   { title: 'Comes from', width: '1.3fr' },
   { title: 'Why', width: '40px' },
@@ -74,6 +78,15 @@ const COLUMNS = [
         <PlacePicker v-if="about === 'PLACE'" v-model="place" label="The place" />
         <PersonPicker v-else v-model="person" label="The person" />
       </div>
+      <v-text-field
+        class="day"
+        type="date"
+        label="At the end of a day, or now"
+        :model-value="asOf"
+        clearable
+        hide-details
+        @update:model-value="turnTo({ asOf: $event || undefined })"
+      />
       <v-checkbox :model-value="documents" label="List documents one by one" @update:model-value="turnTo({ documents: $event ? undefined : 'no' })" />
     </div>
     <p v-if="id === undefined" class="quiet">
@@ -99,7 +112,7 @@ const COLUMNS = [
       </div>
       <p v-else role="status">Making the statement …</p>
       <div class="sheet list">
-        <PagedList label="The statement" :query-key="['statement', about, id, documents]" :fetch="fetchRows" :columns="COLUMNS" empty="Nobody has any right there.">
+        <PagedList label="The statement" find="Find a person or a place" :query-key="['statement', about, id, documents, asOf]" :fetch="fetchRows" :columns="COLUMNS" empty="Nobody has any right there.">
           <template #row="{ item }">
             <PlaceCell v-slot="{ text }" role="cell" :path="item.path">
               <router-link :to="{ name: 'places', params: { id: item.place } }">{{ text }}</router-link>
@@ -108,7 +121,7 @@ const COLUMNS = [
             <div role="cell"><Paling :rights="item.rights" /></div>
             <div role="cell" class="quiet" :title="item.comesFrom">{{ item.comesFrom }}</div>
             <div role="cell">
-              <button type="button" class="linklike" :aria-label="`Why ${item.person.name} has this`" @click="why.ask(item.person.id, item.place)">why</button>
+              <button type="button" class="linklike" :aria-label="`Why ${item.person.name} has this`" @click="why.ask(item.person.id, item.place, false, at)">why</button>
             </div>
           </template>
         </PagedList>
@@ -134,6 +147,10 @@ const COLUMNS = [
 }
 .picker {
   width: 300px;
+}
+.day {
+  flex: none;
+  width: 230px;
 }
 .about {
   display: flex;

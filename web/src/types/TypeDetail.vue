@@ -4,6 +4,7 @@ import { computed, ref } from 'vue'
 import { answer, api, type Schemas } from '@/api/client'
 import { faultsOf } from '@/api/problem'
 import PagedList from '@/lists/PagedList.vue'
+import type { Part } from '@/lists/part'
 import { useSession } from '@/session/useSession'
 import FaultList from '@/shell/FaultList.vue'
 import { counted } from '@/shell/words'
@@ -45,7 +46,7 @@ const change = computed(() => ({
   fields: fields.value,
 }))
 const lost = computed(() => (conversion.value?.items ?? []).filter((one) => one.after === undefined))
-const fetchLacking = (offset: number, limit: number) => answer(api.GET('/api/types/{id}/lacking', { params: { path: { id: props.type!.id }, query: { offset, limit } } }))
+const fetchLacking = (part: Part) => answer(api.GET('/api/types/{id}/lacking', { params: { path: { id: props.type!.id }, query: part } }))
 
 /** A field that becomes of another kind is shown with what cannot be converted before it goes into the draft. */
 async function save() {
@@ -124,9 +125,10 @@ async function save() {
             :query-key="['types', 'lacking', type.id]"
             :fetch="fetchLacking"
             :columns="[
-              { title: 'Document', width: '2fr' },
+              { title: 'Document', width: '2fr', sort: 'name' },
               { title: 'Lacks', width: '1fr' },
             ]"
+            find="Find a document"
             empty="None."
           >
             <template #row="{ item }">

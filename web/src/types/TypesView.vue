@@ -3,9 +3,11 @@ import { useQuery } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { answer, api, type Schemas } from '@/api/client'
+import PagedList from '@/lists/PagedList.vue'
+import { partOf, type Part } from '@/lists/part'
 import { useSession } from '@/session/useSession'
 import DraftedMark from '@/shell/DraftedMark.vue'
-import { counted } from '@/shell/words'
+import { counted, number } from '@/shell/words'
 import TypeDetail from './TypeDetail.vue'
 import TypeMatrix from './TypeMatrix.vue'
 
@@ -14,6 +16,16 @@ const router = useRouter()
 const { may } = useSession()
 const query = useQuery({ queryKey: ['types'], queryFn: () => answer(api.GET('/api/types')) })
 const types = computed(() => query.data.value ?? [])
+const fetchTypes = (part: Part) => Promise.resolve(partOf(types.value, part, (type) => `${type.name} ${type.shortName ?? ''}`, ORDERS))
+const ORDERS: Record<string, (a: Schemas['TypeView'], b: Schemas['TypeView']) => number> = {
+  name: (a, b) => a.name.localeCompare(b.name),
+  documents: (a, b) => a.documents - b.documents,
+}
+const COLUMNS = [
+  { title: 'Type', width: '1fr', sort: 'name' },
+  { title: 'Documents', width: '106px', sort: '-documents' },
+  { title: 'Start from it', width: '92px', silent: true },
+]
 const id = computed(() => (typeof route.params.id === 'string' && route.params.id !== '' ? route.params.id : undefined))
 const view = computed(() => (id.value === 'matrix' ? 'matrix' : 'one'))
 /** What a new type starts from: nothing, or a similar one. */
@@ -42,18 +54,29 @@ function choose(type: string) {
         <v-btn v-if="may('types')" size="small" class="is-main" @click="begin()">New type</v-btn>
       </div>
       <button type="button" class="linklike all" @click="choose('matrix')">Who may see, add and delete papers of each type</button>
-      <ul class="sheet">
-        <li v-for="type in types" :key="type.id" :data-chosen="type.id === chosen?.id">
-          <div>
-            <button type="button" class="linklike row-name" @click="choose(type.id)">{{ type.name }}</button> <DraftedMark :drafted="type.drafted" />
-            <span v-if="type.guarded" class="mark">guarded</span>
-            <p class="quiet">{{ counted(type.documents, 'document') }} · {{ counted(type.fields.length, 'field') }}</p>
-            <p v-if="type.guarded && type.clearances.length === 0" class="caution">Guarded, and cleared for nobody.</p>
-          </div>
-          <button v-if="may('types')" type="button" class="linklike" :aria-label="`Start a new type from ${type.name}`" @click="begin(type)">Start from it</button>
-        </li>
-        <li v-if="query.isFetched.value && types.length === 0" class="quiet">There are no types yet. Most rules about a document hang on its type: its fields, and who may see it.</li>
-      </ul>
+      <div class="sheet list">
+        <PagedList
+          label="Types"
+          :query-key="['types', 'list', query.dataUpdatedAt.value]"
+          :fetch="fetchTypes"
+          :columns="COLUMNS"
+          :row-height="56"
+          find="Find a type"
+          :empty="query.isFetched.value ? 'There are no types yet. Most rules about a document hang on its type: its fields, and who may see it.' : 'Fetching the types …'"
+        >
+          <template #row="{ item: type }">
+            <div role="cell" :data-chosen="type.id === chosen?.id">
+              <button type="button" class="linklike row-name" @click="choose(type.id)">{{ type.name }}</button> <DraftedMark :drafted="type.drafted" />
+              <span v-if="type.guarded" class="mark" :class="{ warn: type.clearances.length === 0 }">{{ type.clearances.length === 0 ? 'guarded, cleared for nobody' : 'guarded' }}</span>
+              <p class="quiet">{{ counted(type.fields.length, 'field') }}</p>
+            </div>
+            <div role="cell">{{ number(type.documents) }}</div>
+            <div role="cell">
+              <button v-if="may('types')" type="button" class="linklike" :aria-label="`Start a new type from ${type.name}`" @click="begin(type)">Start from it</button>
+            </div>
+          </template>
+        </PagedList>
+      </div>
     </section>
     <section class="right" aria-label="The type">
       <TypeMatrix v-if="view === 'matrix' && making === undefined" />
@@ -72,7 +95,7 @@ function choose(type: string) {
   padding: 16px 22px;
 }
 .left {
-  width: 340px;
+  width: 430px;
   flex: none;
   display: flex;
   flex-direction: column;
@@ -87,23 +110,9 @@ function choose(type: string) {
 .all {
   text-align: left;
 }
-ul {
-  list-style: none;
-  overflow: auto;
-}
-li > .linklike {
-  flex: none;
-  white-space: nowrap;
-}
-li {
-  display: flex;
-  justify-content: space-between;
-  gap: 10px;
-  padding: 8px 14px;
-  border-bottom: 1px solid var(--pg-line);
-}
-li[data-chosen='true'] {
-  background: rgba(var(--v-theme-primary), 0.09);
+.list {
+  flex: 1;
+  min-height: 240px;
 }
 .right {
   flex: 1;

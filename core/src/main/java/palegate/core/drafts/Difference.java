@@ -3,10 +3,13 @@ package palegate.core.drafts;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.BitSet;
+import java.util.Comparator;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
 import java.util.function.IntPredicate;
+import java.util.function.Predicate;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import palegate.core.people.Person;
@@ -150,9 +153,38 @@ public final class Difference {
     });
   }
 
+  /** The same with only some people counted: where anything changes for one of them. Each pair of classes is worked out once. */
+  public Stream<PlaceShift> placesOf(Predicate<Person> wanted) {
+    PersonSet among = PersonSet.of(IntStream.range(0, people.count()).filter(number -> wanted.test(people.person(number))).toArray());
+    Map<Integer, ForSome> known = new HashMap<>();
+    return changedSpots().flatMap(spot -> {
+      ForSome some = known.computeIfAbsent(spots.pair(pairs, spot), pair -> forSome(shifts.shift(pair), among));
+      return some.gaining() + some.losing() == 0 ? Stream.empty()
+          : Stream.of(new PlaceShift(spots.place(spot), spots.path(spot), some.gained(), some.lost(), some.gaining(), some.losing()));
+    });
+  }
+
+  private record ForSome(Rights gained, Rights lost, int gaining, int losing) {}
+
+  private static ForSome forSome(Shifts.Shift shift, PersonSet among) {
+    int gained = 0;
+    int lost = 0;
+    for (int right = 0; right < Right.values().length; right++) {
+      gained |= shift.gained(right).intersects(among) ? 1 << right : 0;
+      lost |= shift.lost(right).intersects(among) ? 1 << right : 0;
+    }
+    return new ForSome(Rights.ofMask(gained), Rights.ofMask(lost), shift.gainers().sizeOfAnd(among), shift.losers().sizeOfAnd(among));
+  }
+
   /** Every person at every place whose rights change; lazily, in tree order, then by person. */
   public Stream<Pair> pairs() {
     return changedSpots().flatMap(this::pairsAt);
+  }
+
+  /** The same by the names of the people, each person's in tree order; O(changed places) for each person. */
+  public Stream<Pair> pairsByPerson() {
+    return people().stream().map(PersonShift::person).sorted(Comparator.comparing(Person::name).thenComparing(Person::id))
+        .flatMap(person -> pairsOf(person.id()));
   }
 
   /** The same at one place only. */

@@ -31,22 +31,21 @@ public final class Beyond {
     people.sort((a, b) -> a.name().equals(b.name()) ? a.id().compareTo(b.id()) : a.name().compareTo(b.name()));
   }
 
-  /** The group must be there. O(what the group touches); then O(classes) for each person who is looked at. */
+  /** The group must be there. O(what the group touches). */
   public static Beyond of(Snapshot snapshot, Instant instant, String group) {
     Group known = snapshot.structure().groups().get(group);
     Snapshot emptied = snapshot.next(snapshot.structure().withGroups(Map.of(group, known.with(List.of()))));
     return new Beyond(snapshot.at(instant), emptied.at(instant), known);
   }
 
-  public int count() {
-    return people.size();
+  /** The active people of the group, by name. */
+  public List<Person> people() {
+    return List.copyOf(people);
   }
 
-  /** Some of the members, by name. */
-  public List<Of> page(int offset, int limit) {
-    return people.stream().skip(offset).limit(limit).map(person -> {
-      int number = with.snapshot().personNumber(person.id());
-      return new Of(person, ReachOf.person(with, number).documents(), ReachOf.person(without, number).documents());
-    }).toList();
+  /** One of them. O(classes). */
+  public Of of(Person person) {
+    int number = with.snapshot().personNumber(person.id());
+    return new Of(person, ReachOf.person(with, number).documents(), ReachOf.person(without, number).documents());
   }
 }

@@ -1,8 +1,7 @@
 package palegate.core.questions;
 
-import java.util.ArrayList;
-import java.util.List;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import palegate.core.people.PersonSet;
 import palegate.core.people.Subject;
 import palegate.core.places.Place;
@@ -66,12 +65,10 @@ public final class SideBySide {
     return IntStream.range(0, ofOne.length).filter(number -> ofOne[number] != ofOther[number]).map(moment::placesInClass).sum();
   }
 
-  /** Some of the places that differ, in the order in which people read the tree. */
-  public List<Differs> page(int offset, int limit) {
-    List<Differs> page = new ArrayList<>();
-    moment.snapshot().inDisplayOrder(0).filter(place -> ofOne[moment.classOf(place)] != ofOther[moment.classOf(place)]).skip(offset).limit(limit)
-        .forEach(place -> page.add(new Differs(moment.snapshot().place(place), moment.snapshot().pathText(place),
-            Rights.ofMask(ofOne[moment.classOf(place)]), Rights.ofMask(ofOther[moment.classOf(place)]))));
-    return page;
+  /** The places that differ, lazily, in the order in which people read the tree. */
+  public Stream<Differs> places() {
+    return moment.snapshot().inDisplayOrder(0).filter(place -> ofOne[moment.classOf(place)] != ofOther[moment.classOf(place)])
+        .mapToObj(place -> new Differs(moment.snapshot().place(place), moment.snapshot().pathText(place),
+            Rights.ofMask(ofOne[moment.classOf(place)]), Rights.ofMask(ofOther[moment.classOf(place)])));
   }
 }

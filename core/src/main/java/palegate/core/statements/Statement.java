@@ -3,13 +3,14 @@ package palegate.core.statements;
 import java.time.Instant;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Locale;
 import java.util.Objects;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
-import palegate.core.people.Person;
-import palegate.core.people.PersonSet;
 import palegate.core.access.Grant;
 import palegate.core.access.Oversight;
+import palegate.core.people.Person;
+import palegate.core.people.PersonSet;
 import palegate.core.places.Place;
 import palegate.core.roles.Right;
 import palegate.core.roles.Rights;
@@ -58,6 +59,10 @@ public final class Statement {
   private final Instant instant;
   private final Scope scope;
   private final boolean documents;
+  /** In small letters; empty if all rows are wanted. */
+  private final String text;
+  /** Whose names contain the text. */
+  private final PersonSet named;
 
   /**
    * Prepares a statement.
@@ -65,11 +70,23 @@ public final class Statement {
    * @param documents whether documents and links have rows of their own, beside libraries and folders
    */
   public Statement(Snapshot snapshot, Instant instant, Scope scope, boolean documents) {
+    this(snapshot, instant, scope, documents, "");
+  }
+
+  private Statement(Snapshot snapshot, Instant instant, Scope scope, boolean documents, String text) {
     this.snapshot = Objects.requireNonNull(snapshot);
     this.instant = Objects.requireNonNull(instant);
     this.scope = Objects.requireNonNull(scope);
     this.documents = documents;
+    this.text = text.strip().toLowerCase(Locale.ROOT);
     moment = snapshot.at(instant);
+    named = PersonSet.of(IntStream.range(0, this.text.isEmpty() ? 0 : snapshot.personCount())
+        .filter(person -> contains(snapshot.person(person).name())).toArray());
+  }
+
+  /** The rows of this statement whose person's name or whose place's path contains a text, in capitals or not. */
+  public Statement finding(String wanted) {
+    return new Statement(snapshot, instant, scope, documents, wanted);
   }
 
   /** O(places in scope + classes). */
@@ -91,9 +108,25 @@ public final class Statement {
         people.sizeOfAnd(moment.activeOutsiders()), places, papers);
   }
 
-  /** Lazily; memory does not grow with the number of rows. */
+  /** Lazily, place after place; memory does not grow with the number of rows. */
   public Stream<Row> rows() {
-    return places().boxed().flatMap(this::rowsAt);
+    return places().boxed().flatMap(place -> rowsAt(place, peopleAt(place)));
+  }
+
+  /** The same rows by the names of the people, each person's in tree order. Lazily; O(places) for each person. */
+  public Stream<Row> rowsByPerson() {
+    IntStream people = scope instanceof Scope.OnePerson one ? IntStream.of(one.person()) : IntStream.range(0, snapshot.personCount());
+    return people.boxed().sorted(byName()).flatMap(person -> places()
+        .filter(place -> !moment.rights(person, place).isEmpty() && (named.contains(person) || contains(place)))
+        .boxed().flatMap(place -> rowsAt(place, PersonSet.of(person))));
+  }
+
+  private boolean contains(String words) {
+    return words.toLowerCase(Locale.ROOT).contains(text);
+  }
+
+  private boolean contains(int place) {
+    return text.isEmpty() || contains(snapshot.pathText(place));
   }
 
   private IntStream places() {
@@ -103,14 +136,13 @@ public final class Statement {
   }
 
   private PersonSet peopleAt(int place) {
-    if (scope instanceof Scope.OnePerson one) {
-      return moment.rights(one.person(), place).isEmpty() ? PersonSet.NOBODY : PersonSet.of(one.person());
-    }
-    return moment.holdersOf(Right.FIND, place);
+    PersonSet people = scope instanceof Scope.OnePerson one
+        ? moment.rights(one.person(), place).isEmpty() ? PersonSet.NOBODY : PersonSet.of(one.person())
+        : moment.holdersOf(Right.FIND, place);
+    return people.isEmpty() || contains(place) ? people : people.and(named);
   }
 
-  private Stream<Row> rowsAt(int place) {
-    PersonSet people = peopleAt(place);
+  private Stream<Row> rowsAt(int place, PersonSet people) {
     if (people.isEmpty()) {
       return Stream.empty();
     }

@@ -33,7 +33,7 @@ class SideBySideTest {
       Subject other = new Subject.OfGroup(groups.get(1).id());
       SideBySide compared = SideBySide.of(moment, one, other);
       Map<String, SideBySide.Differs> found = new HashMap<>();
-      compared.page(0, Integer.MAX_VALUE).forEach(differs -> found.put(differs.place().id(), differs));
+      compared.places().forEach(differs -> found.put(differs.place().id(), differs));
       assertThat(compared.count()).as("seed %d", seed).isEqualTo(found.size());
       for (Place place : structure.places().values()) {
         Set<Right> ofOne = common(structure, moment, one, place);

@@ -3,6 +3,7 @@ package palegate.core.statements;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.List;
+import java.util.Locale;
 import org.junit.jupiter.api.Test;
 import palegate.core.Harbour;
 import palegate.core.random.RandomStructures;
@@ -65,5 +66,36 @@ class StatementTest {
       assertThat(statement.counts().rows()).as("seed %d", seed).isEqualTo(rows.size());
       assertThat(statement.counts().people()).as("seed %d", seed).isEqualTo((int) rows.stream().map(Statement.Row::person).distinct().count());
     }
+  }
+
+  @Test
+  void finding_a_text_leaves_the_rows_whose_person_or_path_contains_it_and_counts_them() {
+    for (long seed = 1; seed <= 200; seed++) {
+      Snapshot any = Snapshot.of(RandomStructures.fromSeed(seed));
+      Statement statement = new Statement(any, RandomStructures.NOW, new Statement.Scope.PlaceAndBelow(0), true);
+      for (String text : List.of("1", " P2 ", "nothing of that name")) {
+        String wanted = text.strip().toLowerCase(Locale.ROOT);
+        List<Statement.Row> expected = statement.rows().filter(row -> row.person().name().toLowerCase(Locale.ROOT).contains(wanted)
+            || row.path().toLowerCase(Locale.ROOT).contains(wanted)).toList();
+        Statement found = statement.finding(text);
+        assertThat(found.rows()).as("seed %d, [%s]", seed, text).containsExactlyElementsOf(expected);
+        assertThat(found.counts().rows()).as("seed %d, [%s]", seed, text).isEqualTo(expected.size());
+        assertThat(found.rowsByPerson()).as("seed %d, [%s]", seed, text).containsExactlyInAnyOrderElementsOf(expected);
+      }
+    }
+  }
+
+  @Test
+  void by_person_the_same_rows_follow_each_other_person_after_person() {
+    assertThat(below("cas", true).rowsByPerson().map(row -> row.person().id() + "@" + row.place().id()))
+        .containsExactly("mia@cas", "mia@c1", "mia@val1", "mia@c2", "mia@let2", "ola@cas", "ola@c1", "ola@val1", "ola@c2", "ola@let2");
+  }
+
+  @Test
+  void a_person_statement_can_be_searched_too() {
+    Statement mia = new Statement(snapshot, Harbour.NOW, new Statement.Scope.OnePerson(snapshot.personNumber("mia")), true);
+    String path = snapshot.pathText(snapshot.placeNumber("val1"));
+    assertThat(mia.finding(path).rowsByPerson().map(row -> row.place().id())).containsExactly("val1");
+    assertThat(mia.finding("mia").counts()).isEqualTo(mia.counts());
   }
 }

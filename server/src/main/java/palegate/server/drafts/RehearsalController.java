@@ -5,14 +5,13 @@ import java.io.IOException;
 import java.security.Principal;
 import java.time.Instant;
 import java.util.Comparator;
-import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Set;
 import java.util.function.Predicate;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import org.springdoc.core.annotations.ParameterObject;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -22,12 +21,15 @@ import org.springframework.web.bind.annotation.RestController;
 import palegate.core.drafts.Difference;
 import palegate.core.drafts.PlaceSet;
 import palegate.core.drafts.Rehearsal;
-import palegate.core.people.Subject;
+import palegate.core.people.Person;
 import palegate.core.roles.Right;
 import palegate.core.snapshot.Snapshot;
 import palegate.server.access.EntryView;
 import palegate.server.exports.CsvFile;
 import palegate.server.exports.Sheet;
+import palegate.server.lists.Listing;
+import palegate.server.lists.Part;
+import palegate.server.people.PeopleOrder;
 import palegate.server.people.PersonView;
 import palegate.server.shell.Page;
 import palegate.server.shell.Problem;
@@ -75,100 +77,76 @@ class RehearsalController {
             odd.matchesNothing() ? "covers nothing" : "covers everything")).toList());
   }
 
-  /** Who gains or loses, by name; {@code instant} counts the rehearsal's instants from 0, now. */
+  private static final Comparator<Difference.PersonShift> BY_NAME = Comparator.comparing(Difference.PersonShift::person, PeopleOrder.BY_NAME);
+  private static final Listing<Difference.PersonShift> PEOPLE = Listing.by("name", BY_NAME)
+      .or("gains", Comparator.comparing(Difference.PersonShift::placesGaining).thenComparing(BY_NAME))
+      .or("losses", Comparator.comparing(Difference.PersonShift::placesLosing).thenComparing(BY_NAME))
+      .or("documents", Comparator.comparing(Difference.PersonShift::documents).thenComparing(BY_NAME));
+  /** In tree order as they are found. */
+  private static final Listing<Difference.PlaceShift> PLACES = Listing.<Difference.PlaceShift>by("place", (a, b) -> 0)
+      .or("gains", Comparator.comparing(Difference.PlaceShift::peopleGaining)).or("losses", Comparator.comparing(Difference.PlaceShift::peopleLosing));
+
+  /** Who gains or loses; {@code instant} counts the rehearsal's instants from 0, now. */
   @GetMapping("/people")
-  Page<PersonShift> people(@RequestParam(defaultValue = "0") int instant, @RequestParam(defaultValue = "ALL") Direction direction,
-      @RequestParam(defaultValue = "0") int offset, @RequestParam(defaultValue = "200") int limit, Principal who) {
-    Rehearsal rehearsal = drafts.rehearse(who.getName()).rehearsal();
-    List<Difference.PersonShift> shifts = at(rehearsal, instant).people().stream()
-        .filter(shift -> direction.takes(!shift.gained().isEmpty(), !shift.lost().isEmpty(), shift.person().external()))
-        .sorted(Comparator.comparing((Difference.PersonShift shift) -> shift.person().name()).thenComparing(shift -> shift.person().id()))
-        .toList();
-    return Page.of(shifts.size(), shifts.stream().map(shift -> new PersonShift(
-        PersonView.of(shift.person(), rehearsal.after().structure()), shift.gained().words(), shift.lost().words(),
-        shift.placesGaining(), shift.placesLosing(), shift.documents())), offset, limit);
-  }
-
-  /** Where anything changes. */
-  @GetMapping("/places")
-  Page<PlaceShift> places(@RequestParam(defaultValue = "0") int instant, @RequestParam(defaultValue = "false") boolean documentsOnly,
-      @RequestParam(defaultValue = "0") int offset, @RequestParam(defaultValue = "200") int limit, Principal who) {
-    List<Difference.PlaceShift> shifts = at(drafts.rehearse(who.getName()).rehearsal(), instant).places()
-        .filter(shift -> !documentsOnly || shift.place().isDocument()).toList();
-    return Page.of(shifts.size(), shifts.stream().map(shift -> new PlaceShift(new PlaceName(shift.place().id(), shift.path()),
-        shift.place().kind().word(), shift.gained().words(), shift.lost().words(), shift.peopleGaining(), shift.peopleLosing())), offset, limit);
-  }
-
-  /** Each person at each place, before and after; of one person or one place if they are named. */
-  @GetMapping("/pairs")
-  Page<Pair> pairs(@RequestParam(defaultValue = "0") int instant, @RequestParam(required = false) String person,
-      @RequestParam(required = false) String place, @RequestParam(required = false) String group, @RequestParam(required = false) String right,
-      @RequestParam(defaultValue = "ALL") Direction direction, @RequestParam(defaultValue = "false") boolean outsidersOnly,
-      @RequestParam(defaultValue = "0") int offset, @RequestParam(defaultValue = "200") int limit, Principal who) {
+  Page<PersonShift> people(@RequestParam(defaultValue = "0") int instant, @ParameterObject Narrowing narrowing, @ParameterObject Part part, Principal who) {
     Rehearsal rehearsal = drafts.rehearse(who.getName()).rehearsal();
     Difference difference = at(rehearsal, instant);
-    Predicate<Difference.Pair> wanted = filter(rehearsal, difference, group, right, direction, outsidersOnly);
-    long total = narrowed(difference, person, place).filter(wanted).count();
-    return Page.of(total, narrowed(difference, person, place).filter(wanted).map(pair -> new Pair(
+    Predicate<Person> wanted = narrowing.people(rehearsal, difference.instant());
+    return PEOPLE.page(part, difference.people().stream().filter(shift -> part.takes(shift.person().name()) && wanted.test(shift.person())
+            && narrowing.takes(shift.gained(), shift.lost(), shift.person().external())), shift -> new PersonShift(
+            PersonView.of(shift.person(), rehearsal.after().structure()), shift.gained().words(), shift.lost().words(),
+            shift.placesGaining(), shift.placesLosing(), shift.documents()));
+  }
+
+  /** Where anything changes. What is narrowed to people is narrowed to the places where something changes for them. */
+  @GetMapping("/places")
+  Page<PlaceShift> places(@RequestParam(defaultValue = "0") int instant, @RequestParam(defaultValue = "false") boolean documentsOnly,
+      @ParameterObject Narrowing narrowing, @ParameterObject Part part, Principal who) {
+    Rehearsal rehearsal = drafts.rehearse(who.getName()).rehearsal();
+    Difference difference = at(rehearsal, instant);
+    Predicate<Person> people = narrowing.namesPeople() ? narrowing.people(rehearsal, difference.instant()) : null;
+    Stream<Difference.PlaceShift> shifts = people == null ? difference.places() : difference.placesOf(people);
+    return PLACES.page(part, shifts.filter(shift -> (!documentsOnly || shift.place().isDocument()) && part.takes(shift.path())
+            && narrowing.takes(shift.gained(), shift.lost(), narrowing.namesOutsiders())), shift -> new PlaceShift(new PlaceName(shift.place().id(), shift.path()),
+            shift.place().kind().word(), shift.gained().words(), shift.lost().words(), shift.peopleGaining(), shift.peopleLosing()));
+  }
+
+  /** Each person at each place, before and after; of one person or one place if they are named. Lazily, so in one of two orders: by place or by person. */
+  @GetMapping("/pairs")
+  Page<Pair> pairs(@RequestParam(defaultValue = "0") int instant, @RequestParam(required = false) String person,
+      @RequestParam(required = false) String place, @ParameterObject Narrowing narrowing, @ParameterObject Part part, Principal who) {
+    Rehearsal rehearsal = drafts.rehearse(who.getName()).rehearsal();
+    Difference difference = at(rehearsal, instant);
+    boolean byPerson = "person".equals(part.sort());
+    if (!byPerson && part.sort() != null && !part.sort().equals("place")) {
+      throw Listing.noSuchOrder(part.sort(), List.of("place", "person"));
+    }
+    Predicate<Person> people = narrowing.people(rehearsal, difference.instant());
+    Predicate<Difference.Pair> wanted = pair -> (person == null || pair.person().id().equals(person)) && part.takes(pair.person().name(), pair.path())
+        && people.test(pair.person()) && narrowing.takes(pair.gained(), pair.lost(), pair.person().external());
+    long total = narrowed(difference, person, place, false).filter(wanted).count();
+    return Page.of(total, narrowed(difference, person, place, byPerson).filter(wanted), part.offset(), part.limit(), pair -> new Pair(
         PersonView.of(pair.person(), rehearsal.after().structure()), new PlaceName(pair.place().id(), pair.path()),
-        pair.place().kind().word(), pair.before().words(), pair.after().words())), offset, limit);
+        pair.place().kind().word(), pair.before().words(), pair.after().words()));
+  }
+
+  /** One person, or one place, is found without going through all pairs. */
+  private static Stream<Difference.Pair> narrowed(Difference difference, String person, String place, boolean byPerson) {
+    return place != null ? difference.pairsAt(place) : person != null ? difference.pairsOf(person) : byPerson ? difference.pairsByPerson() : difference.pairs();
   }
 
   /** The places that would be left with nobody active and on staff who governs them. */
   @GetMapping("/lock-outs")
-  Page<PlaceName> lockOuts(@RequestParam(defaultValue = "0") int offset, @RequestParam(defaultValue = "200") int limit, Principal who) {
+  Page<PlaceName> lockOuts(@ParameterObject Part part, Principal who) {
     Rehearsal rehearsal = drafts.rehearse(who.getName()).rehearsal();
-    return named(rehearsal, rehearsal.lockOuts(), offset, limit);
+    return named(rehearsal, rehearsal.lockOuts(), part);
   }
 
   /** The places where the author would lose govern. */
   @GetMapping("/own-losses")
-  Page<PlaceName> ownLosses(@RequestParam(defaultValue = "0") int offset, @RequestParam(defaultValue = "200") int limit, Principal who) {
+  Page<PlaceName> ownLosses(@ParameterObject Part part, Principal who) {
     Rehearsal rehearsal = drafts.rehearse(who.getName()).rehearsal();
-    return named(rehearsal, rehearsal.authorLosesGovern(), offset, limit);
-  }
-
-  /** Which changes of rights a list is to show. */
-  enum Direction {
-    ALL, GAINS, LOSSES, OUTSIDERS;
-
-    boolean takes(boolean gains, boolean loses, boolean outsider) {
-      return switch (this) {
-        case ALL -> true;
-        case GAINS -> gains;
-        case LOSSES -> loses;
-        case OUTSIDERS -> gains && outsider;
-      };
-    }
-  }
-
-  /** One person, or one place, is found without going through all pairs. */
-  private static Stream<Difference.Pair> narrowed(Difference difference, String person, String place) {
-    Stream<Difference.Pair> pairs = place != null ? difference.pairsAt(place) : person != null ? difference.pairsOf(person) : difference.pairs();
-    return pairs.filter(pair -> person == null || pair.person().id().equals(person));
-  }
-
-  private static Predicate<Difference.Pair> filter(Rehearsal rehearsal, Difference difference, String group, String right, Direction direction, boolean outsidersOnly) {
-    Set<String> members = group == null ? null : members(rehearsal, difference.instant(), group);
-    Right wanted = right == null ? null : Right.parse(right).orElseThrow(() -> Problem.notFound("right", right));
-    return pair -> (members == null || members.contains(pair.person().id()))
-        && (wanted == null || pair.gained().contains(wanted) || pair.lost().contains(wanted))
-        && (!outsidersOnly || pair.person().external())
-        && direction.takes(!pair.gained().isEmpty(), !pair.lost().isEmpty(), pair.person().external());
-  }
-
-  /** Everyone in a group before or after. */
-  private static Set<String> members(Rehearsal rehearsal, Instant instant, String group) {
-    Set<String> members = new HashSet<>();
-    for (Snapshot snapshot : List.of(rehearsal.before(), rehearsal.after())) {
-      if (snapshot.structure().groups().containsKey(group)) {
-        snapshot.at(instant).matching(new Subject.OfGroup(group)).forEach(person -> members.add(snapshot.person(person).id()));
-      }
-    }
-    if (!rehearsal.before().structure().groups().containsKey(group) && !rehearsal.after().structure().groups().containsKey(group)) {
-      throw Problem.notFound("group", group);
-    }
-    return members;
+    return named(rehearsal, rehearsal.authorLosesGovern(), part);
   }
 
   /** Every person at every place that would change, as a file that can be checked line by line. */
@@ -193,10 +171,11 @@ class RehearsalController {
     CsvFile.write(sheet, response.getOutputStream());
   }
 
-  private static Page<PlaceName> named(Rehearsal rehearsal, PlaceSet places, int offset, int limit) {
+  private static Page<PlaceName> named(Rehearsal rehearsal, PlaceSet places, Part part) {
     Snapshot after = rehearsal.after();
-    return Page.of(places.size(), places.stream()
-        .map(place -> new PlaceName(place.id(), after.pathText(after.placeNumber(place.id())))), offset, limit);
+    Listing<PlaceName> listing = Listing.<PlaceName>by("tree", (a, b) -> 0).or("place", Comparator.comparing(PlaceName::path));
+    return listing.page(part, places.stream().map(place -> new PlaceName(place.id(), after.pathText(after.placeNumber(place.id()))))
+        .filter(place -> part.takes(place.path())), place -> place);
   }
 
   private static Difference at(Rehearsal rehearsal, int instant) {

@@ -6,6 +6,7 @@ import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
+import org.springdoc.core.annotations.ParameterObject;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
@@ -13,6 +14,8 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import palegate.core.drafts.Difference;
 import palegate.core.journal.Between;
+import palegate.server.lists.Listing;
+import palegate.server.lists.Part;
 import palegate.server.people.PersonView;
 import palegate.server.shell.MayBeMissing;
 import palegate.server.shell.Page;
@@ -49,7 +52,11 @@ class BetweenController {
   /** @param asked the end of the span; left out, it is this moment, so that the clock of the one who asks does not matter */
   @GetMapping
   BetweenView between(@RequestParam Instant from, @RequestParam(name = "until", required = false) Instant asked, @RequestParam(required = false) String person,
-      @RequestParam(required = false) String place, @RequestParam(defaultValue = "0") int offset, @RequestParam(defaultValue = "200") int limit) {
+      @RequestParam(required = false) String place, @ParameterObject Part part) {
+    boolean byPerson = "person".equals(part.sort());
+    if (!byPerson && part.sort() != null && !part.sort().equals("place")) {
+      throw Listing.noSuchOrder(part.sort(), List.of("place", "person"));
+    }
     Instant now = clock.instant();
     Instant until = asked == null ? now : asked;
     if (until.isBefore(from) || until.isAfter(now)) {
@@ -59,13 +66,14 @@ class BetweenController {
     Between between = comparisons.get(new Key(from, until), key -> Between.of(history.between(from, until), from, until));
     Difference difference = between.difference();
     Page<AlteredBetween> altered = Page.of(
-        difference.pairs().filter(pair -> concerns(pair, person, place)).count(),
-        difference.pairs().filter(pair -> concerns(pair, person, place)).map(pair -> view(between, pair)), offset, limit);
+        difference.pairs().filter(pair -> concerns(pair, person, place, part)).count(),
+        (byPerson ? difference.pairsByPerson() : difference.pairs()).filter(pair -> concerns(pair, person, place, part)),
+        part.offset(), part.limit(), pair -> view(between, pair));
     return new BetweenView(from, until, difference.totals(), between.changes(), altered);
   }
 
-  private static boolean concerns(Difference.Pair pair, String person, String place) {
-    return (person == null || pair.person().id().equals(person)) && (place == null || pair.place().id().equals(place));
+  private static boolean concerns(Difference.Pair pair, String person, String place, Part part) {
+    return part.takes(pair.person().name(), pair.path()) && (person == null || pair.person().id().equals(person)) && (place == null || pair.place().id().equals(place));
   }
 
   private AlteredBetween view(Between between, Difference.Pair pair) {

@@ -3,14 +3,15 @@ package palegate.server.journal;
 import java.security.Principal;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
+import org.springdoc.core.annotations.ParameterObject;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
-import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import palegate.core.drafts.Change;
@@ -18,6 +19,8 @@ import palegate.core.drafts.Reversal;
 import palegate.core.structure.Structure;
 import palegate.server.drafts.BodyOf;
 import palegate.server.drafts.Shelf;
+import palegate.server.lists.Listing;
+import palegate.server.lists.Part;
 import palegate.server.session.Accounts;
 import palegate.server.session.Duty;
 import palegate.server.shell.MayBeMissing;
@@ -27,7 +30,7 @@ import palegate.server.store.ChangeLog;
 import palegate.server.store.Snapshots;
 import palegate.server.store.StructureStore;
 
-/** Every change put in force, newest first, and the exact content of each. */
+/** Every change put in force, newest first unless turned round, and the exact content of each. */
 @RestController
 @RequestMapping("/api/journal")
 class JournalController {
@@ -54,21 +57,25 @@ class JournalController {
   }
 
   @GetMapping
-  Page<JournalLine> journal(@RequestParam(defaultValue = "0") int offset, @RequestParam(defaultValue = "100") int limit) {
-    long head = structures.head();
-    int within = Math.max(1, Math.min(Page.LIMIT, limit));
-    return new Page<>(head, offset, log.page(head - Math.max(0, offset), within).stream().map(JournalController::line).toList());
+  Page<JournalLine> journal(@ParameterObject Part part) {
+    boolean oldestFirst = "number".equals(part.sort());
+    if (!oldestFirst && part.sort() != null && !part.sort().equals("-number")) {
+      throw Listing.noSuchOrder(part.sort(), List.of("-number", "number"));
+    }
+    return new Page<>(log.count(part.text()), part.offset(), log.page(part.text(), oldestFirst, part.offset(), part.limit()).stream().map(JournalController::line).toList());
   }
 
   @GetMapping("/{number}")
-  ChangeDetail change(@PathVariable long number, @RequestParam(defaultValue = "0") int offset, @RequestParam(defaultValue = "100") int limit, Principal who) {
+  ChangeDetail change(@PathVariable long number, @ParameterObject Part part, Principal who) {
     ChangeLog.Logged logged = log.find(number).orElseThrow(() -> Problem.notFound("change", Long.toString(number)));
     // Names are those of the time: after the change, so that what it made has one.
     Structure then = snapshots.asOf(number).snapshot().structure();
     AlteredWords words = new AlteredWords(then, accounts.holdsAny(who.getName(), Duty.WALLS, Duty.AUDIT));
-    List<StructureStore.Altered> altered = structures.alteredBy(number);
-    return new ChangeDetail(line(logged), Page.of(altered.size(), altered.stream().map(thing -> new Altered(thing.kind(), thing.id(), words.title(thing),
-        thing.before() == null ? null : words.fields(thing.before()), thing.after() == null ? null : words.fields(thing.after()))), offset, limit));
+    Listing<StructureStore.Altered> altered = Listing.<StructureStore.Altered>by("found", (a, b) -> 0)
+        .or("what", Comparator.comparing(words::title)).or("kind", Comparator.comparing(StructureStore.Altered::kind).thenComparing(words::title));
+    return new ChangeDetail(line(logged), altered.page(part, structures.alteredBy(number).stream()
+        .filter(thing -> part.takesAll() || part.takes(words.title(thing), thing.kind())), thing -> new Altered(thing.kind(), thing.id(), words.title(thing),
+        thing.before() == null ? null : words.fields(thing.before()), thing.after() == null ? null : words.fields(thing.after()))));
   }
 
   /** What became of a reversal: the draft that holds it, and what it leaves alone. */

@@ -1,7 +1,9 @@
 package palegate.server.people;
 
 import java.security.Principal;
+import java.util.Comparator;
 import java.util.List;
+import org.springdoc.core.annotations.ParameterObject;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
@@ -9,6 +11,8 @@ import palegate.core.people.PersonSet;
 import palegate.core.people.Subject;
 import palegate.core.questions.SideBySide;
 import palegate.server.drafts.Shown;
+import palegate.server.lists.Listing;
+import palegate.server.lists.Part;
 import palegate.server.shell.Page;
 import palegate.server.shell.Problem;
 
@@ -30,19 +34,31 @@ class ComparisonController {
   }
 
   @GetMapping("/api/comparison")
-  Comparison compare(@RequestParam String kind, @RequestParam String one, @RequestParam String other, @RequestParam(defaultValue = "0") int offset,
-      @RequestParam(defaultValue = "200") int limit, Principal who) {
+  Comparison compare(@RequestParam String kind, @RequestParam String one, @RequestParam String other, @ParameterObject Part part, Principal who) {
     Shown.State state = shown.to(who.getName());
     Subject first = subject(state, kind, one);
     Subject second = subject(state, kind, other);
     SideBySide found = SideBySide.of(state.moment(), first, second);
     List<String> ofFirst = groups(state, first);
     List<String> ofSecond = groups(state, second);
-    Page<Differing> places = new Page<>(found.count(), offset, found.page(Math.max(0, offset), Math.max(1, Math.min(limit, Page.LIMIT))).stream()
-        .map(differs -> new Differing(differs.place().id(), differs.path(), differs.one().words(), differs.other().words())).toList());
+    Page<Differing> places = places(found, part);
     return new Comparison(SubjectView.of(first, state.moment()), SubjectView.of(second, state.moment()), people(state, found.onlyInOne()),
         people(state, found.inBoth()), people(state, found.onlyInOther()), ofFirst.stream().filter(name -> !ofSecond.contains(name)).toList(),
         ofFirst.stream().filter(ofSecond::contains).toList(), ofSecond.stream().filter(name -> !ofFirst.contains(name)).toList(), places);
+  }
+
+  /** The whole list is made only if it is searched or put in another order than the tree's. */
+  private static Page<Differing> places(SideBySide found, Part part) {
+    if (part.takesAll() && (part.sort() == null || part.sort().equals("place"))) {
+      return Page.of(found.count(), found.places(), part.offset(), part.limit(), ComparisonController::view);
+    }
+    Listing<SideBySide.Differs> listing = Listing.<SideBySide.Differs>by("place", (a, b) -> 0).or("one", Comparator.comparing(differs -> differs.one().size()))
+        .or("other", Comparator.comparing(differs -> differs.other().size()));
+    return listing.page(part, found.places().filter(differs -> part.takes(differs.path())), ComparisonController::view);
+  }
+
+  private static Differing view(SideBySide.Differs differs) {
+    return new Differing(differs.place().id(), differs.path(), differs.one().words(), differs.other().words());
   }
 
   private static Subject subject(Shown.State state, String kind, String id) {

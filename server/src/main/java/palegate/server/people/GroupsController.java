@@ -3,16 +3,14 @@ package palegate.server.people;
 import java.security.Principal;
 import java.time.Instant;
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
+import org.springdoc.core.annotations.ParameterObject;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestMapping;
-import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import palegate.core.access.Entry;
 import palegate.core.people.Group;
@@ -26,6 +24,8 @@ import palegate.core.questions.MembershipPaths;
 import palegate.core.snapshot.Moment;
 import palegate.core.structure.Structure;
 import palegate.server.drafts.Shown;
+import palegate.server.lists.Listing;
+import palegate.server.lists.Part;
 import palegate.server.shell.MayBeMissing;
 import palegate.server.shell.Page;
 import palegate.server.shell.Problem;
@@ -51,23 +51,27 @@ class GroupsController {
 
   record Besides(PersonView person, int documents, int without) {}
 
+  private static final Comparator<GroupLine> BY_NAME = Comparator.comparing(GroupLine::name).thenComparing(GroupLine::id);
+  private static final Listing<GroupLine> GROUPS = Listing.by("name", BY_NAME).or("people", Comparator.comparing(GroupLine::people))
+      .or("outsiders", Comparator.comparing(GroupLine::outsiders)).or("entries", Comparator.comparing(GroupLine::entries));
+  /** In tree order as they are found. */
+  private static final Listing<Has> PLACES = Listing.<Has>by("place", (a, b) -> 0).or("rights", Comparator.comparing((Has has) -> has.rights().size()))
+      .or("exactly", Comparator.comparing(Has::exactly)).or("more", Comparator.comparing(Has::more)).or("less", Comparator.comparing(Has::less));
+
   private final Shown shown;
 
   GroupsController(Shown shown) {
     this.shown = shown;
   }
 
-  /** All groups whose name contains the text, by name. */
+  /** All groups whose name contains the text. */
   @GetMapping
-  Page<GroupLine> groups(@RequestParam(defaultValue = "") String text, @RequestParam(defaultValue = "0") int offset,
-      @RequestParam(defaultValue = "200") int limit, Principal who) {
+  Page<GroupLine> groups(@ParameterObject Part part, Principal who) {
     Shown.State state = shown.to(who.getName());
-    String wanted = text.toLowerCase(Locale.ROOT).strip();
     Map<Subject, Long> entries = new HashMap<>();
     state.structure().entries().forEach(entry -> entries.merge(entry.subject(), 1L, Long::sum));
-    List<Group> found = state.structure().groups().values().stream().filter(group -> group.name().toLowerCase(Locale.ROOT).contains(wanted))
-        .sorted(Comparator.comparing(Group::name).thenComparing(Group::id)).toList();
-    return Page.of(found.size(), found.stream().map(group -> line(state, group, entries.getOrDefault(new Subject.OfGroup(group.id()), 0L).intValue())), offset, limit);
+    return GROUPS.page(part, state.structure().groups().values().stream().filter(group -> part.takes(group.name()))
+        .map(group -> line(state, group, entries.getOrDefault(new Subject.OfGroup(group.id()), 0L).intValue())), line -> line);
   }
 
   private static GroupLine line(Shown.State state, Group group, int entries) {
@@ -106,25 +110,24 @@ class GroupsController {
     return new Member("group", id, inner.name(), false, true, membership.period().from(), membership.period().until(), current, inner.people(), inner.outsiders(), drafted);
   }
 
-  /** Everyone active in the group, by name, each with the shortest way by which they are in it. */
+  /** Everyone active in the group, each with the shortest way by which they are in it. */
   @GetMapping("/{id}/people")
-  Page<InGroup> people(@PathVariable String id, @RequestParam(defaultValue = "0") int offset, @RequestParam(defaultValue = "200") int limit, Principal who) {
+  Page<InGroup> people(@PathVariable String id, @ParameterObject Part part, Principal who) {
     Shown.State state = shown.to(who.getName());
     known(state, id);
     Moment moment = state.moment();
     Subject subject = new Subject.OfGroup(id);
     PersonSet people = moment.matching(subject).and(moment.active());
-    List<Person> sorted = people.stream().mapToObj(state.after()::person)
-        .sorted(Comparator.comparing(Person::name).thenComparing(Person::id)).toList();
     MembershipPaths paths = new MembershipPaths(moment);
-    return Page.of(sorted.size(), sorted.stream().map(person -> new InGroup(PersonView.of(person, state.structure()),
+    return PeopleOrder.listing(state.structure()).page(part, people.stream().mapToObj(state.after()::person)
+        .filter(person -> part.takes(person.name(), PeopleOrder.unit(person, state.structure()))), person -> new InGroup(PersonView.of(person, state.structure()),
         paths.find(person, subject).paths().stream().findFirst().map(path -> path.links().stream()
-            .map(link -> state.structure().groups().get(link.id()).name()).toList()).orElse(List.of()))), offset, limit);
+            .map(link -> state.structure().groups().get(link.id()).name()).toList()).orElse(List.of())));
   }
 
-  /** Where the group has access, in tree order. */
+  /** Where the group has access. */
   @GetMapping("/{id}/access")
-  Page<Has> access(@PathVariable String id, @RequestParam(defaultValue = "0") int offset, @RequestParam(defaultValue = "200") int limit, Principal who) {
+  Page<Has> access(@PathVariable String id, @ParameterObject Part part, Principal who) {
     Shown.State state = shown.to(who.getName());
     known(state, id);
     Subject subject = new Subject.OfGroup(id);
@@ -132,15 +135,14 @@ class GroupsController {
     addOuter(state.moment(), id, naming);
     int[] places = state.structure().entries().filter(entry -> naming.contains(entry.subject())).map(Entry::place).distinct()
         .mapToInt(state.after()::placeNumber).boxed().sorted(Comparator.comparing(state.after()::displayRank)).mapToInt(Integer::intValue).toArray();
-    int[] page = Arrays.stream(places).skip(Math.max(0, offset)).limit(Math.min(limit, Page.LIMIT)).toArray();
-    Matrix matrix = Matrix.of(state.moment(), state.now(), List.of(subject), page);
+    Matrix matrix = Matrix.of(state.moment(), state.now(), List.of(subject), places);
     List<Has> rows = new ArrayList<>();
-    for (int column = 0; column < page.length; column++) {
+    for (int column = 0; column < places.length; column++) {
       Matrix.Cell cell = matrix.cell(0, column);
-      rows.add(new Has(state.after().place(page[column]).id(), state.after().pathText(page[column]), cell.rights().words(), cell.withheld().words(),
+      rows.add(new Has(state.after().place(places[column]).id(), state.after().pathText(places[column]), cell.rights().words(), cell.withheld().words(),
           cell.from() == Matrix.From.NOTHING ? "NONE" : cell.from().name(), cell.people(), cell.exactly(), cell.more(), cell.less()));
     }
-    return new Page<>(places.length, offset, rows);
+    return PLACES.page(part, rows.stream().filter(has -> part.takes(has.path())), has -> has);
   }
 
   private static void addOuter(Moment moment, String group, List<Subject> naming) {
@@ -155,12 +157,15 @@ class GroupsController {
 
   /** What the group's people have that does not come from the group. */
   @GetMapping("/{id}/beyond")
-  Page<Besides> beyond(@PathVariable String id, @RequestParam(defaultValue = "0") int offset, @RequestParam(defaultValue = "50") int limit, Principal who) {
+  Page<Besides> beyond(@PathVariable String id, @ParameterObject Part part, Principal who) {
     Shown.State state = shown.to(who.getName());
     known(state, id);
     Beyond beyond = Beyond.of(state.after(), state.now(), id);
-    return new Page<>(beyond.count(), offset, beyond.page(Math.max(0, offset), Math.max(1, Math.min(limit, Page.LIMIT))).stream()
-        .map(of -> new Besides(PersonView.of(of.person(), state.structure()), of.documents(), of.without())).toList());
+    return PeopleOrder.listing(state.structure()).page(part, beyond.people().stream()
+        .filter(person -> part.takes(person.name(), PeopleOrder.unit(person, state.structure()))), person -> {
+      Beyond.Of of = beyond.of(person);
+      return new Besides(PersonView.of(person, state.structure()), of.documents(), of.without());
+    });
   }
 
   private static Group known(Shown.State state, String id) {

@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.function.Function;
+import org.springdoc.core.annotations.ParameterObject;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
@@ -14,6 +15,7 @@ import palegate.core.people.Person;
 import palegate.core.people.Subject;
 import palegate.core.structure.Structure;
 import palegate.server.drafts.Shown;
+import palegate.server.lists.Part;
 import palegate.server.shell.Page;
 
 /** Finding people and subjects by what somebody types. */
@@ -35,9 +37,6 @@ class PeopleController {
     }
   }
 
-  /** How people are put in order. */
-  enum Order { NAME, UNIT, LOGIN }
-
   private final Shown shown;
 
   PeopleController(Shown shown) {
@@ -46,25 +45,11 @@ class PeopleController {
 
   /** People whose name, login or address contains the text. */
   @GetMapping("/api/people")
-  Page<PersonView> people(@RequestParam(defaultValue = "") String text, @RequestParam(defaultValue = "ALL") Standing standing,
-      @RequestParam(required = false) String unit, @RequestParam(defaultValue = "NAME") Order order, @RequestParam(defaultValue = "0") int offset,
-      @RequestParam(defaultValue = "" + FOUND_AT_MOST) int limit, Principal who) {
+  Page<PersonView> people(@ParameterObject Part part, @RequestParam(defaultValue = "ALL") Standing standing, @RequestParam(required = false) String unit, Principal who) {
     Structure structure = shown.to(who.getName()).structure();
-    String wanted = text.toLowerCase(Locale.ROOT).strip();
-    Comparator<Person> byName = Comparator.comparing(Person::name).thenComparing(Person::id);
-    Comparator<Person> inOrder = switch (order) {
-      case NAME -> byName;
-      case UNIT -> Comparator.comparing((Person person) -> unitName(person, structure)).thenComparing(byName);
-      case LOGIN -> Comparator.comparing((Person person) -> person.login() == null ? "" : person.login()).thenComparing(byName);
-    };
-    List<Person> found = structure.people().values().stream()
-        .filter(person -> contains(person.name(), wanted) || contains(person.login(), wanted) || contains(person.email(), wanted))
-        .filter(standing::takes).filter(person -> unit == null || unit.equals(person.unit())).sorted(inOrder).toList();
-    return Page.of(found.size(), found.stream().map(person -> PersonView.of(person, structure)), offset, limit);
-  }
-
-  private static String unitName(Person person, Structure structure) {
-    return person.unit() == null ? "" : structure.units().get(person.unit()).name();
+    return PeopleOrder.listing(structure).page(part, structure.people().values().stream()
+        .filter(person -> part.takes(person.name(), person.login(), person.email()))
+        .filter(standing::takes).filter(person -> unit == null || unit.equals(person.unit())), person -> PersonView.of(person, structure));
   }
 
   /** Subjects whose name contains the text: built-in ones, groups, units, then people. */

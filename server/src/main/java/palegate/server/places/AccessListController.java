@@ -8,6 +8,7 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
 import java.util.stream.Collectors;
+import org.springdoc.core.annotations.ParameterObject;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestParam;
@@ -19,6 +20,8 @@ import palegate.core.snapshot.Moment;
 import palegate.core.snapshot.Snapshot;
 import palegate.server.access.EntryView;
 import palegate.server.drafts.Drafts;
+import palegate.server.lists.Part;
+import palegate.server.people.PeopleOrder;
 import palegate.server.people.PersonView;
 import palegate.server.shell.Page;
 import palegate.server.shell.Problem;
@@ -72,10 +75,10 @@ class AccessListController {
         people.size(), people.sizeOfAnd(before.at(now).activeOutsiders()), lines);
   }
 
-  /** The active people behind one line, by any chain of memberships, by name. */
+  /** The active people behind one line, by any chain of memberships. */
   @GetMapping("/api/places/{id}/access/{entry}/people")
   Page<PersonView> peopleBehind(@PathVariable String id, @PathVariable String entry, @RequestParam(defaultValue = "grant") String kind,
-      @RequestParam(defaultValue = "0") int offset, @RequestParam(defaultValue = "500") int limit, Principal who) {
+      @ParameterObject Part part, Principal who) {
     Drafts.Rehearsed rehearsed = drafts.rehearse(who.getName());
     Snapshot snapshot = entryOf(rehearsed.rehearsal().before(), entry, kind) != null
         ? rehearsed.rehearsal().before() : rehearsed.rehearsal().after();
@@ -84,10 +87,8 @@ class AccessListController {
       throw Problem.notFound(kind, entry);
     }
     Moment moment = snapshot.at(clock.instant());
-    List<PersonView> people = AccessList.peopleBehind(moment, found).stream()
-        .mapToObj(number -> PersonView.of(snapshot.person(number), snapshot.structure()))
-        .sorted((a, b) -> a.name().compareTo(b.name())).toList();
-    return Page.of(people, offset, limit);
+    return PeopleOrder.listing(snapshot.structure()).page(part, AccessList.peopleBehind(moment, found).stream().mapToObj(snapshot::person)
+        .filter(person -> part.takes(person.name())), person -> PersonView.of(person, snapshot.structure()));
   }
 
   private static Entry entryOf(Snapshot snapshot, String id, String kind) {

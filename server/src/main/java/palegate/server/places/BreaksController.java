@@ -4,13 +4,17 @@ import java.security.Principal;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.stream.IntStream;
+import org.springdoc.core.annotations.ParameterObject;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import palegate.core.questions.BreakRegister;
 import palegate.server.drafts.Shown;
+import palegate.server.lists.Listing;
+import palegate.server.lists.Part;
 import palegate.server.shell.MayBeMissing;
 import palegate.server.shell.Page;
 import palegate.server.store.BreakHistory;
@@ -18,9 +22,6 @@ import palegate.server.store.BreakHistory;
 /** The register of breaks below a place (job capability 8). */
 @RestController
 class BreaksController {
-  /** How the register is put in order. */
-  enum Order { TREE, ADDS, REMOVES, SINCE, DEPTH }
-
   /**
    * One break.
    *
@@ -37,33 +38,25 @@ class BreaksController {
     this.history = history;
   }
 
+  /** Orders that do not depend on what a break does: only the page is worked out. */
+  private static final Set<String> CHEAP = Set.of("place", "-place", "depth", "-depth", "since", "-since", "");
+
   @GetMapping("/api/places/{id}/breaks")
-  Page<BreakView> breaks(@PathVariable String id, @RequestParam(defaultValue = "TREE") Order order, @RequestParam(defaultValue = "false") boolean sameOnly,
-      @RequestParam(defaultValue = "0") int offset, @RequestParam(defaultValue = "200") int limit, Principal who) {
+  Page<BreakView> breaks(@PathVariable String id, @RequestParam(defaultValue = "false") boolean sameOnly, @ParameterObject Part part, Principal who) {
     Shown.State state = shown.to(who.getName());
     Map<String, BreakHistory.Since> since = history.since();
     int top = PlacesController.number(state.after(), id);
-    boolean all = sameOnly || order == Order.ADDS || order == Order.REMOVES;
-    if (!all) {
-      // These orders do not depend on what a break does: only the page is worked out.
-      Comparator<Integer> inOrder = switch (order) {
-        case DEPTH -> Comparator.comparing(place -> -state.after().depth(place));
-        case SINCE -> Comparator.comparing(place -> changeOf(since, state, place));
-        default -> Comparator.comparing(state.after()::displayRank);
-      };
-      int[] places = BreakRegister.places(state.after(), top);
-      return Page.of(places.length, IntStream.of(places).boxed().sorted(inOrder).map(place -> view(state, since, BreakRegister.at(state.moment(), place))), offset, limit);
+    if (!sameOnly && CHEAP.contains(part.sort() == null ? "" : part.sort())) {
+      Listing<Integer> places = Listing.by("place", Comparator.comparing(state.after()::displayRank)).or("depth", Comparator.comparing(state.after()::depth))
+          .or("since", Comparator.comparing(place -> changeOf(since, state, place)));
+      return places.page(part, IntStream.of(BreakRegister.places(state.after(), top)).boxed()
+          .filter(place -> part.takesAll() || part.takes(state.after().pathText(place))), place -> view(state, since, BreakRegister.at(state.moment(), place)));
     }
-    Comparator<BreakRegister.Break> inOrder = switch (order) {
-      case ADDS -> Comparator.comparing(found -> -found.adds());
-      case REMOVES -> Comparator.comparing(found -> -found.removes());
-      case DEPTH -> Comparator.comparing(found -> -found.depth());
-      case SINCE -> Comparator.comparing(found -> changeOf(since, state, found.number()));
-      case TREE -> Comparator.comparing(found -> state.after().displayRank(found.number()));
-    };
-    List<BreakRegister.Break> found = BreakRegister.of(state.moment(), top).stream()
-        .filter(one -> !sameOnly || one.sameAsParent()).sorted(inOrder).toList();
-    return Page.of(found.size(), found.stream().map(one -> view(state, since, one)), offset, limit);
+    Listing<BreakRegister.Break> breaks = Listing.<BreakRegister.Break>by("place", Comparator.comparing(found -> state.after().displayRank(found.number())))
+        .or("depth", Comparator.comparing(BreakRegister.Break::depth)).or("since", Comparator.comparing(found -> changeOf(since, state, found.number())))
+        .or("more", Comparator.comparing(BreakRegister.Break::adds)).or("less", Comparator.comparing(BreakRegister.Break::removes));
+    return breaks.page(part, BreakRegister.of(state.moment(), top).stream().filter(one -> !sameOnly || one.sameAsParent())
+        .filter(one -> part.takesAll() || part.takes(state.after().pathText(one.number()))), one -> view(state, since, one));
   }
 
   private static long changeOf(Map<String, BreakHistory.Since> since, Shown.State state, int place) {

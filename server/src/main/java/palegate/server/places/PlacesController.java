@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
 import java.util.stream.IntStream;
+import org.springdoc.core.annotations.ParameterObject;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestParam;
@@ -16,6 +17,9 @@ import palegate.core.questions.WhoCan;
 import palegate.core.snapshot.Moment;
 import palegate.core.snapshot.Snapshot;
 import palegate.server.drafts.Drafts;
+import palegate.server.lists.Listing;
+import palegate.server.lists.Part;
+import palegate.server.people.PeopleOrder;
 import palegate.server.people.PersonView;
 import palegate.server.shell.MayBeMissing;
 import palegate.server.shell.Page;
@@ -45,6 +49,11 @@ class PlacesController {
   record Holder(PersonView person, List<String> rights, String origin) {}
 
   private static final int SORTED_AT_MOST = 5_000;
+
+  private static final Comparator<WhoCan.Holder> BY_NAME = Comparator.comparing(WhoCan.Holder::person, PeopleOrder.BY_NAME);
+  private static final Listing<WhoCan.Holder> HOLDERS = Listing.by("name", BY_NAME)
+      .or("rights", Comparator.comparing((WhoCan.Holder holder) -> holder.rights().size()).thenComparing(BY_NAME))
+      .or("origin", Comparator.comparing(WhoCan.Holder::origin).thenComparing(BY_NAME));
 
   private final Drafts drafts;
   private final Clock clock;
@@ -80,8 +89,8 @@ class PlacesController {
     // Few are put into the order of the tree; of many the first are as good as any, for more letters are asked for.
     IntStream first = found.length <= SORTED_AT_MOST ? IntStream.of(found).boxed().sorted(Comparator.comparing(snapshot::displayRank)).mapToInt(Integer::intValue)
         : IntStream.of(found);
-    return Page.of(found.length, first.mapToObj(number -> new Found(snapshot.place(number).id(),
-        snapshot.place(number).name(), snapshot.place(number).kind().word(), snapshot.pathText(number))), 0, limit);
+    return Page.of(found.length, first.boxed(), 0, limit, number -> new Found(snapshot.place(number).id(),
+        snapshot.place(number).name(), snapshot.place(number).kind().word(), snapshot.pathText(number)));
   }
 
   /** A place in force or, if only the draft has it, as the draft makes it. */
@@ -119,16 +128,13 @@ class PlacesController {
     return List.copyOf(labels.values());
   }
 
-  /** Everyone with at least one right at the place, outsiders set apart by their mark, by name. */
+  /** Everyone with at least one right at the place, outsiders set apart by their mark. */
   @GetMapping("/api/places/{id}/people")
   Page<Holder> people(@PathVariable String id, @RequestParam(defaultValue = "false") boolean drafted,
-      @RequestParam(defaultValue = "0") int offset, @RequestParam(defaultValue = "500") int limit, Principal who) {
+      @ParameterObject Part part, Principal who) {
     Snapshot snapshot = drafts.shown(who.getName(), drafted);
-    List<Holder> holders = WhoCan.at(snapshot, clock.instant(), number(snapshot, id)).stream()
-        .map(holder -> new Holder(PersonView.of(holder.person(), snapshot.structure()), holder.rights().words(), holder.origin().name()))
-        .sorted(Comparator.comparing((Holder holder) -> holder.person().name()).thenComparing(holder -> holder.person().id()))
-        .toList();
-    return Page.of(holders, offset, limit);
+    return HOLDERS.page(part, WhoCan.at(snapshot, clock.instant(), number(snapshot, id)).stream().filter(holder -> part.takes(holder.person().name())),
+        holder -> new Holder(PersonView.of(holder.person(), snapshot.structure()), holder.rights().words(), holder.origin().name()));
   }
 
   static int number(Snapshot snapshot, String id) {

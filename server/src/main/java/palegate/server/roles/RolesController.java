@@ -1,9 +1,9 @@
 package palegate.server.roles;
 
 import java.security.Principal;
-import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import org.springdoc.core.annotations.ParameterObject;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestMapping;
@@ -17,6 +17,9 @@ import palegate.core.roles.Role;
 import palegate.core.structure.Structure;
 import palegate.server.access.EntryView;
 import palegate.server.drafts.Shown;
+import palegate.server.lists.Listing;
+import palegate.server.lists.Part;
+import palegate.server.people.SubjectNames;
 import palegate.server.shell.Page;
 import palegate.server.shell.Problem;
 
@@ -62,16 +65,19 @@ class RolesController {
         state.drafted(Structure::roles, role.id()));
   }
 
-  /** The grants that give a role, in tree order. */
+  /** The grants that give a role. */
   @GetMapping("/{id}/grants")
-  Page<EntryView> grants(@PathVariable String id, @RequestParam(defaultValue = "0") int offset, @RequestParam(defaultValue = "200") int limit, Principal who) {
+  Page<EntryView> grants(@PathVariable String id, @ParameterObject Part part, Principal who) {
     Shown.State state = shown.to(who.getName());
     if (!state.structure().roles().containsKey(id)) {
       throw Problem.notFound("role", id);
     }
-    List<Grant> grants = new ArrayList<>(state.structure().grants().values().stream().filter(grant -> grant.role().equals(id)).toList());
-    grants.sort(Comparator.comparing((Grant grant) -> state.after().displayRank(state.after().placeNumber(grant.place()))).thenComparing(Grant::id));
-    return Page.of(grants.size(), grants.stream().map(grant -> EntryView.of(grant, state.after().rightsOf(grant), state.structure())), offset, limit);
+    Listing<Grant> grants = Listing.by("place", Comparator.comparing((Grant grant) -> state.after().displayRank(state.after().placeNumber(grant.place())))
+            .thenComparing(Grant::id))
+        .or("subject", Comparator.comparing((Grant grant) -> SubjectNames.of(grant.subject(), state.structure())));
+    return grants.page(part, state.structure().grants().values().stream().filter(grant -> grant.role().equals(id))
+        .filter(grant -> part.takes(state.structure().places().get(grant.place()).name(), SubjectNames.of(grant.subject(), state.structure()))),
+        grant -> EntryView.of(grant, state.after().rightsOf(grant), state.structure()));
   }
 
   /** The rights that a choice comes to, with those that its rights need. */

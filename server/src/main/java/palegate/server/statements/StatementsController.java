@@ -7,6 +7,7 @@ import java.security.Principal;
 import java.time.Instant;
 import java.util.List;
 import java.util.Locale;
+import org.springdoc.core.annotations.ParameterObject;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -19,6 +20,8 @@ import palegate.server.exports.CsvFile;
 import palegate.server.exports.JsonFile;
 import palegate.server.exports.Sheet;
 import palegate.server.exports.WorkbookFile;
+import palegate.server.lists.Listing;
+import palegate.server.lists.Part;
 import palegate.server.people.PersonView;
 import palegate.server.session.Accounts;
 import palegate.server.shell.Page;
@@ -54,20 +57,26 @@ class StatementsController {
 
   @GetMapping
   StatementView statement(@RequestParam Statements.About about, @RequestParam String id, @RequestParam(defaultValue = "true") boolean documents,
-      @RequestParam(defaultValue = "0") int offset, @RequestParam(defaultValue = "200") int limit) {
-    Statements.Asked asked = statements.ask(about, id, documents);
+      @RequestParam(required = false) Instant at, @ParameterObject Part part) {
+    boolean byPerson = "person".equals(part.sort());
+    if (!byPerson && part.sort() != null && !part.sort().equals("place")) {
+      throw Listing.noSuchOrder(part.sort(), List.of("place", "person"));
+    }
+    Statements.Asked asked = statements.ask(about, id, documents, at);
     Statement.Counts counts = asked.statement().counts();
+    Statement found = part.takesAll() ? asked.statement() : asked.statement().finding(part.text());
     Structure structure = asked.snapshot().structure();
-    Page<Row> rows = Page.of(counts.rows(), asked.statement().rows().map(row -> new Row(PersonView.of(row.person(), structure),
-        row.place().id(), row.path(), row.place().kind().word(), row.rights().words(), StatementSheet.sources(row, structure))), offset, limit);
+    Page<Row> rows = Page.of(part.takesAll() ? counts.rows() : found.counts().rows(), byPerson ? found.rowsByPerson() : found.rows(), part.offset(), part.limit(), row ->
+        new Row(PersonView.of(row.person(), structure), row.place().id(), row.path(), row.place().kind().word(), row.rights().words(),
+            StatementSheet.sources(row, structure)));
     return new StatementView(asked.change(), asked.instant(), asked.title(), counts, rows);
   }
 
   @GetMapping("/file")
   void file(@RequestParam Statements.About about, @RequestParam String id, @RequestParam(defaultValue = "true") boolean documents,
-      @RequestParam Format format, Principal who, HttpServletResponse response) throws IOException {
+      @RequestParam(required = false) Instant at, @RequestParam Format format, Principal who, HttpServletResponse response) throws IOException {
     String author = accounts.find(who.getName()).map(Accounts.Account::name).orElse(who.getName());
-    Sheet sheet = StatementSheet.of(statements.ask(about, id, documents), author);
+    Sheet sheet = StatementSheet.of(statements.ask(about, id, documents, at), author);
     response.setContentType(format.mediaType);
     response.setHeader(HttpHeaders.CONTENT_DISPOSITION, ContentDisposition.attachment()
         .filename(sheet.name() + "." + format.name().toLowerCase(Locale.ROOT)).build().toString());

@@ -22,6 +22,8 @@ public class ChangeLog {
 
   private static final String COLUMNS = "SELECT number, author, author_name, made_at, note, origin, content FROM changes";
 
+  private static final String WITH_TEXT = " WHERE LOCATE(:text, LOWER(CONCAT_WS(' ', note, author_name, number))) > 0";
+
   private final JdbcClient jdbc;
   private final Batches batches;
 
@@ -73,10 +75,15 @@ public class ChangeLog {
         .list();
   }
 
-  /** The changes with numbers up to {@code newest}, newest first. */
-  public List<Logged> page(long newest, int limit) {
-    return jdbc.sql(COLUMNS + " WHERE number <= :newest ORDER BY number DESC LIMIT :limit")
-        .param("newest", newest).param("limit", limit).query(ChangeLog::logged).list();
+  /** The changes whose note or author contains a text, in capitals or not, newest first or oldest first. */
+  public List<Logged> page(String text, boolean oldestFirst, int offset, int limit) {
+    return jdbc.sql(COLUMNS + WITH_TEXT + (oldestFirst ? " ORDER BY number" : " ORDER BY number DESC") + " LIMIT :limit OFFSET :offset")
+        .param("text", text).param("limit", limit).param("offset", offset).query(ChangeLog::logged).list();
+  }
+
+  /** How many changes have the text in their note or author. */
+  public long count(String text) {
+    return jdbc.sql("SELECT COUNT(*) FROM changes" + WITH_TEXT).param("text", text).query(Long.class).single();
   }
 
   /** The number of the last change made at or before an instant; 0 if there was none. */

@@ -7,6 +7,7 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.stream.IntStream;
+import org.springdoc.core.annotations.ParameterObject;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -24,6 +25,8 @@ import palegate.core.types.Conversion;
 import palegate.core.types.DocumentType;
 import palegate.server.drafts.Shown;
 import palegate.server.drafts.TypeBody;
+import palegate.server.lists.Listing;
+import palegate.server.lists.Part;
 import palegate.server.people.SubjectView;
 import palegate.server.shell.MayBeMissing;
 import palegate.server.shell.Page;
@@ -80,14 +83,16 @@ class TypesController {
         clearance.period().until(), clearance.period().holdsAt(state.now()));
   }
 
-  /** The documents of a type that lack a required field, in tree order. */
+  /** The documents of a type that lack a required field. */
   @GetMapping("/{id}/lacking")
-  Page<Lacking> lacking(@PathVariable String id, @RequestParam(defaultValue = "0") int offset, @RequestParam(defaultValue = "200") int limit, Principal who) {
+  Page<Lacking> lacking(@PathVariable String id, @ParameterObject Part part, Principal who) {
     Shown.State state = shown.to(who.getName());
     DocumentType type = known(state, id);
-    int[] lacking = lacking(state, type);
-    return Page.of(lacking.length, IntStream.of(lacking).mapToObj(state.after()::place).map(document -> new Lacking(document.id(), path(state, document),
-        Conversion.lacking(document, type).stream().map(DocumentType.Field::label).toList())), offset, limit);
+    Listing<Place> documents = Listing.<Place>by("place", Comparator.comparing(place -> state.after().displayRank(state.after().placeNumber(place.id()))))
+        .or("name", Comparator.comparing(Place::name));
+    return documents.page(part, IntStream.of(lacking(state, type)).mapToObj(state.after()::place)
+        .filter(document -> part.takesAll() || part.takes(path(state, document))), document -> new Lacking(document.id(), path(state, document),
+        Conversion.lacking(document, type).stream().map(DocumentType.Field::label).toList()));
   }
 
   private static int[] lacking(Shown.State state, DocumentType type) {
@@ -104,8 +109,8 @@ class TypesController {
     }
     List<Conversion.Converted> converted = new ArrayList<>(Conversion.of(state.structure(), changed.documentType()));
     converted.sort(Comparator.comparing(one -> one.after() != null));
-    return Page.of(converted.size(), converted.stream().map(one -> new Converted(one.document().id(), path(state, one.document()), one.field().label(),
-        one.before(), one.after())), 0, Page.LIMIT);
+    return Page.of(converted.size(), converted.stream(), 0, Page.LIMIT, one -> new Converted(one.document().id(), path(state, one.document()),
+        one.field().label(), one.before(), one.after()));
   }
 
   /** Who may see, add and delete papers of each type: of a library, or of the repository as a whole. */

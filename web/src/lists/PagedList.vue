@@ -69,6 +69,11 @@ const first = useQuery({
 })
 const total = computed(() => first.data.value?.total ?? 0)
 
+/** A handful of rows is seen at a glance: there is nothing to look for. Once there were more, the field stays. */
+const FEW = 8
+const findable = ref(false)
+watch(total, (now) => (findable.value ||= props.find !== undefined && now > FEW), { immediate: true })
+
 const virtualizer = useVirtualizer(
   computed(() => ({
     count: total.value,
@@ -135,7 +140,7 @@ function move(event: KeyboardEvent) {
 
 <template>
   <div class="paged">
-    <div v-if="find !== undefined" class="find">
+    <div v-if="findable" class="find">
       <v-text-field v-model="typed" :label="find" clearable hide-details @click:clear="typed = ''" />
       <span class="quiet" role="status">{{
         text !== '' && first.isSuccess.value ? counted(total, 'match', 'matches') : ''

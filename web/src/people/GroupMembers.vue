@@ -51,10 +51,12 @@ function grab(event: DragEvent, member: Member) {
 
 <template>
   <PagedList
+    class="members"
     label="Members"
     :query-key="['groups', 'members', id, version]"
     :fetch="fetchMembers"
     :columns="COLUMNS"
+    :row-height="54"
     find="Find a member"
     empty="Nobody is in it yet. Add members one by one, or paste a column of names."
   >
@@ -86,8 +88,10 @@ function grab(event: DragEvent, member: Member) {
 <style scoped>
 .who {
   display: flex;
-  gap: 8px;
+  flex-wrap: wrap;
+  gap: 0 8px;
   align-items: center;
+  align-content: center;
   height: 100%;
   padding-left: 8px;
   margin-left: -14px;

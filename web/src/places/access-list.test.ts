@@ -69,4 +69,40 @@ describe('the access list', () => {
   it('says so if nobody has access', () => {
     expect(table([]).text()).toContain('nobody has any access')
   })
+
+  const who = (shown: ReturnType<typeof table>) => shown.findAll('tbody .who').map((one) => one.text())
+  const named = (names: string[]) => names.map((subjectName, i) => line({ people: i, entry: { id: subjectName, subjectName } }))
+
+  it('keeps the order in which lines act until it is sorted, and turns an order round', async () => {
+    const shown = table(named(['Surveyors', 'Accounts', 'Management']))
+    expect(who(shown)).toEqual(['Surveyors', 'Accounts', 'Management'])
+    const sorter = shown.findAll('th button').find((one) => one.text() === 'Who')!
+    await sorter.trigger('click')
+    expect(who(shown)).toEqual(['Accounts', 'Management', 'Surveyors'])
+    await sorter.trigger('click')
+    expect(who(shown)).toEqual(['Surveyors', 'Management', 'Accounts'])
+    expect(shown.find('th[aria-sort=descending]').text()).toBe('Who')
+  })
+
+  it('sorts the lines with the most people first', async () => {
+    const shown = table(named(['None', 'One', 'Two']))
+    await shown.findAll('th button').find((one) => one.text() === 'People')!.trigger('click')
+    expect(who(shown)).toEqual(['Two', 'One', 'None'])
+  })
+
+  it('finds lines by whom they name, by the role, by the place and by the note', async () => {
+    const shown = table([...named(['A', 'B', 'C', 'D']), line({ entry: { id: 'n', subjectName: 'E', note: 'until the audit' } }), line({ own: false, entry: { id: 'p', subjectName: 'F', placeName: 'Old cases', role: 'Keeper' } })])
+    const field = shown.find('input:not([type=checkbox])')
+    for (const [text, names] of [['audit', ['E']], ['old', ['F']], ['keeper', ['F']], ['b', ['B']], ['nothing like it', []]] as const) {
+      await field.setValue(text)
+      expect(who(shown)).toEqual(names)
+    }
+    expect(shown.text()).toContain('No line has “nothing like it” in it.')
+  })
+
+  it('draws of a very long list only a part, and keeps the height of the rest', () => {
+    const shown = table(named(Array.from({ length: 900 }, (_, i) => `Group ${i}`)))
+    expect(who(shown).length).toBeLessThan(100)
+    expect(shown.find('tbody tr[aria-hidden]').attributes('style')).toContain('height')
+  })
 })

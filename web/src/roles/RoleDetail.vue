@@ -154,7 +154,7 @@ legend {
   align-items: center;
 }
 .list {
-  height: 240px;
+  height: 300px;
 }
 @media (max-width: 1100px) {
   .clusters {

@@ -146,11 +146,11 @@ const COLUMNS = [
   flex-wrap: wrap;
 }
 .picker {
-  width: 300px;
+  width: 250px;
 }
 .day {
   flex: none;
-  width: 230px;
+  width: 210px;
 }
 .about {
   display: flex;

@@ -67,8 +67,10 @@ function choose(type: string) {
           <template #row="{ item: type }">
             <div role="cell" :data-chosen="type.id === chosen?.id">
               <button type="button" class="linklike row-name" @click="choose(type.id)">{{ type.name }}</button> <DraftedMark :drafted="type.drafted" />
-              <span v-if="type.guarded" class="mark" :class="{ warn: type.clearances.length === 0 }">{{ type.clearances.length === 0 ? 'guarded, cleared for nobody' : 'guarded' }}</span>
-              <p class="quiet">{{ counted(type.fields.length, 'field') }}</p>
+              <p class="quiet">
+                {{ counted(type.fields.length, 'field') }}
+                <span v-if="type.guarded" class="mark" :class="{ warn: type.clearances.length === 0 }">{{ type.clearances.length === 0 ? 'cleared for nobody' : 'guarded' }}</span>
+              </p>
             </div>
             <div role="cell">{{ number(type.documents) }}</div>
             <div role="cell">

@@ -97,7 +97,7 @@ class AccessibilityTest {
     Page page = desk.window(1280, 800, dark);
     desk.signIn(page, "wenna.carrow");
     Map<String, String> rooms = new LinkedHashMap<>();
-    rooms.put("/people/groups/g-surveyors", ".members li");
+    rooms.put("/people/groups/g-surveyors", ".members [data-row]");
     rooms.put("/people/persons/p-mia", ".detail h3");
     rooms.put("/people/units", ".tree li");
     rooms.put("/people/sketch", ".set");

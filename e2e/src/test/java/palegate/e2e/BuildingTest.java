@@ -45,7 +45,7 @@ class BuildingTest {
       page.getByLabel(right, new Page.GetByLabelOptions().setExact(true)).check();
     }
     button(page, "Add the role to the draft");
-    assertThat(page.locator(".roles li").filter(new Locator.FilterOptions().setHasText("Preparer"))).containsText("new in your draft");
+    assertThat(page.locator(".roles [data-row]").filter(new Locator.FilterOptions().setHasText("Preparer"))).containsText("new in your draft");
   }
 
   private static void makePeopleAndGroups(Page page) {
@@ -72,12 +72,12 @@ class BuildingTest {
     button(page, "See whom it names");
     assertThat(page.getByRole(AriaRole.DIALOG)).containsText("2 people found, 1 line left out");
     button(page, "Add 2 to the draft");
-    assertThat(page.locator(".members li")).hasCount(2);
+    assertThat(page.locator(".members [data-row]")).hasCount(2);
     button(page, "Partners");
     button(page, "Add members");
     choose(page.getByRole(AriaRole.COMBOBOX, new Page.GetByRoleOptions().setName("A person or a group")), page, "Ada");
     button(page, "Add to the draft");
-    assertThat(page.locator(".members li")).hasCount(1);
+    assertThat(page.locator(".members [data-row]")).hasCount(1);
     tray(page, "changes nothing now");
   }
 
@@ -90,7 +90,7 @@ class BuildingTest {
     page.getByLabel("Field 1").fill("Amount");
     page.getByLabel("required").check();
     button(page, "Add the type to the draft");
-    assertThat(page.locator(".types li").filter(new Locator.FilterOptions().setHasText("Invoice"))).containsText("1 field");
+    assertThat(page.locator(".types [data-row]").filter(new Locator.FilterOptions().setHasText("Invoice"))).containsText("1 field");
   }
 
   private static void layOut(Page page) {

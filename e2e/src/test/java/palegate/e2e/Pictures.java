@@ -68,7 +68,7 @@ public final class Pictures {
 
   private void rooms(Page page) {
     desk.open(page, "/people/groups/g-surveyors");
-    shot(page, page.locator(".members li").first(), "people");
+    shot(page, page.locator(".members [data-row]").first(), "people");
     desk.open(page, "/people/sketch");
     shot(page, page.locator(".set").first(), "sketch");
     desk.open(page, "/roles/r-preparer");

@@ -7,6 +7,7 @@ import palegate.core.access.Entry;
 import palegate.core.access.Grant;
 import palegate.core.access.Oversight;
 import palegate.core.access.Withholding;
+import palegate.core.places.Conditions;
 import palegate.core.places.Place;
 import palegate.core.places.PlaceKind;
 import palegate.core.snapshot.Snapshot;
@@ -89,6 +90,8 @@ public final class Application {
       pending.put(place.labelled(set.labels()));
     } else if (change instanceof Change.Release release) {
       release(place, release);
+    } else if (change instanceof Change.PutUnder put) {
+      putUnder(place, put);
     } else if (change instanceof Change.AddOversight add) {
       appoint(add);
     } else if (change instanceof Change.RemoveOversight remove) {
@@ -209,6 +212,20 @@ public final class Application {
       refuse(release, "[" + place.name() + "] is not " + release.condition().words() + " (any more).", "Remove this change from the draft.");
     } else {
       pending.put(place.in(place.conditions().released(release.condition())));
+    }
+  }
+
+  private void putUnder(Place place, Change.PutUnder put) {
+    boolean checkOut = put.condition() == Conditions.Condition.CHECKED_OUT;
+    Checks checks = checks()
+        .refuseIf(!place.isDocument(), put, "[" + place.name() + "] is not a document.", "Choose a document.")
+        .refuseIf(place.conditions().has(put.condition()), put, "[" + place.name() + "] is " + put.condition().words() + " already.", "Remove this change from the draft.")
+        .refuseIf(put.condition() == Conditions.Condition.PRIVATE && place.owner() == null, put, "[" + place.name() + "] has no owner, and what is private has one.",
+            "Name an owner first.")
+        .refuseIf(checkOut && (put.by() == null || pending.person(put.by()) == null), put, "There is no person [" + put.by() + "] (any more) who could have it checked out.",
+            "Remove this change from the draft.");
+    if (checks.passed()) {
+      pending.put(place.in(place.conditions().with(put.condition(), new Conditions(true, true, put.by(), put.since()))));
     }
   }
 

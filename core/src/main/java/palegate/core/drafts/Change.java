@@ -1,5 +1,6 @@
 package palegate.core.drafts;
 
+import java.time.Instant;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
@@ -158,6 +159,19 @@ public sealed interface Change
     }
   }
 
+  /**
+   * Puts a document under a condition, as the reverse of a release.
+   *
+   * @param by who has it checked out; null for the other conditions
+   * @param since since when they have; null for the other conditions
+   */
+  record PutUnder(String place, Conditions.Condition condition, String by, Instant since) implements AtPlace {
+    public PutUnder {
+      Objects.requireNonNull(place);
+      Objects.requireNonNull(condition);
+    }
+  }
+
   /** Appoints an overseer. */
   record AddOversight(Oversight oversight) implements AtPlace {
     public AddOversight {
@@ -232,6 +246,14 @@ public sealed interface Change
   /** Excepts a subject from a wall. */
   record AddException(String wall, Wall.Exempt exempt) implements OfWall {
     public AddException {
+      Objects.requireNonNull(wall);
+      Objects.requireNonNull(exempt);
+    }
+  }
+
+  /** Takes an exception, exactly as it stands, out of a wall. */
+  record RemoveException(String wall, Wall.Exempt exempt) implements OfWall {
+    public RemoveException {
       Objects.requireNonNull(wall);
       Objects.requireNonNull(exempt);
     }

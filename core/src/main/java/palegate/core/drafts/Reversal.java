@@ -22,6 +22,7 @@ import palegate.core.structure.Parts;
 import palegate.core.structure.Structure;
 import palegate.core.types.Clearance;
 import palegate.core.types.DocumentType;
+import palegate.core.walls.Wall;
 
 /**
  * The reverse of a change put in force, as a draft on what holds today: whatever the change made goes, whatever it
@@ -128,8 +129,10 @@ public final class Reversal {
     if (place.guards().any()) {
       changes.add(new Change.SetGuards(place.id(), place.guards()));
     }
-    if (place.conditions().any()) {
-      left.add(new Left("place:" + place.id(), "Whoever works with the document puts it under conditions again, not the console."));
+    for (Conditions.Condition condition : Conditions.Condition.values()) {
+      if (place.conditions().has(condition)) {
+        changes.add(putUnder(place, condition));
+      }
     }
   }
 
@@ -146,10 +149,19 @@ public final class Reversal {
         if (made.conditions().has(condition) && !was.conditions().has(condition) && is.conditions().has(condition)) {
           changes.add(new Change.Release(id, condition));
         } else if (was.conditions().has(condition) && !made.conditions().has(condition)) {
-          left.add(new Left("place:" + id, "Whoever works with the document makes it " + condition.words() + " again, not the console."));
+          if (is.conditions().has(condition)) {
+            left.add(new Left("place:" + id, "It is " + condition.words() + " again since."));
+          } else {
+            changes.add(putUnder(was, condition));
+          }
         }
       }
     }
+  }
+
+  private static Change putUnder(Place was, Conditions.Condition condition) {
+    boolean checkOut = condition == Conditions.Condition.CHECKED_OUT;
+    return new Change.PutUnder(was.id(), condition, checkOut ? was.conditions().checkedOutBy() : null, checkOut ? was.conditions().checkedOutAt() : null);
   }
 
   private <T> void part(String place, T was, T made, T is, Change change, String what) {
@@ -265,12 +277,30 @@ public final class Reversal {
           .forEach(clearance -> changes.add(new Change.AddClearance(id, clearance)));
     }
     for (String id : altered(before.walls(), after.walls())) {
-      if (!Objects.equals(now.walls().get(id), after.walls().get(id))) {
+      Wall was = before.walls().get(id);
+      Wall made = after.walls().get(id);
+      Wall is = now.walls().get(id);
+      if (was != null && made != null && is != null && was.except(List.of()).equals(made.except(List.of()))) {
+        turnBackExceptions(was, made, is);
+      } else if (!Objects.equals(is, made)) {
         left.add(new Left("wall:" + id, "The wall was altered again since."));
       } else {
-        changes.add(before.walls().containsKey(id) ? new Change.SetWall(before.walls().get(id)) : new Change.RemoveWall(id));
+        changes.add(was != null ? new Change.SetWall(was) : new Change.RemoveWall(id));
       }
     }
+  }
+
+  /** Only the exceptions differ: whatever else has become of the wall since stays. */
+  private void turnBackExceptions(Wall was, Wall made, Wall is) {
+    made.exceptions().stream().filter(exempt -> !was.exceptions().contains(exempt)).forEach(exempt -> {
+      if (is.exceptions().contains(exempt)) {
+        changes.add(new Change.RemoveException(was.id(), exempt));
+      } else {
+        left.add(new Left("wall:" + was.id(), "The exception has been taken away since."));
+      }
+    });
+    was.exceptions().stream().filter(exempt -> !made.exceptions().contains(exempt) && !is.exceptions().contains(exempt))
+        .forEach(exempt -> changes.add(new Change.AddException(was.id(), exempt)));
   }
 
   /** What the change made goes last, the innermost first: by now nothing should name it. */

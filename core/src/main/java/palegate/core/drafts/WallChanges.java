@@ -22,6 +22,14 @@ final class WallChanges {
       refuser.refuse(change, "There is no wall [" + change.wall() + "] (any more).", "Remove this change from the draft.");
     } else if (change instanceof Change.RemoveWall) {
       pending.remove(wall);
+    } else if (change instanceof Change.RemoveException remove) {
+      if (wall.exceptions().contains(remove.exempt())) {
+        pending.put(wall.without(remove.exempt()));
+      } else {
+        refuser.refuse(change, "The wall has no such exception (any more).", "Remove this change from the draft.");
+      }
+    } else if (change instanceof Change.AddException add && wall.exceptions().contains(add.exempt())) {
+      refuser.refuse(change, "[" + wall.name() + "] excepts them already.", "Remove this change from the draft.");
     } else if (change instanceof Change.AddException add && new Checks(pending, refuser).subject(change, add.exempt().subject()).passed()) {
       pending.put(wall.except(add.exempt()));
     }

@@ -19,10 +19,15 @@ public record Conditions(boolean isPrivate, boolean frozen, String checkedOutBy,
 
   /** These conditions without one of them. */
   public Conditions released(Condition condition) {
+    return with(condition, NONE);
+  }
+
+  /** These conditions with one of them from {@code other}. */
+  public Conditions with(Condition condition, Conditions other) {
     return switch (condition) {
-      case PRIVATE -> new Conditions(false, frozen, checkedOutBy, checkedOutAt);
-      case FROZEN -> new Conditions(isPrivate, false, checkedOutBy, checkedOutAt);
-      case CHECKED_OUT -> new Conditions(isPrivate, frozen, null, null);
+      case PRIVATE -> new Conditions(other.isPrivate, frozen, checkedOutBy, checkedOutAt);
+      case FROZEN -> new Conditions(isPrivate, other.frozen, checkedOutBy, checkedOutAt);
+      case CHECKED_OUT -> new Conditions(isPrivate, frozen, other.checkedOutBy, other.checkedOutAt);
     };
   }
 

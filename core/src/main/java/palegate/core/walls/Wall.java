@@ -58,10 +58,22 @@ public record Wall(
     return new Wall(id, name, reason, changed, period, barrier, exceptions);
   }
 
+  /** This wall with exactly these exceptions. */
+  public Wall except(List<Exempt> exempt) {
+    return new Wall(id, name, reason, state, period, barrier, exempt);
+  }
+
+  /** This wall with one exception less. */
+  public Wall without(Exempt exempt) {
+    List<Exempt> fewer = new ArrayList<>(exceptions);
+    fewer.remove(exempt);
+    return except(fewer);
+  }
+
   /** This wall with one exception more. */
   public Wall except(Exempt exempt) {
     List<Exempt> more = new ArrayList<>(exceptions);
     more.add(exempt);
-    return new Wall(id, name, reason, state, period, barrier, more);
+    return except(more);
   }
 }

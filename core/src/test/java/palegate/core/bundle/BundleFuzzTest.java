@@ -17,7 +17,7 @@ import palegate.core.structure.Structure;
 
 /** Whatever comes in: a sound structure or faults, never another exception, and always an end. */
 class BundleFuzzTest {
-  private static final Duration LONG_ENOUGH = Duration.ofSeconds(30);
+  private static final Duration LONG_ENOUGH = Duration.ofSeconds(100);
   private static final List<String> PIECES = List.of("\"", "{", "}", "[", "]", ",", ":", "null", "true", "-1", "1e400", "\"root\"", "\"id\":\"p0\",",
       "\"parent\":\"d1\"", "\"members\":[{\"group\":\"g0\"}],", "\\u0000", "\\ud800", "\u00e5", "\"until\":\"9999-12-31T23:59:59Z\",", "\"from\":\"-99999\",");
 

@@ -9,12 +9,14 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import palegate.core.Harbour;
 import palegate.core.access.Grant;
 import palegate.core.people.Group;
 import palegate.core.people.Period;
 import palegate.core.people.Subject;
+import palegate.core.places.Conditions;
 import palegate.core.places.Guards;
 import palegate.core.random.RandomDrafts;
 import palegate.core.random.RandomLayouts;
@@ -22,6 +24,9 @@ import palegate.core.random.RandomStructures;
 import palegate.core.snapshot.Snapshot;
 import palegate.core.structure.Structure;
 import palegate.core.types.DocumentType;
+import palegate.core.walls.Barrier;
+import palegate.core.walls.Scope;
+import palegate.core.walls.Wall;
 
 class ReversalTest {
   @Test
@@ -33,7 +38,7 @@ class ReversalTest {
       Structure after = after(before, changes);
       Reversal reversal = Reversal.of(before, after, after);
       Application.Result back = Application.of(Snapshot.of(after), reversal.changes(), RandomStructures.NOW);
-      // What has an end that is over cannot be added again, and what was released is for the people who work with it.
+      // What has an end that is over cannot be added again.
       boolean whole = reversal.left().isEmpty() && back.refusals().isEmpty();
       if (whole) {
         assertThat(sorted(back.structure(), before)).as("seed %d: %s", seed, reversal.changes()).isEqualTo(sorted(before, before));
@@ -65,6 +70,34 @@ class ReversalTest {
     assertThat(reversal.left()).extracting(Reversal.Left::thing).containsExactlyInAnyOrder("place:c1", "place:cas");
   }
 
+  @Test
+  void a_release_is_turned_back_by_putting_the_document_under_the_condition_again() {
+    Conditions all = new Conditions(true, true, "ola", Harbour.NOW.minusSeconds(60));
+    Structure before = Harbour.structure();
+    before = before.withPlaces(Map.of("val1", before.places().get("val1").as(before.places().get("val1").type(), "ola").in(all)));
+    Structure after = after(before, Stream.of(Conditions.Condition.values()).<Change>map(condition -> new Change.Release("val1", condition)).toList());
+    Reversal reversal = Reversal.of(before, after, after);
+
+    assertThat(after.places().get("val1").conditions().any()).isFalse();
+    assertThat(reversal.left()).isEmpty();
+    assertThat(after(after, reversal.changes())).isEqualTo(before);
+  }
+
+  @Test
+  void an_exception_from_a_wall_is_turned_back_though_the_wall_has_been_altered_otherwise_since() {
+    Wall wall = new Wall("w", "Wall", "why", Wall.State.PLANNED, Period.ALWAYS, new Barrier.Screen(Scope.ofPlaces("c1"), List.of(new Subject.OfGroup("divers"))), List.of());
+    Structure before = Harbour.structure().withWalls(Map.of("w", wall));
+    Wall.Exempt mia = new Wall.Exempt(new Subject.OfPerson("mia"), null);
+    Structure after = after(before, List.of(new Change.AddException("w", mia)));
+    Structure now = after(after, List.of(new Change.SetWall(after.walls().get("w").in(Wall.State.STANDING))));
+
+    Reversal reversal = Reversal.of(before, after, now);
+    assertThat(reversal.changes()).containsExactly(new Change.RemoveException("w", mia));
+    assertThat(after(now, reversal.changes()).walls().get("w")).isEqualTo(wall.in(Wall.State.STANDING));
+    assertThat(Reversal.of(after, before, before).changes()).containsExactly(new Change.AddException("w", mia));
+    assertThat(Reversal.of(before, after, before).left()).extracting(Reversal.Left::thing).containsExactly("wall:w");
+  }
+
   private static Grant grant(String id, String place, String group) {
     return new Grant(id, place, new Subject.OfGroup(group), "reader", Set.of(), Period.ALWAYS, null);
   }
@@ -73,13 +106,15 @@ class ReversalTest {
     return Application.of(Snapshot.of(structure), changes, RandomStructures.NOW).structure();
   }
 
-  /** Without the people who came, and without what is not part of a structure: the order of members and of clearances. */
+  /** Without the people who came, and without what is not part of a structure: the order of members, of clearances and of exceptions. */
   private static Structure sorted(Structure structure, Structure known) {
     Map<String, Group> groups = structure.groups().values().stream().collect(Collectors.toMap(Group::id, group -> group.with(
         group.members().stream().sorted(Comparator.comparing(Object::toString)).toList())));
     Map<String, DocumentType> types = structure.types().values().stream().collect(Collectors.toMap(DocumentType::id, type -> type.cleared(
         type.clearances().stream().sorted(Comparator.comparing(Object::toString)).toList())));
-    Structure ordered = structure.withGroups(groups).withTypes(types);
+    Map<String, Wall> walls = structure.walls().values().stream().collect(Collectors.toMap(Wall::id, wall -> wall.except(
+        wall.exceptions().stream().sorted(Comparator.comparing(Object::toString)).toList())));
+    Structure ordered = structure.withGroups(groups).withTypes(types).withWalls(walls);
     for (String id : structure.people().keySet()) {
       if (!known.people().containsKey(id)) {
         ordered = ordered.withPeople(Collections.singletonMap(id, null));

@@ -42,7 +42,7 @@ public final class RandomDrafts {
   private Change change(int i) {
     String place = more.anyPlace();
     Grant grant = new Grant("n" + i, place, more.subject(), any(List.copyOf(structure.roles().keySet())), more.someTypes(), more.period(), null);
-    return switch (random.nextInt(16)) {
+    return switch (random.nextInt(18)) {
       case 0 -> new Change.AddWithholding(new Withholding("n" + i, place, more.subject(), Rights.ofMask(1 + random.nextInt(511)),
           more.someTypes(), more.period(), null));
       case 1 -> structure.grants().isEmpty() ? new Change.AddGrant(grant) : remove(any(List.copyOf(structure.grants().values())));
@@ -58,6 +58,10 @@ public final class RandomDrafts {
           : any(List.copyOf(structure.walls().keySet()))));
       case 11 -> structure.walls().isEmpty() ? new Change.AddGrant(grant)
           : new Change.AddException(any(List.copyOf(structure.walls().keySet())), new Wall.Exempt(more.subject(), null));
+      case 16 -> structure.walls().values().stream().flatMap(wall -> wall.exceptions().stream().map(exempt -> (Change) new Change.RemoveException(wall.id(), exempt)))
+          .findFirst().orElse(new Change.AddGrant(grant));
+      case 17 -> new Change.PutUnder(place, Conditions.Condition.values()[random.nextInt(3)],
+          structure.people().isEmpty() ? null : any(List.copyOf(structure.people().keySet())), null);
       case 12 -> member();
       case 13 -> clearance();
       default -> new Change.AddGrant(grant);

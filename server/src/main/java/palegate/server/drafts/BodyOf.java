@@ -21,7 +21,7 @@ import palegate.server.drafts.ChangeBody.SubjectRef;
 public final class BodyOf {
   private BodyOf() {}
 
-  /** Empty for walls, which have no shape in drafts yet. Entries keep their ids. */
+  /** Empty for walls as a whole, which have no shape in drafts yet; their exceptions have. Entries keep their ids. */
   public static Optional<ChangeBody> change(Change change) {
     if (change instanceof Change.AtPlace at) {
       return Optional.of(at(at));
@@ -34,6 +34,9 @@ public final class BodyOf {
     }
     if (change instanceof Change.AddException add) {
       return Optional.of(new GuardBody.AddException(add.wall(), SubjectRef.of(add.exempt().subject()), add.exempt().until()));
+    }
+    if (change instanceof Change.RemoveException remove) {
+      return Optional.of(new GuardBody.RemoveException(remove.wall(), SubjectRef.of(remove.exempt().subject()), remove.exempt().until()));
     }
     if (change instanceof PeopleChange of) {
       return Optional.of(of(of));
@@ -90,6 +93,9 @@ public final class BodyOf {
     }
     if (change instanceof Change.Release release) {
       return new GuardBody.Release(release.place(), release.condition());
+    }
+    if (change instanceof Change.PutUnder put) {
+      return new GuardBody.PutUnder(put.place(), put.condition(), put.by(), put.since());
     }
     if (change instanceof Change.AddOversight add) {
       Oversight oversight = add.oversight();

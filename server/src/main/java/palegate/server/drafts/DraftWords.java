@@ -78,6 +78,12 @@ final class DraftWords {
     if (body instanceof GuardBody.Release release) {
       return "Release from being " + release.condition().words();
     }
+    if (body instanceof GuardBody.PutUnder put) {
+      return "Make it " + put.condition().words() + " again" + (put.by() == null ? "" : " by " + name("person", put.by()));
+    }
+    if (body instanceof GuardBody.RemoveException remove) {
+      return "Take the exception of " + subject(remove.subject()) + " out of the wall " + name("wall", remove.wall());
+    }
     if (body instanceof GuardBody.AddOversight add) {
       return "Appoint " + subject(add.subject()) + " overseer" + period(add.from(), add.until());
     }

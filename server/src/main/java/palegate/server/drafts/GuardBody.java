@@ -36,6 +36,16 @@ public sealed interface GuardBody extends ChangeBody {
     }
   }
 
+  /** The reverse of a release; {@code by} and {@code since} are of a check-out. */
+  @Schema(name = "PutUnder")
+  record PutUnder(@NotBlank(message = "Name a document.") String place, @NotNull(message = "Name a condition.") Conditions.Condition condition,
+      @MayBeMissing String by, @MayBeMissing Instant since) implements GuardBody {
+    @Override
+    public Change toCore() {
+      return new Change.PutUnder(place, condition, by, since);
+    }
+  }
+
   @Schema(name = "AddOversight")
   record AddOversight(
       @MayBeMissing String entry, @NotBlank(message = "Name a place.") String place,
@@ -77,6 +87,21 @@ public sealed interface GuardBody extends ChangeBody {
     @Override
     public Change toCore() {
       return new Change.AddException(wall, new Wall.Exempt(subject.toCore(), until));
+    }
+
+    @Override
+    public Duty duty() {
+      return Duty.WALLS;
+    }
+  }
+
+  @Schema(name = "RemoveException")
+  record RemoveException(
+      @NotBlank(message = "Name a wall.") String wall, @NotNull(message = "Name a person, group or unit.") @Valid SubjectRef subject,
+      @MayBeMissing Instant until) implements GuardBody {
+    @Override
+    public Change toCore() {
+      return new Change.RemoveException(wall, new Wall.Exempt(subject.toCore(), until));
     }
 
     @Override

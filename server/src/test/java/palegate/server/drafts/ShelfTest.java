@@ -9,6 +9,10 @@ import java.util.UUID;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
+import palegate.core.places.Place;
+import palegate.core.structure.Structure;
+import palegate.core.walls.Wall;
+import palegate.server.store.Snapshots;
 import palegate.server.store.StructureStore;
 import palegate.server.testkit.Browser;
 import palegate.server.testkit.InDemo;
@@ -173,5 +177,28 @@ class ShelfTest {
     assertThat(putInForce(wenna, UUID.randomUUID().toString()).status()).isEqualTo(200);
     assertThat(wenna.get("/api/places/lib-hand/access").body().path("lines")).isEqualTo(before);
     assertThat(wenna.post("/api/journal/1/reversal", Map.of()).status()).isEqualTo(422);
+  }
+
+  @Test
+  void a_release_and_an_exception_are_turned_back_too(TestApplication app) {
+    Browser wenna = app.signedIn("wenna.carrow");
+    Structure structure = app.bean(Snapshots.class).current().snapshot().structure();
+    Place frozen = structure.places().values().stream().filter(place -> place.conditions().frozen()).findFirst().orElseThrow();
+    Wall wall = structure.walls().values().iterator().next();
+    wenna.post("/api/draft/changes", Map.of("kind", "release", "place", frozen.id(), "condition", "FROZEN"));
+    wenna.post("/api/draft/changes", Map.of("kind", "addException", "wall", wall.id(), "subject", Map.of("kind", "person", "id", "p-mia")));
+    long change = putInForce(wenna, UUID.randomUUID().toString()).body().path("change").asLong();
+    Structure released = app.bean(Snapshots.class).current().snapshot().structure();
+    assertThat(released.places().get(frozen.id()).conditions().frozen()).isFalse();
+    assertThat(released.walls().get(wall.id()).exceptions()).hasSize(wall.exceptions().size() + 1);
+
+    JsonNode reversed = wenna.post("/api/journal/" + change + "/reversal", Map.of()).body();
+    assertThat(reversed.path("left")).isEmpty();
+    assertThat(wenna.get("/api/draft").body().path("items").valueStream().map(item -> item.path("words").asString()))
+        .containsExactlyInAnyOrder("Make it frozen again", "Take the exception of Mia Torrance out of the wall " + wall.name());
+    assertThat(putInForce(wenna, UUID.randomUUID().toString()).status()).isEqualTo(200);
+    Structure back = app.bean(Snapshots.class).current().snapshot().structure();
+    assertThat(back.places().get(frozen.id())).isEqualTo(frozen);
+    assertThat(back.walls().get(wall.id())).isEqualTo(wall);
   }
 }

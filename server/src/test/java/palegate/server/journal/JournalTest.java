@@ -65,4 +65,18 @@ class JournalTest {
     assertThat(now.path("rights")).isNotEqualTo(then.path("rights"));
     assertThat(then.path("at").asString()).isEqualTo(earlier.toString());
   }
+
+  @Test
+  void a_statement_can_be_made_as_of_an_earlier_day_and_says_which_change_held_then(TestApplication app) {
+    Browser oriel = app.signedIn("oriel.fenn");
+    Instant earlier = TestApplication.TODAY.minus(Duration.ofDays(500));
+    JsonNode now = oriel.get("/api/statements?about=PLACE&id=lib-ten&documents=false").body();
+    JsonNode then = oriel.get("/api/statements?about=PLACE&id=lib-ten&documents=false&at=" + earlier).body();
+    assertThat(then.path("change").asInt()).isEqualTo(1);
+    assertThat(then.path("at").asString()).isEqualTo(earlier.toString());
+    assertThat(then.path("counts").path("people")).isNotEqualTo(now.path("counts").path("people"));
+    assertThat(oriel.get("/api/statements/file?about=PLACE&id=lib-ten&documents=false&format=CSV&at=" + earlier).header("content-disposition"))
+        .contains("-change-1.csv");
+    assertThat(oriel.get("/api/statements?about=PLACE&id=lib-ten&at=2001-01-01T00:00:00Z").problem()).isEqualTo("before-the-beginning");
+  }
 }

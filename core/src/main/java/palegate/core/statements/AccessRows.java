@@ -2,17 +2,24 @@ package palegate.core.statements;
 
 import java.io.IOException;
 import java.io.OutputStream;
+import java.io.UncheckedIOException;
+import java.lang.invoke.MethodHandles;
+import java.lang.invoke.VarHandle;
+import java.nio.ByteOrder;
 import java.nio.charset.StandardCharsets;
 import java.util.Arrays;
+import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.CompletionException;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import palegate.core.roles.Rights;
 import palegate.core.snapshot.Moment;
 import palegate.core.snapshot.Snapshot;
 
 /**
  * Everyone's rights everywhere: one row for each person and place with at least one right, by person id,
- * then place id, in byte order. Memory does not grow with the number of rows. Ids need no quoting in
+ * then place id, in byte order. Ids need no quoting in
  * either format: they are {@code A-Za-z0-9._:-} only.
  */
 public final class AccessRows {
@@ -48,86 +55,185 @@ public final class AccessRows {
     abstract String rights(Rights rights);
   }
 
-  private static final int BUFFER = 1 << 17;
   private static final int LONGEST_ROW = 512;
+  private static final VarHandle EIGHT_BYTES = MethodHandles.byteArrayViewVarHandle(long[].class, ByteOrder.nativeOrder());
 
   private final Moment moment;
   private final Snapshot snapshot;
+  private final Format format;
   private final boolean standing;
-  private final OutputStream out;
-  private final byte[] buffer = new byte[BUFFER];
-  private int used;
-  private final byte[][] rights = new byte[512][];
+  private final long[][] rights = new long[512][];
+  private final int[] rightsLengths = new int[512];
+  /** In byte order of their ids, and the class of each. */
   private final int[] places;
-  /** The text of each place's part of a row, one after the other, and where each begins. */
-  private final byte[] placeText;
+  private final int[] classes;
+  /** Positions in that order, class after class, and where those of each class begin. */
+  private final int[] inClassOrder;
+  private final int[] placesOfClass;
+  /** Each place's part of a row, where it begins and how long it is. */
+  private final long[] placeText;
   private final int[] placeStarts;
+  private final byte[] placeLengths;
 
-  private AccessRows(Moment moment, Format format, boolean standing, OutputStream out) {
+  private AccessRows(Moment moment, Format format, boolean standing) {
     this.moment = moment;
+    this.format = format;
     this.standing = standing;
-    this.out = out;
     snapshot = moment.snapshot();
     for (int mask = 0; mask < rights.length; mask++) {
-      rights[mask] = bytes(format.rights(Rights.ofMask(mask)) + format.end);
+      byte[] text = bytes(format.rights(Rights.ofMask(mask)) + format.end);
+      rights[mask] = eightByEight(text);
+      rightsLengths[mask] = text.length;
     }
     places = IntStream.range(0, snapshot.placeCount()).boxed()
         .sorted((a, b) -> snapshot.place(a).id().compareTo(snapshot.place(b).id())).mapToInt(Integer::intValue).toArray();
-    placeStarts = new int[places.length + 1];
-    byte[] text = new byte[1 << 16];
+    classes = IntStream.of(places).map(moment::classOf).toArray();
+    placesOfClass = new int[moment.classCount() + 1];
+    for (int number : classes) {
+      placesOfClass[number + 1]++;
+    }
+    Arrays.parallelPrefix(placesOfClass, Integer::sum);
+    inClassOrder = new int[places.length];
+    int[] next = placesOfClass.clone();
+    for (int i = 0; i < places.length; i++) {
+      inClassOrder[next[classes[i]]++] = i;
+    }
+    placeStarts = new int[places.length];
+    placeLengths = new byte[places.length];
+    long[] text = new long[1 << 13];
+    int used = 0;
     for (int i = 0; i < places.length; i++) {
       byte[] part = bytes(format.beforePlace + snapshot.place(places[i]).id() + format.beforeRights);
-      placeStarts[i + 1] = placeStarts[i] + part.length;
-      if (placeStarts[i + 1] > text.length) {
-        text = Arrays.copyOf(text, text.length * 2);
-      }
-      System.arraycopy(part, 0, text, placeStarts[i], part.length);
+      long[] eights = eightByEight(part);
+      text = used + eights.length <= text.length ? text : Arrays.copyOf(text, text.length * 2);
+      System.arraycopy(eights, 0, text, used, eights.length);
+      placeStarts[i] = used;
+      placeLengths[i] = (byte) part.length;
+      used += eights.length;
     }
     placeText = text;
   }
 
+  /** Texts this short are copied fastest in steps of eight bytes: what is copied too much is written over by what follows. */
+  private static long[] eightByEight(byte[] text) {
+    byte[] padded = Arrays.copyOf(text, (text.length + 7) / 8 * 8);
+    long[] eights = new long[padded.length / 8];
+    for (int i = 0; i < eights.length; i++) {
+      eights[i] = (long) EIGHT_BYTES.get(padded, i * 8);
+    }
+    return eights;
+  }
+
   /**
-   * Writes all rows; returns how many. The stream is flushed and left open.
+   * Writes all rows; returns how many. The stream is flushed and left open. Some people's rows are made side by side,
+   * while those of the ones before them are written: memory grows with what one person reaches, not with all rows.
    *
    * @param standing standing rights rather than rights now
    */
   public static long write(Moment moment, Format format, boolean standing, OutputStream out) throws IOException {
-    AccessRows rows = new AccessRows(moment, format, standing, out);
-    rows.put(bytes(format.head), 0, format.head.length());
+    AccessRows rows = new AccessRows(moment, format, standing);
+    out.write(bytes(format.head));
+    int people = rows.snapshot.personCount();
+    int together = Math.max(1, Math.min(people, Runtime.getRuntime().availableProcessors()));
+    RowsOfOne[] made = rows.empty(together);
+    RowsOfOne[] spare = rows.empty(together);
+    CompletableFuture<Void> written = CompletableFuture.completedFuture(null);
     long count = 0;
-    for (int person = 0; person < rows.snapshot.personCount(); person++) {
-      count += rows.writePerson(person, bytes(format.beforePerson + rows.snapshot.person(person).id()));
+    for (int first = 0; first < people; first += together) {
+      RowsOfOne[] filled = made;
+      int start = first;
+      IntStream.range(0, together).parallel().forEach(i -> filled[i].fill(start + i));
+      finish(written);
+      for (RowsOfOne one : filled) {
+        count += one.count;
+      }
+      written = CompletableFuture.runAsync(() -> writeAll(filled, out));
+      made = spare;
+      spare = filled;
     }
-    out.write(rows.buffer, 0, rows.used);
+    finish(written);
     out.flush();
     return count;
   }
 
-  private long writePerson(int person, byte[] start) throws IOException {
-    int[] byClass = moment.rightsInEveryClass(person);
-    long count = 0;
-    for (int i = 0; i < places.length; i++) {
-      int mask = byClass[moment.classOf(places[i])];
-      if (mask != 0 && !standing && moment.isConditioned(places[i])) {
-        mask = moment.rightsNow(person, places[i]).mask();
-      }
-      if (mask != 0) {
-        count++;
-        if (used > BUFFER - LONGEST_ROW) {
-          out.write(buffer, 0, used);
-          used = 0;
-        }
-        put(start, 0, start.length);
-        put(placeText, placeStarts[i], placeStarts[i + 1] - placeStarts[i]);
-        put(rights[mask], 0, rights[mask].length);
-      }
-    }
-    return count;
+  private RowsOfOne[] empty(int count) {
+    return Stream.generate(RowsOfOne::new).limit(count).toArray(RowsOfOne[]::new);
   }
 
-  private void put(byte[] text, int from, int length) {
-    System.arraycopy(text, from, buffer, used, length);
-    used += length;
+  private static void writeAll(RowsOfOne[] filled, OutputStream out) {
+    try {
+      for (RowsOfOne one : filled) {
+        out.write(one.text, 0, one.used);
+      }
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+  }
+
+  private static void finish(CompletableFuture<Void> written) throws IOException {
+    try {
+      written.join();
+    } catch (CompletionException e) {
+      if (e.getCause() instanceof UncheckedIOException failed) {
+        throw failed.getCause();
+      }
+      throw e;
+    }
+  }
+
+  /** One person's rows, made over and over in the same memory. */
+  private final class RowsOfOne {
+    private final long[] reached = new long[(places.length + 63) / 64];
+    private byte[] text = new byte[1 << 17];
+    private int used;
+    private long count;
+
+    /** Makes none for somebody who is not there: the last of the people may be too few. */
+    void fill(int person) {
+      used = 0;
+      count = 0;
+      if (person >= snapshot.personCount()) {
+        return;
+      }
+      byte[] begin = bytes(format.beforePerson + snapshot.person(person).id());
+      long[] start = eightByEight(begin);
+      int[] byClass = moment.rightsInEveryClass(person);
+      markReached(byClass);
+      for (int word = 0; word < reached.length; word++) {
+        for (long bits = reached[word]; bits != 0; bits &= bits - 1) {
+          int i = (word << 6) + Long.numberOfTrailingZeros(bits);
+          int mask = standing || !moment.isConditioned(places[i]) ? byClass[classes[i]] : moment.rightsNow(person, places[i]).mask();
+          if (mask != 0) {
+            count++;
+            if (used > text.length - LONGEST_ROW) {
+              text = Arrays.copyOf(text, text.length * 2);
+            }
+            put(start, 0, begin.length);
+            put(placeText, placeStarts[i], placeLengths[i]);
+            put(rights[mask], 0, rightsLengths[mask]);
+          }
+        }
+      }
+    }
+
+    /** Most people reach little: going from the classes they have rights in to the places is less than going through all places. */
+    private void markReached(int[] byClass) {
+      Arrays.fill(reached, 0);
+      for (int number = 0; number < byClass.length; number++) {
+        if (byClass[number] != 0) {
+          for (int i = placesOfClass[number]; i < placesOfClass[number + 1]; i++) {
+            reached[inClassOrder[i] >> 6] |= 1L << inClassOrder[i];
+          }
+        }
+      }
+    }
+
+    private void put(long[] part, int from, int length) {
+      for (int at = 0; at < length; at += 8) {
+        EIGHT_BYTES.set(text, used + at, part[from + (at >> 3)]);
+      }
+      used += length;
+    }
   }
 
   private static byte[] bytes(String text) {

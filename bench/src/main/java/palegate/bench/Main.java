@@ -9,7 +9,7 @@ import palegate.demo.Structures;
 
 /**
  * Measures. {@code engine [NAME] [SIZE]} runs the JMH benchmarks, {@code memory [SIZE]} what a snapshot takes,
- * {@code list [SIZE]} how fast everyone's rights everywhere are written, {@code beside [SIZE]} compares with the alternatives, {@code server [SIZE]} loads from the database and asks
+ * {@code beside [SIZE]} compares with the alternatives, {@code server [SIZE]} loads from the database and asks
  * over HTTP. Without arguments: all of it.
  */
 public final class Main {
@@ -21,18 +21,16 @@ public final class Main {
     switch (what) {
       case "engine" -> engine(given.size() > 1 ? given.get(1) : ".*", given.size() > 2 ? given.get(2) : null);
       case "memory" -> Memory.run(size(given, Structures.Size.L));
-      case "list" -> FullList.run(size(given, Structures.Size.M));
       case "beside" -> Comparison.run(size(given, Structures.Size.M));
       case "server" -> ServerFigures.run(size(given, Structures.Size.L));
       case "all" -> {
         Memory.run(Structures.Size.L);
         engine(".*", null);
-        FullList.run(Structures.Size.M);
         Comparison.run(Structures.Size.M);
         ServerFigures.run(Structures.Size.L);
       }
       default -> {
-        System.err.println("There is no figure [" + what + "]; there are engine, memory, list, beside and server.");
+        System.err.println("There is no figure [" + what + "]; there are engine, memory, beside and server.");
         System.exit(2);
       }
     }

@@ -192,7 +192,7 @@ public final class Application {
       return List.of(top);
     }
     List<Place> broken = new ArrayList<>();
-    for (int at = number; at < base.endOf(number); at++) {
+    for (int at : base.below(number).toArray()) {
       Place place = pending.place(base.place(at).id());
       if (place != null && place.standsAlone()) {
         broken.add(place);

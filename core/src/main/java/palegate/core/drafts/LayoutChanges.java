@@ -139,9 +139,9 @@ final class LayoutChanges {
     int number = pending.base.placeNumber(place.id());
     if (narrowed && number >= 0) {
       Place library = libraryOf(move.parent());
-      for (int at = number; at < pending.base.endOf(number) && checks.passed(); at++) {
+      for (int at : pending.base.below(number).toArray()) {
         Place below = pending.place(pending.base.place(at).id());
-        if (below != null && below.type() != null && pending.type(below.type()) != null) {
+        if (checks.passed() && below != null && below.type() != null && pending.type(below.type()) != null) {
           checkLibrary(checks, move, pending.type(below.type()), library);
         }
       }

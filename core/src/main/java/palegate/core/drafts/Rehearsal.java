@@ -175,12 +175,11 @@ public final class Rehearsal {
       if (isGuarded(before, had) != isGuarded(after, has)) {
         altered.putIfAbsent(Guarding.TYPES, has);
       }
-      int top = after.placeNumber(id);
-      for (int place = top; place < after.endOf(top) && !altered.containsKey(Guarding.WALLS); place++) {
-        int earlier = before.placeNumber(after.place(place).id());
-        if (earlier >= 0 && !wallsAround(was, earlier).equals(wallsAround(is, place))) {
-          altered.put(Guarding.WALLS, after.place(place));
-        }
+      if (!altered.containsKey(Guarding.WALLS)) {
+        after.below(after.placeNumber(id)).filter(place -> {
+          int earlier = before.placeNumber(after.place(place).id());
+          return earlier >= 0 && !wallsAround(was, earlier).equals(wallsAround(is, place));
+        }).findFirst().ifPresent(place -> altered.put(Guarding.WALLS, after.place(place)));
       }
     });
     return altered;
@@ -298,7 +297,7 @@ public final class Rehearsal {
       LockOuts was = LockOuts.in(before.at(difference.instant()));
       LockOuts is = LockOuts.in(after.at(difference.instant()));
       // The broken place itself must have a keeper; below it, whoever had one must keep one.
-      return IntStream.range(number, after.endOf(number))
+      return after.below(number)
           .anyMatch(at -> is.at(at) && (at == number || !was.at(before.placeNumber(after.place(at).id()))));
     });
     return locked

@@ -60,27 +60,44 @@ abstract class Spots {
     }
   }
 
-  /** Two states of which one was made from the other: places have the same numbers, classes the same meaning. */
+  /**
+   * Two states of which one was made from the other: places have the same numbers, classes the same meaning. One of them
+   * may have places more, with higher numbers.
+   */
   private static final class OfRelatives extends Spots {
+    private final int countBefore;
+    private final int countAfter;
+    private final Snapshot larger;
+
     OfRelatives(Moment before, Moment after) {
       super(before, after);
+      countBefore = before.snapshot().placeCount();
+      countAfter = after.snapshot().placeCount();
+      larger = countBefore > countAfter ? before.snapshot() : after.snapshot();
+    }
+
+    private int classBefore(int place) {
+      return place < countBefore ? before.classOf(place) : -1;
+    }
+
+    private int classAfter(int place) {
+      return place < countAfter ? after.classOf(place) : -1;
     }
 
     @Override
     PairTable count() {
       PairTable pairs = new PairTable();
-      Snapshot snapshot = after.snapshot();
       boolean peopleDiffer = !after.alteredPeople(before).isEmpty();
       int[] moved = new int[peopleDiffer ? before.classCount() : 0];
       int[] papersMoved = new int[moved.length];
       for (Moment.Range range : ranges()) {
         for (int place = range.from(); place < range.until(); place++) {
-          int was = before.classOf(place);
-          int is = after.classOf(place);
+          int was = classBefore(place);
+          int is = classAfter(place);
           if (was != is) {
-            int papers = snapshot.isDocument(place) ? 1 : 0;
+            int papers = larger.isDocument(place) ? 1 : 0;
             pairs.add(was, is, 1, papers);
-            if (was < moved.length) {
+            if (was >= 0 && was < moved.length) {
               moved[was]++;
               papersMoved[was] += papers;
             }
@@ -94,9 +111,11 @@ abstract class Spots {
     }
 
     private List<Moment.Range> ranges() {
-      return after.madeFrom(before) ? after.changedRanges()
-          : before.madeFrom(after) ? before.changedRanges()
-          : List.of(new Moment.Range(0, after.snapshot().placeCount()));
+      return after.madeFrom(before) ? after.changedRanges() : before.madeFrom(after) ? before.changedRanges() : everywhere();
+    }
+
+    private List<Moment.Range> everywhere() {
+      return List.of(new Moment.Range(0, larger.placeCount()));
     }
 
     /** A place that stays in its class changes too if the class names people who have come or gone. */
@@ -112,17 +131,20 @@ abstract class Spots {
 
     @Override
     Stream<Spot> inOrder() {
-      return after.snapshot().placeCount() == 0 ? Stream.empty()
-          : after.snapshot().inDisplayOrder(0).mapToObj(place -> new Spot(place, place));
+      return larger.placeCount() == 0 ? Stream.empty() : larger.inDisplayOrder(0).mapToObj(this::spot);
+    }
+
+    private Spot spot(int place) {
+      return new Spot(place < countBefore ? place : -1, place < countAfter ? place : -1);
     }
 
     @Override
     void placesAfter(PairTable pairs, BitSet wanted, BitSet found) {
       if (!wanted.isEmpty()) {
         boolean anywhere = !after.alteredPeople(before).isEmpty();
-        for (Moment.Range range : anywhere ? List.of(new Moment.Range(0, after.snapshot().placeCount())) : ranges()) {
-          for (int place = range.from(); place < range.until(); place++) {
-            int pair = pairs.find(before.classOf(place), after.classOf(place));
+        for (Moment.Range range : anywhere ? everywhere() : ranges()) {
+          for (int place = range.from(); place < Math.min(range.until(), countAfter); place++) {
+            int pair = pairs.find(classBefore(place), classAfter(place));
             found.set(place, pair >= 0 && wanted.get(pair) || found.get(place));
           }
         }
@@ -131,8 +153,8 @@ abstract class Spots {
 
     @Override
     Optional<Spot> find(String place) {
-      int number = after.snapshot().placeNumber(place);
-      return number < 0 ? Optional.empty() : Optional.of(new Spot(number, number));
+      int number = larger.placeNumber(place);
+      return number < 0 ? Optional.empty() : Optional.of(spot(number));
     }
   }
 

@@ -35,7 +35,7 @@ public final class BreakRegister {
 
   /** The places that stand alone at or below one, the repository left out; in tree order. O(places below). */
   public static int[] places(Snapshot snapshot, int top) {
-    return IntStream.range(top, snapshot.endOf(top)).filter(place -> snapshot.parent(place) >= 0 && snapshot.standsAlone(place)).toArray();
+    return snapshot.below(top).filter(place -> snapshot.parent(place) >= 0 && snapshot.standsAlone(place)).toArray();
   }
 
   /** All of them with what they do. O(places below + breaks × people / 64). */

@@ -8,6 +8,7 @@ import java.util.Collection;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.IntStream;
 import palegate.core.access.Entry;
 import palegate.core.access.Grant;
 import palegate.core.access.Oversight;
@@ -38,6 +39,8 @@ final class Classes {
   private record Origin(int environment, int[] narrowed) {}
 
   private static final int[] NO_NUMBERS = {};
+  /** Of a place that has not been sorted yet. */
+  private static final int NONE = -1;
 
   private final Snapshot snapshot;
   private final Instant instant;
@@ -128,6 +131,12 @@ final class Classes {
     }
     ofPlace = basis.ofPlace.copy();
     environmentOfPlace = basis.environmentOfPlace.copy();
+    for (int place = basis.snapshot.placeCount(); place < snapshot.placeCount(); place++) {
+      ofPlace.set(place, NONE);
+      environmentOfPlace.set(place, NONE);
+    }
+    // Whatever has come stands after what is above it, so that it is sorted after that.
+    IntStream.of(snapshot.tree().comeSince()).forEach(touched::set);
     sortBelow(touched);
     sortStale();
   }
@@ -273,7 +282,7 @@ final class Classes {
     int place = touched.nextSetBit(0);
     while (place >= 0) {
       int from = place;
-      int until = snapshot.endOf(place);
+      int until = snapshot.tree().ends[place];
       while (place < until) {
         int environment = environmentAt(place);
         boolean same = environment == environmentOfPlace.get(place);
@@ -283,7 +292,7 @@ final class Classes {
         move(place, classNumber(environment, snapshot.typeAt(place)));
         int next = touched.nextSetBit(place + 1);
         // What is below an unchanged environment is unchanged, up to the next place that was touched itself.
-        int end = snapshot.endOf(place);
+        int end = snapshot.tree().ends[place];
         place = !same || end == place + 1 ? place + 1 : next < 0 || next >= end ? end : next;
       }
       sorted.add(new Range(from, until));
@@ -315,7 +324,9 @@ final class Classes {
   private void move(int place, int number) {
     int before = ofPlace.get(place);
     if (before != number) {
-      tally(place, before, -1);
+      if (before != NONE) {
+        tally(place, before, -1);
+      }
       tally(place, number, 1);
       ofPlace.set(place, number);
     }

@@ -3,6 +3,7 @@ package palegate.core.snapshot;
 import java.time.Instant;
 import java.util.BitSet;
 import java.util.HashSet;
+import java.util.Map;
 import java.util.Objects;
 import java.util.Set;
 import java.util.function.Function;
@@ -25,6 +26,8 @@ final class Delta {
   final Set<String> groups;
   final Set<String> types;
   final Set<String> places;
+  /** Those of the places that the structure before does not have. */
+  final Set<String> placesCome;
   final Set<String> walls;
   final boolean peopleAltered;
   /** Whether the labels of any place differ. */
@@ -40,6 +43,7 @@ final class Delta {
     types = ids(structure.types().values().stream().filter(type -> type.clearances().stream()
         .anyMatch(clearance -> turns(clearance.period(), from, to))), DocumentType::id);
     places = Set.of();
+    placesCome = Set.of();
     walls = ids(structure.walls().values().stream().filter(wall -> wall.barsAt(from) != wall.barsAt(to)
         || wall.exceptions().stream().anyMatch(exempt -> exempt.currentAt(from) != exempt.currentAt(to))), Wall::id);
     peopleAltered = false;
@@ -54,17 +58,17 @@ final class Delta {
     groups = before.groups().differing(after.groups());
     types = before.types().differing(after.types());
     places = before.places().differing(after.places());
+    placesCome = places.stream().filter(id -> !before.places().containsKey(id)).collect(Collectors.toSet());
     walls = before.walls().differing(after.walls());
     Set<String> people = before.people().differing(after.people());
     Set<String> units = before.units().differing(after.units());
     peopleAltered = people.stream().anyMatch(id -> counts(before.people().get(id), after.people().get(id)));
-    numbersChange = comeOrGo(groups, before.groups().keySet(), after.groups().keySet())
-        || comeOrGo(types, before.types().keySet(), after.types().keySet())
+    numbersChange = comeOrGo(types, before.types().keySet(), after.types().keySet())
         || comeOrGo(people, before.people().keySet(), after.people().keySet())
         || !units.isEmpty()
         || places.stream().anyMatch(id -> moves(before.places().get(id), after.places().get(id)));
     labelsAltered = !numbersChange && places.stream()
-        .anyMatch(id -> !before.places().get(id).labels().equals(after.places().get(id).labels()));
+        .anyMatch(id -> !labels(before.places().get(id)).equals(after.places().get(id).labels()));
     Set<String> roles = before.roles().differing(after.roles());
     if (!numbersChange) {
       for (String id : before.grants().differing(after.grants())) {
@@ -104,7 +108,7 @@ final class Delta {
     return parts.map(id).collect(Collectors.toSet());
   }
 
-  /** Whether people, groups, units, types and places keep their numbers: only then can a snapshot be made from another. */
+  /** Whether people, units, types and the places that were there keep their numbers: only then can a snapshot be made from another. */
   boolean keepsNumbers() {
     return !numbersChange;
   }
@@ -135,8 +139,13 @@ final class Delta {
     return differing.stream().anyMatch(id -> before.contains(id) != after.contains(id));
   }
 
+  private static Map<String, String> labels(Place place) {
+    return place == null ? Map.of() : place.labels();
+  }
+
+  /** Whether a place has gone or stands elsewhere: those that come get numbers of their own. */
   private static boolean moves(Place before, Place after) {
-    return before == null || after == null || before.kind() != after.kind() || !Objects.equals(before.parent(), after.parent());
+    return after == null || before != null && (before.kind() != after.kind() || !Objects.equals(before.parent(), after.parent()));
   }
 
   /** Whether anybody's match or rights can hang on what differs in a person. */

@@ -43,6 +43,7 @@ final class Matching {
     long[] active = new long[words(people)];
     long[] external = new long[words(people)];
     PersonSet[] bySubject = new PersonSet[subjects.firstPerson];
+    Arrays.fill(bySubject, PersonSet.NOBODY);
     long[][] units = new long[snapshot.structure().units().size()][];
     int firstUnit = subjects.firstUnit();
     for (int number = 0; number < people; number++) {
@@ -81,19 +82,27 @@ final class Matching {
     return matching;
   }
 
-  /** The same people after the memberships of some groups have changed; looks only at those groups and at what holds them. */
+  /** The same people after some groups have come or gone or their memberships have changed; looks only at those groups and at what holds them. */
   Matching with(Snapshot changed, Instant instant, Set<String> groups) {
     if (groups.isEmpty()) {
       return this;
     }
     PersonSet[] now = bySubject.clone();
-    Matching made = new Matching(subjects, personCount, active, external, now, rows.clone(), stride);
+    Subjects numbers = changed.subjects();
+    Matching made = new Matching(numbers, personCount, active, external, now, rows.clone(), stride);
     boolean[] altered = new boolean[now.length];
     long[] scratch = new long[words(personCount)];
+    for (String id : groups) {
+      if (!changed.structure().groups().containsKey(id)) {
+        int number = subjects.group(id);
+        made.setColumn(number, now[number], PersonSet.NOBODY);
+        now[number] = PersonSet.NOBODY;
+      }
+    }
     for (Group group : changed.groupsInnerFirst()) {
-      int number = subjects.group(group.id());
-      if (groups.contains(group.id()) || holdsAltered(group, instant, altered)) {
-        PersonSet members = members(group, instant, changed, subjects, now, scratch);
+      int number = numbers.group(group.id());
+      if (groups.contains(group.id()) || holdsAltered(group, instant, altered, numbers)) {
+        PersonSet members = members(group, instant, changed, numbers, now, scratch);
         if (!members.equals(now[number])) {
           made.setColumn(number, now[number], members);
           now[number] = members;
@@ -104,7 +113,7 @@ final class Matching {
     return made;
   }
 
-  private boolean holdsAltered(Group group, Instant instant, boolean[] altered) {
+  private static boolean holdsAltered(Group group, Instant instant, boolean[] altered, Subjects subjects) {
     for (Membership membership : group.members()) {
       if (membership.member() instanceof Membership.GroupMember inner && altered[subjects.group(inner.id())]
           && membership.period().holdsAt(instant)) {

@@ -37,11 +37,11 @@ final class Meanings {
 
   /** A layer that knows all of these under the same numbers. */
   Meanings layer(Snapshot next) {
-    return new Meanings(next, subjects, typeSets.layer(), rows.layer());
+    return new Meanings(next, next.subjects(), typeSets.layer(), rows.layer());
   }
 
   Meanings flattened(Snapshot kept) {
-    return new Meanings(kept, subjects, typeSets.flattened(), rows.flattened());
+    return new Meanings(kept, kept.subjects(), typeSets.flattened(), rows.flattened());
   }
 
   int numberOf(Entry entry) {

@@ -1,14 +1,18 @@
 package palegate.core.snapshot;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Collection;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.concurrent.CompletableFuture;
+import java.util.stream.Collectors;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import palegate.core.places.Conditions;
 import palegate.core.places.Guards;
 import palegate.core.places.Place;
@@ -30,8 +34,9 @@ final class PlaceTree {
   static final int CONDITIONS = 16;
 
   private final Place[] places;
-  /** Places that are not any more what they were when they were numbered. */
+  /** Places that are not any more what they were when they were numbered, and those that have come since. */
   private final Map<Integer, Place> replaced;
+  private final Added added;
   final int[] parents;
   final int[] ends;
   /** One more than the type's number, 0 for places without a type. */
@@ -43,10 +48,11 @@ final class PlaceTree {
   /** The index of all places. Nothing but questions needs it, so it is made after everything else, aside. */
   private final AllPlaces all;
 
-  private PlaceTree(Place[] places, Map<Integer, Place> replaced, int[] parents, int[] ends, short[] types, byte[] flags, IdIndex containers,
+  private PlaceTree(Place[] places, Map<Integer, Place> replaced, Added added, int[] parents, int[] ends, short[] types, byte[] flags, IdIndex containers,
       int[] containerNumbers, AllPlaces all) {
     this.places = places;
     this.replaced = replaced;
+    this.added = added;
     this.parents = parents;
     this.ends = ends;
     this.types = types;
@@ -104,25 +110,68 @@ final class PlaceTree {
     for (int i = 0; i < containers; i++) {
       containerNumbers[i] = numberOfRow[containerRows[i]];
     }
-    return new PlaceTree(places, Map.of(), parents, ends, types, flags, index, containerNumbers, new AllPlaces(places));
+    return new PlaceTree(places, Map.of(), Added.NOTHING, parents, ends, types, flags, index, containerNumbers, new AllPlaces(places));
   }
 
-  /** The same tree in which some places have changed in what they carry, but stand where they stood. */
-  PlaceTree with(Set<String> changed, Parts<Place> now, Map<String, Integer> typeNumbers) {
+  /**
+   * The same tree in which some places have changed in what they carry but stand where they stood, and some have come.
+   * The ones that have come are numbered after all others, so that those keep their numbers.
+   */
+  PlaceTree with(Set<String> changed, Set<String> come, Parts<Place> now, Map<String, Integer> typeNumbers) {
     if (changed.isEmpty()) {
       return this;
     }
+    Added more = come.isEmpty() ? added : added.with(come.stream().map(now::get).toList(), this);
+    int count = count() + come.size();
+    int[] newParents = come.isEmpty() ? parents : Arrays.copyOf(parents, count);
+    int[] newEnds = come.isEmpty() ? ends : Arrays.copyOf(ends, count);
+    come.forEach(id -> {
+      int number = more.numbers().get(id);
+      newParents[number] = more.numberOf(now.get(id).parent(), this);
+      newEnds[number] = more.ends().get(number);
+    });
     Map<Integer, Place> changes = new HashMap<>(replaced);
-    short[] newTypes = types.clone();
-    byte[] newFlags = flags.clone();
+    short[] newTypes = Arrays.copyOf(types, count);
+    byte[] newFlags = Arrays.copyOf(flags, count);
     for (String id : changed) {
-      int number = numberOf(id);
+      int number = more.numberOf(id, this);
       Place place = now.get(id);
       changes.put(number, place);
       newTypes[number] = typeOf(place, typeNumbers);
       newFlags[number] = flagsOf(place);
     }
-    return new PlaceTree(places, changes, parents, ends, newTypes, newFlags, containers, containerNumbers, all);
+    return new PlaceTree(places, changes, more, newParents, newEnds, newTypes, newFlags, containers, containerNumbers, all);
+  }
+
+  /** Whether every place stands where its number says: nothing has come since the places were numbered. */
+  boolean isInOrder() {
+    return added.numbers().isEmpty();
+  }
+
+  /** The tops of what has come since the places were numbered, ascending. */
+  int[] comeSince() {
+    return added.tops();
+  }
+
+  /** A place and everything below it. O(what is there + what has come since the places were numbered). */
+  IntStream below(int place) {
+    IntStream here = IntStream.range(place, ends[place]);
+    for (int top : added.tops()) {
+      if (isBelow(top, place)) {
+        here = IntStream.concat(here, IntStream.range(top, ends[top]));
+      }
+    }
+    return here;
+  }
+
+  /** Whether a place stands somewhere below another. O(depth). */
+  boolean isBelow(int top, int place) {
+    for (int at = parents[top]; at >= place; at = parents[at]) {
+      if (at == place) {
+        return true;
+      }
+    }
+    return false;
   }
 
   Place place(int number) {
@@ -136,11 +185,15 @@ final class PlaceTree {
   }
 
   int count() {
-    return places.length;
+    return parents.length;
   }
 
   /** The number of the place with this id, or -1. */
   int numberOf(String id) {
+    Integer come = added.numbers().get(id);
+    if (come != null) {
+      return come;
+    }
     int container = containers.numberOf(id);
     return container >= 0 ? containerNumbers[container] : all.index().numberOf(id);
   }
@@ -155,6 +208,7 @@ final class PlaceTree {
     for (int child = place + 1; child < ends[place]; child = ends[child]) {
       children.add(child);
     }
+    children.addAll(added.topsBelow().getOrDefault(place, List.of()));
     return children;
   }
 
@@ -173,6 +227,48 @@ final class PlaceTree {
       }
     });
     return found.build().sorted().toArray();
+  }
+
+  /**
+   * Places that have come since the others were numbered: forests below places that were there, or that came earlier.
+   *
+   * @param ends one past the last number below each of them
+   * @param tops the places on top of each forest, and the same by the place above
+   */
+  private record Added(Map<String, Integer> numbers, Map<Integer, Integer> ends, int[] tops, Map<Integer, List<Integer>> topsBelow) {
+    static final Added NOTHING = new Added(Map.of(), Map.of(), new int[0], Map.of());
+
+    Added with(List<Place> come, PlaceTree tree) {
+      Map<String, List<Place>> children = come.stream().sorted(Comparator.comparing(Place::id)).collect(Collectors.groupingBy(Place::parent));
+      Set<String> ids = come.stream().map(Place::id).collect(Collectors.toSet());
+      Added all = new Added(new HashMap<>(numbers), new HashMap<>(ends), tops, new HashMap<>(topsBelow));
+      IntStream.Builder more = IntStream.builder();
+      IntStream.of(tops).forEach(more::add);
+      int next = tree.count();
+      for (Place top : come.stream().filter(place -> !ids.contains(place.parent())).sorted(Comparator.comparing(Place::id)).toList()) {
+        int number = next;
+        next = all.number(top, next, children);
+        more.add(number);
+        all.topsBelow.merge(all.numberOf(top.parent(), tree), List.of(number), (a, b) -> Stream.concat(a.stream(), b.stream()).toList());
+      }
+      return new Added(all.numbers, all.ends, more.build().toArray(), all.topsBelow);
+    }
+
+    /** Numbers a place and what has come below it, one after the other; returns the next number. */
+    private int number(Place place, int number, Map<String, List<Place>> children) {
+      numbers.put(place.id(), number);
+      int next = number + 1;
+      for (Place child : children.getOrDefault(place.id(), List.of())) {
+        next = number(child, next, children);
+      }
+      ends.put(number, next);
+      return next;
+    }
+
+    int numberOf(String id, PlaceTree tree) {
+      Integer come = numbers.get(id);
+      return come != null ? come : tree.numberOf(id);
+    }
   }
 
   private static final class AllPlaces {

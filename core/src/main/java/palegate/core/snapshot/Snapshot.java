@@ -91,9 +91,9 @@ public final class Snapshot {
     personNumbers = basis.personNumbers;
     typeNumbers = basis.typeNumbers;
     typesInOrder = delta.types.isEmpty() ? basis.typesInOrder : typesById(changed);
-    tree = basis.tree.with(delta.places, changed.places(), typeNumbers);
-    ownEntries = withOwnEntries(basis, changed, delta);
-    subjects = basis.subjects;
+    tree = basis.tree.with(delta.places, delta.placesCome, changed.places(), typeNumbers);
+    ownEntries = withOwnEntries(basis, changed, delta, tree);
+    subjects = basis.subjects.with(delta.groups, changed.groups());
     groupsInnerFirst = delta.groups.isEmpty() ? basis.groupsInnerFirst : reordered(basis, changed, delta);
     unitsLowerFirst = basis.unitsLowerFirst;
     boundaries = basis.boundaries.with(basis.structure, changed);
@@ -127,20 +127,23 @@ public final class Snapshot {
   /**
    * The snapshot of a structure that was made from this one's. It shares whatever is the same, so its
    * cost grows with what the change touches; it refers back to this snapshot until it is
-   * {@link #detached}. Where people, groups, units, types or places come, go or move it is compiled afresh.
+   * {@link #detached}. Where people, units or types come or go, or places go or move, it is compiled afresh.
    */
   public Snapshot next(Structure changed) {
     if (changed == structure) {
       return this;
     }
     Delta found = Delta.between(structure, changed);
-    return found.keepsNumbers() ? new Snapshot(this, changed, found) : new Snapshot(changed);
+    return found.keepsNumbers() && found.groups.size() <= subjects.spare() ? new Snapshot(this, changed, found) : new Snapshot(changed);
   }
 
-  /** The same snapshot, without what it was made from: for keeping. */
+  /** The same snapshot, without what it was made from: for keeping. Compiled afresh if places have come. */
   public Snapshot detached() {
     if (basis == null) {
       return this;
+    }
+    if (!tree.isInOrder()) {
+      return new Snapshot(structure);
     }
     Snapshot kept = new Snapshot(this);
     synchronized (moments) {
@@ -225,9 +228,9 @@ public final class Snapshot {
     return tree.parents[place];
   }
 
-  /** One past the number of the last place below this one. */
-  public int endOf(int place) {
-    return tree.ends[place];
+  /** The numbers of a place and of everything below it, each place after the one above it. O(what is there). */
+  public IntStream below(int place) {
+    return tree.below(place);
   }
 
   /** How many places stand above this one. O(depth). */
@@ -257,7 +260,9 @@ public final class Snapshot {
       }
       breaksBefore = before;
     }
-    return before[tree.ends[place]] - before[place + 1];
+    int[] known = before;
+    return IntStream.of(tree.comeSince()).filter(top -> tree.isBelow(top, place)).map(top -> known[tree.ends[top]] - known[top]).sum()
+        + known[tree.ends[place]] - known[place + 1];
   }
 
   /** The numbers of the places directly below: containers first, each kind by name. O(children log children). */
@@ -281,7 +286,7 @@ public final class Snapshot {
     DisplayOrder order = displayOrder();
     // Everything below a place stands together in this order too.
     int first = order.ranks[top];
-    return Arrays.stream(order.places, first, first + tree.ends[top] - top);
+    return Arrays.stream(order.places, first, first + (int) tree.below(top).count());
   }
 
   /** Where a place stands when the whole tree is read from top to bottom. */
@@ -402,8 +407,11 @@ public final class Snapshot {
 
   /** The order of nesting is worked out anew only if some group now holds other groups. */
   private static List<Group> reordered(Snapshot basis, Structure changed, Delta delta) {
-    boolean same = delta.groups.stream().allMatch(id ->
-        Set.copyOf(subgroups(basis.structure.groups().get(id))).equals(Set.copyOf(subgroups(changed.groups().get(id)))));
+    boolean same = delta.groups.stream().allMatch(id -> {
+      Group was = basis.structure.groups().get(id);
+      Group is = changed.groups().get(id);
+      return was != null && is != null && Set.copyOf(subgroups(was)).equals(Set.copyOf(subgroups(is)));
+    });
     return same ? basis.groupsInnerFirst.stream().map(group -> changed.groups().get(group.id())).toList()
         : Nesting.innerFirst(changed.groups().values(), Group::id, Snapshot::subgroups);
   }
@@ -412,11 +420,11 @@ public final class Snapshot {
     return Arrays.stream(people).map(person -> changed.people().get(person.id())).toArray(Person[]::new);
   }
 
-  private static OwnEntries withOwnEntries(Snapshot basis, Structure changed, Delta delta) {
+  private static OwnEntries withOwnEntries(Snapshot basis, Structure changed, Delta delta, PlaceTree tree) {
     if (delta.entryPlaces().isEmpty()) {
       return basis.ownEntries;
     }
-    Set<Integer> places = delta.entryPlaces().stream().map(basis::placeNumber).collect(Collectors.toSet());
+    Set<Integer> places = delta.entryPlaces().stream().map(tree::numberOf).collect(Collectors.toSet());
     Set<String> grants = basis.structure.grants().differing(changed.grants());
     Set<String> withholdings = basis.structure.withholdings().differing(changed.withholdings());
     Set<String> appointments = basis.structure.oversights().differing(changed.oversights());
@@ -430,7 +438,7 @@ public final class Snapshot {
     grants.stream().map(changed.grants()::get).filter(Objects::nonNull).forEach(entries::add);
     withholdings.stream().map(changed.withholdings()::get).filter(Objects::nonNull).forEach(entries::add);
     appointments.stream().map(changed.oversights()::get).filter(Objects::nonNull).forEach(oversights::add);
-    return basis.ownEntries.with(places, entries.stream(), oversights.stream(), basis.tree);
+    return basis.ownEntries.with(places, entries.stream(), oversights.stream(), tree);
   }
 
   private static List<DocumentType> typesById(Structure structure) {

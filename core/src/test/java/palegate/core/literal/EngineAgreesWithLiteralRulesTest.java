@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.fail;
 
 import java.time.Instant;
+import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.BitSet;
 import java.util.List;
@@ -12,6 +13,7 @@ import java.util.Random;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 import palegate.core.access.Trace;
 import palegate.core.drafts.Application;
@@ -26,6 +28,7 @@ import palegate.core.questions.Passage;
 import palegate.core.questions.ReachOf;
 import palegate.core.questions.WhoCan;
 import palegate.core.random.RandomDrafts;
+import palegate.core.random.RandomGrowth;
 import palegate.core.random.RandomLayouts;
 import palegate.core.random.RandomStructures;
 import palegate.core.random.Shrinking;
@@ -173,6 +176,16 @@ class EngineAgreesWithLiteralRulesTest {
     }
   }
 
+  @Test
+  void a_rehearsal_is_literal_too_where_places_and_groups_come_and_are_used_in_the_same_draft() {
+    for (long seed = FIRST_SEED; seed < FIRST_SEED + 1_500; seed++) {
+      Structure before = RandomStructures.fromSeed(seed);
+      List<Change> changes = new ArrayList<>(RandomGrowth.fromSeed(before, seed, 0));
+      changes.addAll(RandomDrafts.fromSeed(before, seed));
+      assertRehearsalIsLiteral(seed, before, changes);
+    }
+  }
+
   private static void assertRehearsalIsLiteral(long seed, Structure before, List<Change> changes) {
     Instant now = RandomStructures.NOW;
     Snapshot snapshot = Snapshot.of(before);
@@ -236,6 +249,47 @@ class EngineAgreesWithLiteralRulesTest {
         assertClassesCountTheirPlaces(seed, snapshot.at(RandomStructures.NOW));
       }
     }
+  }
+
+  @Test
+  void a_snapshot_to_which_places_and_groups_come_is_like_one_compiled_afresh_however_often_they_do() {
+    for (long seed = FIRST_SEED; seed < FIRST_SEED + 600; seed++) {
+      Snapshot snapshot = Snapshot.of(RandomStructures.fromSeed(seed));
+      for (int step = 0; step < 3; step++) {
+        List<Change> changes = new ArrayList<>(RandomGrowth.fromSeed(snapshot.structure(), seed, step));
+        changes.addAll(RandomDrafts.fromSeed(snapshot.structure(), seed + step));
+        Structure grown = Application.of(snapshot, changes, RandomStructures.NOW).structure();
+        snapshot = snapshot.next(grown);
+        assertLikeFresh("seed %d, step %d".formatted(seed, step), snapshot, Snapshot.of(grown));
+        assertLikeFresh("seed %d, step %d, detached".formatted(seed, step), snapshot.detached(), Snapshot.of(grown));
+        assertClassesCountTheirPlaces(seed, snapshot.at(RandomStructures.NOW));
+      }
+    }
+  }
+
+  /** The same people may do the same at the same places, and the tree reads the same, whatever the numbers. */
+  private static void assertLikeFresh(String as, Snapshot snapshot, Snapshot fresh) {
+    assertThat(ids(snapshot, snapshot.inDisplayOrder(0))).as(as).isEqualTo(ids(fresh, fresh.inDisplayOrder(0)));
+    for (int place = 0; place < fresh.placeCount(); place++) {
+      int here = snapshot.placeNumber(fresh.place(place).id());
+      assertThat(snapshot.place(here)).as(as).isEqualTo(fresh.place(place));
+      assertThat(Set.copyOf(ids(snapshot, snapshot.below(here)))).as(as).isEqualTo(Set.copyOf(ids(fresh, fresh.below(place))));
+      assertThat(ids(snapshot, snapshot.inDisplayOrder(here))).as(as).isEqualTo(ids(fresh, fresh.inDisplayOrder(place)));
+      assertThat(snapshot.breaksBelow(here)).as(as).isEqualTo(fresh.breaksBelow(place));
+      assertThat(snapshot.pathText(here)).as(as).isEqualTo(fresh.pathText(place));
+      assertThat(Set.copyOf(snapshot.reachingEntries(here))).as(as).isEqualTo(Set.copyOf(fresh.reachingEntries(place)));
+      for (int hours = -2; hours <= 2; hours += 2) {
+        Instant instant = RandomStructures.NOW.plusSeconds(3_600L * hours);
+        for (int person = 0; person < fresh.personCount(); person++) {
+          assertThat(List.of(snapshot.at(instant).rights(person, here), snapshot.at(instant).holders(here).of(person)))
+              .as("%s, %s at %s, %s", as, fresh.person(person).id(), fresh.place(place).id(), instant).containsOnly(fresh.at(instant).rights(person, place));
+        }
+      }
+    }
+  }
+
+  private static List<String> ids(Snapshot snapshot, IntStream places) {
+    return places.mapToObj(place -> snapshot.place(place).id()).toList();
   }
 
   @Test

@@ -64,7 +64,7 @@ class SnapshotTest {
   @Test
   void everything_below_a_place_follows_it_directly() {
     int cas = snapshot.placeNumber("cas");
-    assertThat(snapshot.endOf(cas) - cas).isEqualTo(5);
+    assertThat(snapshot.below(cas).count()).isEqualTo(5);
     assertThat(snapshot.children(cas)).extracting(child -> snapshot.place(child).id()).isEqualTo(List.of("c1", "c2"));
     assertThat(snapshot.pathText(snapshot.placeNumber("let2"))).isEqualTo("CAS / C2 / LET2");
   }

@@ -1,11 +1,6 @@
 package palegate.bench;
 
 import java.io.IOException;
-import java.net.CookieManager;
-import java.net.URI;
-import java.net.http.HttpClient;
-import java.net.http.HttpRequest;
-import java.net.http.HttpResponse;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
@@ -71,37 +66,18 @@ final class LoadGenerator {
   }
 
   private long[] ask(Question question, int seed) throws IOException, InterruptedException {
-    HttpClient client = signedIn();
+    HttpSession session = new HttpSession(base, login, password);
     Random random = new Random(seed);
     long[] times = new long[REQUESTS_EACH];
     for (int i = -WARM_UP_EACH; i < REQUESTS_EACH; i++) {
-      HttpRequest request = HttpRequest.newBuilder(URI.create(base + question.path(random))).build();
+      String path = question.path(random);
       long start = System.nanoTime();
-      HttpResponse<byte[]> answer = client.send(request, HttpResponse.BodyHandlers.ofByteArray());
-      if (answer.statusCode() != 200) {
-        throw new IllegalStateException(request.uri() + " answers [" + answer.statusCode() + "] where 200 was expected.");
-      }
+      session.get(path);
       if (i >= 0) {
         times[i] = System.nanoTime() - start;
       }
     }
     return times;
-  }
-
-  private HttpClient signedIn() throws IOException, InterruptedException {
-    CookieManager cookies = new CookieManager();
-    HttpClient client = HttpClient.newBuilder().cookieHandler(cookies).build();
-    client.send(HttpRequest.newBuilder(URI.create(base + "/api/session")).build(), HttpResponse.BodyHandlers.discarding());
-    String token = cookies.getCookieStore().getCookies().stream().filter(cookie -> cookie.getName().equals("XSRF-TOKEN"))
-        .findFirst().orElseThrow().getValue();
-    HttpResponse<String> answer = client.send(HttpRequest.newBuilder(URI.create(base + "/api/session"))
-        .header("Content-Type", "application/json").header("X-XSRF-TOKEN", token)
-        .POST(HttpRequest.BodyPublishers.ofString("{\"login\":\"" + login + "\",\"password\":\"" + password + "\"}")).build(),
-        HttpResponse.BodyHandlers.ofString());
-    if (answer.statusCode() >= 300) {
-      throw new IllegalStateException("Signing in answers [" + answer.statusCode() + "]: " + answer.body());
-    }
-    return client;
   }
 
   private static String any(List<String> ids, Random random) {

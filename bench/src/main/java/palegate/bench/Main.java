@@ -30,7 +30,7 @@ public final class Main {
         ServerFigures.run(Structures.Size.L);
       }
       default -> {
-        System.err.println("There is no figure [" + what + "]; there are engine, memory, beside and server.");
+        System.err.println("There is no figure [" + what + "]; there are engine, memory, beside, server and screen.");
         System.exit(2);
       }
     }

@@ -1,7 +1,7 @@
 package palegate.bench;
 
 import java.time.Instant;
-import java.util.List;
+import java.util.Arrays;
 import java.util.Locale;
 import org.springframework.boot.SpringApplication;
 import org.springframework.context.ConfigurableApplicationContext;
@@ -12,6 +12,7 @@ import palegate.demo.Structures;
 import palegate.server.PaleGate;
 import palegate.server.bundle.Bundles;
 import palegate.server.session.Accounts;
+import palegate.server.session.Duty;
 import palegate.server.store.StructureStore;
 
 /** What the database and HTTP add: loading a structure and compiling it, and answers under load. */
@@ -29,12 +30,12 @@ final class ServerFigures {
       StructureStore store = context.getBean(StructureStore.class);
       System.out.printf("%nFrom MariaDB, structure %s%n", size);
       if (store.head() == 0) {
-        Structure structure = Structures.of(size);
+        Structure made = Structures.of(size);
         long start = System.nanoTime();
-        context.getBean(Bundles.class).bringIn(structure, LOGIN, LOGIN, "Measured", Instant.now());
+        context.getBean(Bundles.class).bringIn(made, LOGIN, LOGIN, "Measured", Instant.now());
         System.out.printf(Locale.ROOT, "  written as one change in %.1f s%n", seconds(start));
         context.getBean(Accounts.class).add(new Accounts.Account(LOGIN, LOGIN,
-            context.getBean(PasswordEncoder.class).encode(PASSWORD), null, List.of("audit")));
+            context.getBean(PasswordEncoder.class).encode(PASSWORD), null, Arrays.stream(Duty.values()).map(Duty::word).toList()));
       }
       for (int i = 0; i < LOADS; i++) {
         long start = System.nanoTime();
@@ -44,7 +45,9 @@ final class ServerFigures {
         System.out.printf(Locale.ROOT, "  loaded and compiled in %.1f s (%.1f s of it rows; %,d classes)%n", seconds(start), rows, classes);
       }
       int port = Integer.parseInt(context.getEnvironment().getProperty("local.server.port", "0"));
-      new LoadGenerator(port, LOGIN, PASSWORD, Structures.of(size)).run();
+      Structure structure = Structures.of(size);
+      new AdministratorAtWork(new HttpSession("http://127.0.0.1:" + port, LOGIN, PASSWORD), structure).run();
+      new LoadGenerator(port, LOGIN, PASSWORD, structure).run();
     }
   }
 

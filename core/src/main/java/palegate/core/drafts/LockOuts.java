@@ -5,13 +5,17 @@ import java.util.ArrayList;
 import java.util.BitSet;
 import java.util.List;
 import palegate.core.people.Person;
+import palegate.core.people.PersonSet;
 import palegate.core.roles.Right;
+import palegate.core.roles.Rights;
 import palegate.core.snapshot.Likeness;
 import palegate.core.snapshot.Moment;
 import palegate.core.snapshot.Snapshot;
 
 /** Places where nobody active and on staff holds {@code govern} (section 8); worked out once an access class. */
 public final class LockOuts {
+  private static final int FEW_PEOPLE = 48;
+
   private final Moment moment;
   private final BitSet known = new BitSet();
   private final BitSet locked = new BitSet();
@@ -36,22 +40,23 @@ public final class LockOuts {
 
   /**
    * The places without a keeper after that had one before, or did not exist. Looks only where somebody
-   * loses govern if both states have the same people, and everywhere if not: somebody may have left
-   * staff without losing a right.
+   * loses govern or leaves the staff, and everywhere if many do.
    */
   static BitSet between(Snapshot before, Snapshot after, Difference difference) {
     Moment was = before.at(difference.instant());
     Moment is = after.at(difference.instant());
     LockOuts lockedBefore = in(was);
     LockOuts lockedAfter = in(is);
-    if (is.comparableTo(was) && !is.peopleAltered(was)) {
-      return difference.placesWhere(pair -> difference.someoneLosesGovern(pair)
-          && lockedAfter.ofClass(difference.classAfter(pair)) && !lockedBefore.ofClass(difference.classBefore(pair)));
-    }
-    if (!is.comparableTo(was) && Likeness.of(was, is).keepsEverybody()) {
-      // A place is left without a keeper if it is new and never had one, or if somebody loses govern there.
-      return difference.placesWhere(pair -> difference.classAfter(pair) >= 0 && lockedAfter.ofClass(difference.classAfter(pair)) && (difference.classBefore(pair) < 0
-          || difference.someoneLosesGovern(pair) && !lockedBefore.ofClass(difference.classBefore(pair))));
+    boolean comparable = is.comparableTo(was);
+    PersonSet left = comparable ? was.activeStaff().minus(is.activeStaff()) : PersonSet.NOBODY;
+    if (comparable ? left.size() <= FEW_PEOPLE : Likeness.of(was, is).keepsEverybody()) {
+      // A place is left without a keeper if it is new and never had one, or if somebody loses govern there or leaves the staff.
+      return difference.placesWhere(pair -> {
+        int classBefore = difference.classBefore(pair);
+        int classAfter = difference.classAfter(pair);
+        return classAfter >= 0 && (classBefore < 0 || difference.someoneLosesGovern(pair) || anyGoverns(was, left, classBefore)) && lockedAfter.ofClass(classAfter)
+            && (classBefore < 0 || !lockedBefore.ofClass(classBefore));
+      });
     }
     BitSet locked = lockedAfter.all();
     for (int place = locked.nextSetBit(0); place >= 0; place = locked.nextSetBit(place + 1)) {
@@ -61,6 +66,10 @@ public final class LockOuts {
       }
     }
     return locked;
+  }
+
+  private static boolean anyGoverns(Moment moment, PersonSet people, int classNumber) {
+    return people.stream().anyMatch(person -> (moment.rightsInClass(person, classNumber) & Rights.bit(Right.GOVERN)) != 0);
   }
 
   /** Active staff who could be named to govern a place: those who do so now, in order of their ids. */

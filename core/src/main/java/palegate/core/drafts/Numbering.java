@@ -51,6 +51,15 @@ final class Numbering {
     return people.size();
   }
 
+  /** The common number of somebody with this number before. */
+  int ofBefore(int number) {
+    return fromBefore == null ? number : fromBefore[number];
+  }
+
+  int ofAfter(int number) {
+    return fromAfter == null ? number : fromAfter[number];
+  }
+
   /** The number of the person with this id, or -1. O(log people). */
   int numberOf(String id) {
     int low = 0;

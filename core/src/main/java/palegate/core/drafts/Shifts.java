@@ -37,8 +37,11 @@ final class Shifts {
   private final int[] gainers;
   private final int[] losers;
   private final Tally tally;
-  /** Of two states that number people differently: which pairs of classes need not be gone through. */
+  /** Of two states that number people differently: in which pairs of classes nothing can differ but for those whom only one of them has. */
   private final boolean[] alike;
+  /** Those, by their numbers in the state that has them. */
+  private final PersonSet come;
+  private final PersonSet gone;
 
   /** What is counted over many pairs. */
   private static final class Tally {
@@ -101,7 +104,10 @@ final class Shifts {
     this.pairs = pairs;
     relatives = after.comparableTo(before);
     altered = relatives ? after.alteredPeople(before) : PersonSet.NOBODY;
-    alike = relatives ? null : alike(before, after, pairs);
+    Likeness likeness = relatives ? null : Likeness.of(before, after);
+    come = relatives ? PersonSet.NOBODY : likeness.come();
+    gone = relatives ? PersonSet.NOBODY : likeness.gone();
+    alike = relatives ? null : alike(likeness, pairs);
     gained = new short[pairs.size()];
     lost = new short[pairs.size()];
     gainers = new int[pairs.size()];
@@ -119,10 +125,10 @@ final class Shifts {
     return IntStream.range(0, pairs.size()).noneMatch(shifts::changesNow);
   }
 
-  private static boolean[] alike(Moment before, Moment after, PairTable pairs) {
-    Likeness likeness = Likeness.of(before, after);
+  private static boolean[] alike(Likeness likeness, PairTable pairs) {
     boolean[] alike = new boolean[pairs.size()];
-    for (int pair = 0; pair < alike.length; pair++) {
+    boolean few = likeness.come().size() + likeness.gone().size() <= FEW_PEOPLE;
+    for (int pair = 0; pair < alike.length && few; pair++) {
       alike[pair] = pairs.before(pair) >= 0 && pairs.after(pair) >= 0 && likeness.alike(pairs.before(pair), pairs.after(pair));
     }
     return alike;
@@ -151,7 +157,9 @@ final class Shifts {
     for (int pair = from; pair < until; pair++) {
       if (relatives && pairs.before(pair) == pairs.after(pair) && altered.size() <= FEW_PEOPLE) {
         computeForFew(pair, into);
-      } else if (alike == null || !alike[pair]) {
+      } else if (alike != null && alike[pair]) {
+        computeForStrangers(pair, into);
+      } else {
         work = work == null ? new Work() : work;
         computeForAll(pair, work, into);
       }
@@ -159,15 +167,19 @@ final class Shifts {
   }
 
   private void computeForFew(int pair, Tally into) {
-    int places = pairs.places(pair);
-    altered.forEach(person -> {
-      int was = before.rightsInClass(person, pairs.before(pair));
-      int is = after.rightsInClass(person, pairs.after(pair));
-      if (was != is) {
-        into.changedPairs += places;
-        note(pair, is & ~was, was & ~is, into, places, person);
-      }
-    });
+    altered.forEach(person -> noteChange(pair, before.rightsInClass(person, pairs.before(pair)), after.rightsInClass(person, pairs.after(pair)), into, person));
+  }
+
+  private void computeForStrangers(int pair, Tally into) {
+    come.forEach(person -> noteChange(pair, 0, after.rightsInClass(person, pairs.after(pair)), into, people.ofAfter(person)));
+    gone.forEach(person -> noteChange(pair, before.rightsInClass(person, pairs.before(pair)), 0, into, people.ofBefore(person)));
+  }
+
+  private void noteChange(int pair, int was, int is, Tally into, int person) {
+    if (was != is) {
+      into.changedPairs += pairs.places(pair);
+      note(pair, is & ~was, was & ~is, into, pairs.places(pair), person);
+    }
   }
 
   private void note(int pair, int gains, int losses, Tally into, int places, int person) {

@@ -3,11 +3,12 @@ package palegate.core.snapshot;
 import java.util.Arrays;
 import java.util.HashMap;
 import java.util.Map;
+import java.util.stream.IntStream;
 import palegate.core.people.Person;
 import palegate.core.people.PersonSet;
 
 /**
- * Which classes of two moments that number people and subjects differently say the same of everybody. Two rows are alike
+ * Which classes of two moments that number people and subjects differently say the same of everybody who is in both. Two rows are alike
  * if their lines, clearances, walls and overseers are, subject for subject; a subject whose people differ makes a row
  * unlike any other. Told once for each pair of classes, it saves going through everybody at nearly all places.
  */
@@ -19,6 +20,8 @@ public final class Likeness {
   /** For each subject after, its number before; -1 if it is new or names other people. */
   private final int[] subjects;
   private final int[] people;
+  private final PersonSet come;
+  private final PersonSet gone;
   private final boolean comparable;
   private final Map<Long, Boolean> clearances = new HashMap<>();
   private final Map<Long, Boolean> walls = new HashMap<>();
@@ -28,7 +31,10 @@ public final class Likeness {
     this.after = after;
     people = numbersBefore(before.snapshot(), after.snapshot());
     comparable = keepsState(before.snapshot(), after.snapshot(), people);
-    subjects = comparable ? before.matching().numbersOf(after.matching(), people) : new int[0];
+    come = PersonSet.of(IntStream.range(0, people.length).filter(person -> people[person] < 0).toArray());
+    gone = PersonSet.of(IntStream.range(0, before.snapshot().personCount())
+        .filter(person -> after.snapshot().personNumber(before.snapshot().person(person).id()) < 0).toArray());
+    subjects = comparable ? before.matching().numbersOf(after.matching(), this::samePeople) : new int[0];
   }
 
   /** O(people + subjects × people / 64). */
@@ -39,6 +45,16 @@ public final class Likeness {
   /** Whether nobody who is in both has become active or not, or an outsider or not. */
   public boolean keepsEverybody() {
     return comparable;
+  }
+
+  /** The people whom only the moment after has, by their numbers there. */
+  public PersonSet come() {
+    return come;
+  }
+
+  /** The people whom only the moment before has, by their numbers there. */
+  public PersonSet gone() {
+    return gone;
   }
 
   private static int[] numbersBefore(Snapshot before, Snapshot after) {
@@ -62,7 +78,7 @@ public final class Likeness {
     return true;
   }
 
-  /** Whether everybody has the same in both classes. False may also mean that it has to be worked out. */
+  /** Whether everybody who is in both moments has the same in both classes. False may also mean that it has to be worked out. */
   public boolean alike(int classBefore, int classAfter) {
     if (!comparable) {
       return false;
@@ -111,8 +127,12 @@ public final class Likeness {
     return person < 0 ? NONE : before.matching().subjects.firstPerson + person;
   }
 
-  private boolean samePeople(PersonSet was, PersonSet is) {
-    return Matching.samePeople(was == null ? PersonSet.NOBODY : was, is == null ? PersonSet.NOBODY : is, people);
+  /** Whether two sets hold the same of the people who are in both moments. */
+  private boolean samePeople(PersonSet before, PersonSet after) {
+    PersonSet was = before == null ? PersonSet.NOBODY : before;
+    PersonSet is = after == null ? PersonSet.NOBODY : after;
+    return was.size() - was.sizeOfAnd(gone) == is.size() - is.sizeOfAnd(come)
+        && is.stream().allMatch(person -> people[person] < 0 || was.contains(people[person]));
   }
 
   private static long key(int was, int is) {

@@ -4,6 +4,7 @@ import java.time.Instant;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Set;
+import java.util.function.BiPredicate;
 import palegate.core.people.Group;
 import palegate.core.people.Membership;
 import palegate.core.people.Person;
@@ -125,22 +126,17 @@ final class Matching {
 
   /**
    * For each subject of another matching, the built-in ones, groups and units, its number here; -1 if it is not here or
-   * names other people. {@code people} has for each person there their number here, or -1.
+   * names other people.
+   *
+   * @param same whether a set of people here and one there hold the same people
    */
-  int[] numbersOf(Matching other, int[] people) {
+  int[] numbersOf(Matching other, BiPredicate<PersonSet, PersonSet> same) {
     int[] numbers = new int[other.subjects.firstPerson];
-    Arrays.fill(numbers, -1);
     for (int subject = 0; subject < numbers.length; subject++) {
       int here = subjects.numberOf(other.subjects, subject);
-      boolean same = here >= 0 && samePeople(bySubject[here], other.bySubject[subject], people);
-      numbers[subject] = same ? here : -1;
+      numbers[subject] = here >= 0 && same.test(bySubject[here], other.bySubject[subject]) ? here : -1;
     }
     return numbers;
-  }
-
-  /** Whether two sets hold the same people; {@code numbers} has for each number in the second the one in the first, or -1. */
-  static boolean samePeople(PersonSet one, PersonSet other, int[] numbers) {
-    return one.size() == other.size() && other.stream().allMatch(person -> numbers[person] >= 0 && one.contains(numbers[person]));
   }
 
   PersonSet activeStaff() {

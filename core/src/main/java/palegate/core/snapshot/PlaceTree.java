@@ -47,6 +47,8 @@ final class PlaceTree {
   private final int[] containerNumbers;
   /** The index of all places. Nothing but questions needs it, so it is made after everything else, aside. */
   private final AllPlaces all;
+  private volatile DisplayOrder displayOrder;
+  private volatile int[] breaksBefore;
 
   private PlaceTree(Place[] places, Map<Integer, Place> replaced, Added added, int[] parents, int[] ends, short[] types, byte[] flags, IdIndex containers,
       int[] containerNumbers, AllPlaces all) {
@@ -177,6 +179,60 @@ final class PlaceTree {
   Place place(int number) {
     Place changed = replaced.isEmpty() ? null : replaced.get(number);
     return changed == null ? places[number] : changed;
+  }
+
+  /** The order in which people read the tree; worked out when it is first asked for. O(places log children). */
+  DisplayOrder displayOrder() {
+    DisplayOrder known = displayOrder;
+    if (known == null) {
+      known = new DisplayOrder(this);
+      displayOrder = known;
+    }
+    return known;
+  }
+
+  /** By the whole order if it is known anyway, by the ways down to both places if not. */
+  Comparator<Integer> inTreeOrder() {
+    DisplayOrder known = displayOrder;
+    return known != null ? Comparator.comparing(place -> known.ranks[place]) : this::compareWays;
+  }
+
+  private int compareWays(int one, int other) {
+    int[] wayToOne = way(one);
+    int[] wayToOther = way(other);
+    int shared = Math.min(wayToOne.length, wayToOther.length);
+    for (int i = 0; i < shared; i++) {
+      if (wayToOne[i] != wayToOther[i]) {
+        return DisplayOrder.BY_KIND_AND_NAME.compare(place(wayToOne[i]), place(wayToOther[i]));
+      }
+    }
+    return Integer.compare(wayToOne.length, wayToOther.length);
+  }
+
+  /** From the repository down to a place. */
+  private int[] way(int place) {
+    int depth = 0;
+    for (int at = place; at >= 0; at = parents[at]) {
+      depth++;
+    }
+    int[] way = new int[depth];
+    for (int at = place; at >= 0; at = parents[at]) {
+      way[--depth] = at;
+    }
+    return way;
+  }
+
+  /** For each number how many places with lower ones stand alone. */
+  int[] breaksBefore() {
+    int[] known = breaksBefore;
+    if (known == null) {
+      known = new int[count() + 1];
+      for (int at = 0; at < count(); at++) {
+        known[at + 1] = known[at] + (is(at, STANDS_ALONE) ? 1 : 0);
+      }
+      breaksBefore = known;
+    }
+    return known;
   }
 
   /** Begins to make the index of all places, if nobody has. */

@@ -4,6 +4,7 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Collections;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.Iterator;
 import java.util.LinkedHashMap;
@@ -54,8 +55,6 @@ public final class Snapshot {
   /** The snapshot that this one was made from and what differs; null if there is none. */
   private final Snapshot basis;
   private final Delta delta;
-  private volatile DisplayOrder displayOrder;
-  private volatile int[] breaksBefore;
 
   private Snapshot(Structure structure) {
     this.structure = structure;
@@ -98,7 +97,6 @@ public final class Snapshot {
     unitsLowerFirst = basis.unitsLowerFirst;
     boundaries = basis.boundaries.with(basis.structure, changed);
     ownLabels = !delta.labelsAltered ? basis.ownLabels : new ConcurrentHashMap<>();
-    displayOrder = delta.places.isEmpty() ? basis.displayOrder : null;
   }
 
   private Snapshot(Snapshot derived) {
@@ -114,7 +112,6 @@ public final class Snapshot {
     unitsLowerFirst = derived.unitsLowerFirst;
     boundaries = derived.boundaries;
     ownLabels = derived.ownLabels;
-    displayOrder = derived.displayOrder;
     basis = null;
     delta = null;
   }
@@ -252,17 +249,9 @@ public final class Snapshot {
 
   /** How many places below this one stand alone. O(1) once it has been asked. */
   public int breaksBelow(int place) {
-    int[] before = breaksBefore;
-    if (before == null) {
-      before = new int[tree.count() + 1];
-      for (int at = 0; at < tree.count(); at++) {
-        before[at + 1] = before[at] + (tree.is(at, PlaceTree.STANDS_ALONE) ? 1 : 0);
-      }
-      breaksBefore = before;
-    }
-    int[] known = before;
-    return IntStream.of(tree.comeSince()).filter(top -> tree.isBelow(top, place)).map(top -> known[tree.ends[top]] - known[top]).sum()
-        + known[tree.ends[place]] - known[place + 1];
+    int[] before = tree.breaksBefore();
+    return IntStream.of(tree.comeSince()).filter(top -> tree.isBelow(top, place)).map(top -> before[tree.ends[top]] - before[top]).sum()
+        + before[tree.ends[place]] - before[place + 1];
   }
 
   /** The numbers of the places directly below: containers first, each kind by name. O(children log children). */
@@ -283,15 +272,15 @@ public final class Snapshot {
 
   /** A place and everything below it, in the order in which people read the tree. */
   public IntStream inDisplayOrder(int top) {
-    DisplayOrder order = displayOrder();
+    DisplayOrder order = tree.displayOrder();
     // Everything below a place stands together in this order too.
     int first = order.ranks[top];
     return Arrays.stream(order.places, first, first + (int) tree.below(top).count());
   }
 
-  /** Where a place stands when the whole tree is read from top to bottom. */
-  public int displayRank(int place) {
-    return displayOrder().ranks[place];
+  /** Which of two places comes first when the whole tree is read from top to bottom. O(depth) a pair; the whole order is not worked out for it. */
+  public Comparator<Integer> inTreeOrder() {
+    return tree.inTreeOrder();
   }
 
   /** From the repository down to the place itself. */
@@ -394,15 +383,6 @@ public final class Snapshot {
 
   OwnLabels ownLabels(String key) {
     return ownLabels.computeIfAbsent(key, any -> OwnLabels.of(key, tree));
-  }
-
-  private DisplayOrder displayOrder() {
-    DisplayOrder known = displayOrder;
-    if (known == null) {
-      known = new DisplayOrder(tree);
-      displayOrder = known;
-    }
-    return known;
   }
 
   /** The order of nesting is worked out anew only if some group now holds other groups. */

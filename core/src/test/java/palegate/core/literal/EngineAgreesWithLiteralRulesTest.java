@@ -269,12 +269,15 @@ class EngineAgreesWithLiteralRulesTest {
 
   /** The same people may do the same at the same places, and the tree reads the same, whatever the numbers. */
   private static void assertLikeFresh(String as, Snapshot snapshot, Snapshot fresh) {
+    List<Integer> byWays = IntStream.range(0, snapshot.placeCount()).boxed().sorted(snapshot.inTreeOrder()).toList();
+    assertThat(byWays).as(as).isEqualTo(snapshot.inDisplayOrder(0).boxed().toList());
     assertThat(ids(snapshot, snapshot.inDisplayOrder(0))).as(as).isEqualTo(ids(fresh, fresh.inDisplayOrder(0)));
     for (int place = 0; place < fresh.placeCount(); place++) {
       int here = snapshot.placeNumber(fresh.place(place).id());
       assertThat(snapshot.place(here)).as(as).isEqualTo(fresh.place(place));
       assertThat(Set.copyOf(ids(snapshot, snapshot.below(here)))).as(as).isEqualTo(Set.copyOf(ids(fresh, fresh.below(place))));
       assertThat(ids(snapshot, snapshot.inDisplayOrder(here))).as(as).isEqualTo(ids(fresh, fresh.inDisplayOrder(place)));
+      assertThat(snapshot.below(here).boxed().sorted(snapshot.inTreeOrder()).toList()).as(as).isEqualTo(snapshot.inDisplayOrder(here).boxed().toList());
       assertThat(snapshot.breaksBelow(here)).as(as).isEqualTo(fresh.breaksBelow(place));
       assertThat(snapshot.pathText(here)).as(as).isEqualTo(fresh.pathText(place));
       assertThat(Set.copyOf(snapshot.reachingEntries(here))).as(as).isEqualTo(Set.copyOf(fresh.reachingEntries(place)));

@@ -134,7 +134,7 @@ class GroupsController {
     List<Subject> naming = new ArrayList<>(List.of(subject));
     addOuter(state.moment(), id, naming);
     int[] places = state.structure().entries().filter(entry -> naming.contains(entry.subject())).map(Entry::place).distinct()
-        .mapToInt(state.after()::placeNumber).boxed().sorted(Comparator.comparing(state.after()::displayRank)).mapToInt(Integer::intValue).toArray();
+        .mapToInt(state.after()::placeNumber).boxed().sorted(state.after().inTreeOrder()).mapToInt(Integer::intValue).toArray();
     Matrix matrix = Matrix.of(state.moment(), state.now(), List.of(subject), places);
     List<Has> rows = new ArrayList<>();
     for (int column = 0; column < places.length; column++) {

@@ -47,12 +47,12 @@ class BreaksController {
     Map<String, BreakHistory.Since> since = history.since();
     int top = PlacesController.number(state.after(), id);
     if (!sameOnly && CHEAP.contains(part.sort() == null ? "" : part.sort())) {
-      Listing<Integer> places = Listing.by("place", Comparator.comparing(state.after()::displayRank)).or("depth", Comparator.comparing(state.after()::depth))
+      Listing<Integer> places = Listing.by("place", state.after().inTreeOrder()).or("depth", Comparator.comparing(state.after()::depth))
           .or("since", Comparator.comparing(place -> changeOf(since, state, place)));
       return places.page(part, IntStream.of(BreakRegister.places(state.after(), top)).boxed()
           .filter(place -> part.takesAll() || part.takes(state.after().pathText(place))), place -> view(state, since, BreakRegister.at(state.moment(), place)));
     }
-    Listing<BreakRegister.Break> breaks = Listing.<BreakRegister.Break>by("place", Comparator.comparing(found -> state.after().displayRank(found.number())))
+    Listing<BreakRegister.Break> breaks = Listing.<BreakRegister.Break>by("place", Comparator.comparing(BreakRegister.Break::number, state.after().inTreeOrder()))
         .or("depth", Comparator.comparing(BreakRegister.Break::depth)).or("since", Comparator.comparing(found -> changeOf(since, state, found.number())))
         .or("more", Comparator.comparing(BreakRegister.Break::adds)).or("less", Comparator.comparing(BreakRegister.Break::removes));
     return breaks.page(part, BreakRegister.of(state.moment(), top).stream().filter(one -> !sameOnly || one.sameAsParent())

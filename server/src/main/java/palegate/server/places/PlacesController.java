@@ -87,7 +87,7 @@ class PlacesController {
     Snapshot snapshot = drafts.shown(who.getName(), true);
     int[] found = snapshot.placeCount() == 0 ? new int[0] : snapshot.placesNamed(text.strip());
     // Few are put into the order of the tree; of many the first are as good as any, for more letters are asked for.
-    IntStream first = found.length <= SORTED_AT_MOST ? IntStream.of(found).boxed().sorted(Comparator.comparing(snapshot::displayRank)).mapToInt(Integer::intValue)
+    IntStream first = found.length <= SORTED_AT_MOST ? IntStream.of(found).boxed().sorted(snapshot.inTreeOrder()).mapToInt(Integer::intValue)
         : IntStream.of(found);
     return Page.of(found.length, first.boxed(), 0, limit, number -> new Found(snapshot.place(number).id(),
         snapshot.place(number).name(), snapshot.place(number).kind().word(), snapshot.pathText(number)));

@@ -72,7 +72,7 @@ class RolesController {
     if (!state.structure().roles().containsKey(id)) {
       throw Problem.notFound("role", id);
     }
-    Listing<Grant> grants = Listing.by("place", Comparator.comparing((Grant grant) -> state.after().displayRank(state.after().placeNumber(grant.place())))
+    Listing<Grant> grants = Listing.by("place", Comparator.comparing((Grant grant) -> state.after().placeNumber(grant.place()), state.after().inTreeOrder())
             .thenComparing(Grant::id))
         .or("subject", Comparator.comparing((Grant grant) -> SubjectNames.of(grant.subject(), state.structure())));
     return grants.page(part, state.structure().grants().values().stream().filter(grant -> grant.role().equals(id))

@@ -1,6 +1,7 @@
 package palegate.server.store;
 
 import java.time.Instant;
+import java.util.Collections;
 import java.util.HashMap;
 import java.util.Map;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -12,7 +13,11 @@ public class BreakHistory {
   /** The change that broke a place. */
   public record Since(long change, Instant at, String author, String note) {}
 
+  private record Known(long head, Map<String, Since> since) {}
+
   private final JdbcClient jdbc;
+  /** Nothing but a change put in force alters it. */
+  private volatile Known known = new Known(-1, Map.of());
 
   BreakHistory(JdbcClient jdbc) {
     this.jdbc = jdbc;
@@ -20,6 +25,14 @@ public class BreakHistory {
 
   /** For each place that stands alone now, the change since which it does without interruption. */
   public Map<String, Since> since() {
+    long head = jdbc.sql("SELECT number FROM head WHERE id = 1").query(Long.class).single();
+    if (known.head() != head) {
+      known = new Known(head, Collections.unmodifiableMap(find()));
+    }
+    return known.since();
+  }
+
+  private Map<String, Since> find() {
     Map<String, Since> since = new HashMap<>();
     jdbc.sql("""
             SELECT b.place, c.number, c.made_at, c.author_name, c.note

@@ -88,7 +88,7 @@ class TypesController {
   Page<Lacking> lacking(@PathVariable String id, @ParameterObject Part part, Principal who) {
     Shown.State state = shown.to(who.getName());
     DocumentType type = known(state, id);
-    Listing<Place> documents = Listing.<Place>by("place", Comparator.comparing(place -> state.after().displayRank(state.after().placeNumber(place.id()))))
+    Listing<Place> documents = Listing.<Place>by("place", Comparator.comparing(place -> state.after().placeNumber(place.id()), state.after().inTreeOrder()))
         .or("name", Comparator.comparing(Place::name));
     return documents.page(part, IntStream.of(lacking(state, type)).mapToObj(state.after()::place)
         .filter(document -> part.takesAll() || part.takes(path(state, document))), document -> new Lacking(document.id(), path(state, document),

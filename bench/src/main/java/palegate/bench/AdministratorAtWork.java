@@ -1,0 +1,97 @@
+package palegate.bench;
+
+import java.io.IOException;
+import java.util.Arrays;
+import java.util.Locale;
+import java.util.Random;
+import palegate.core.structure.Structure;
+
+/**
+ * One administrator at the console of a large structure: opening the tree, looking for things, and drafting one change
+ * after another, each until the tray has its answer. Every change is drafted into an empty draft.
+ */
+final class AdministratorAtWork {
+  private static final int WARM_UP = 15;
+  private static final int TIMES = 40;
+
+  private final HttpSession session;
+  private final Structure structure;
+  private final Random random = new Random(5);
+
+  AdministratorAtWork(HttpSession session, Structure structure) {
+    this.session = session;
+    this.structure = structure;
+  }
+
+  void run() throws IOException, InterruptedException {
+    System.out.printf("%nOne administrator at the console, over HTTP, %d times each%n", TIMES);
+    ask("open a folder of the tree", i -> "/api/places/" + folder() + "/children");
+    ask("find a place by its name", i -> "/api/places?text=" + (100 + random.nextInt(900)) + "7");
+    ask("find somebody to name", i -> "/api/subjects?text=" + (10 + random.nextInt(90)));
+    ask("find a person", i -> "/api/people?limit=200&text=" + (10 + random.nextInt(90)));
+    ask("list the groups by people", i -> "/api/groups?limit=200&sort=-people&text=" + random.nextInt(10));
+    ask("list the breaks", i -> "/api/places/root/breaks?limit=200&offset=" + random.nextInt(2_000));
+    ask("an access list", i -> "/api/places/" + folder() + "/access");
+    draft("a grant at a folder", i -> "{\"kind\":\"addGrant\",\"place\":\"" + folder() + "\",\"subject\":{\"kind\":\"group\",\"id\":\"g" + random.nextInt(groups()) + "\"},\"role\":\"r3\"}");
+    draft("a withholding at a library", i -> "{\"kind\":\"addWithholding\",\"place\":\"" + library() + "\",\"subject\":{\"kind\":\"group\",\"id\":\"g" + random.nextInt(groups()) + "\"},\"rights\":[\"copy\"]}");
+    draft("a house rule at a folder", i -> "{\"kind\":\"setGuards\",\"place\":\"" + folder() + "\",\"reserveSharing\":false,\"noTakeaway\":true}");
+    draft("a member of a group", i -> "{\"kind\":\"addMember\",\"group\":\"g" + random.nextInt(groups()) + "\",\"memberKind\":\"person\",\"member\":\"p" + i + "\"}");
+    draft("a new folder", i -> "{\"kind\":\"addPlace\",\"placeKind\":\"folder\",\"parent\":\"" + folder() + "\",\"name\":\"New\"}");
+    draft("a new group", i -> "{\"kind\":\"setGroup\",\"name\":\"New\"}");
+    draft("a name of a folder", i -> "{\"kind\":\"renamePlace\",\"place\":\"" + folder() + "\",\"name\":\"Renamed\"}");
+    draft("a person, inactive from now on", i -> "{\"kind\":\"setPerson\",\"person\":\"p" + (i + WARM_UP) + "\",\"name\":\"Person\",\"external\":false,\"active\":false}");
+    draft("a new person", i -> "{\"kind\":\"setPerson\",\"name\":\"Newcomer\",\"external\":false,\"active\":true}");
+  }
+
+  private interface What {
+    String of(int time);
+  }
+
+  private void ask(String name, What path) throws IOException, InterruptedException {
+    report(name, i -> {
+      String asked = path.of(i);
+      long start = System.nanoTime();
+      session.get(asked);
+      return System.nanoTime() - start;
+    });
+  }
+
+  private void draft(String name, What change) throws IOException, InterruptedException {
+    report("tray: " + name, i -> {
+      String drafted = change.of(i);
+      long start = System.nanoTime();
+      session.send("POST", "/api/draft/changes", drafted);
+      long took = System.nanoTime() - start;
+      session.send("DELETE", "/api/draft", null);
+      return took;
+    });
+  }
+
+  private interface Once {
+    long nanoseconds(int time) throws IOException, InterruptedException;
+  }
+
+  private static void report(String name, Once once) throws IOException, InterruptedException {
+    long[] times = new long[TIMES];
+    for (int i = -WARM_UP; i < TIMES; i++) {
+      long took = once.nanoseconds(i + WARM_UP);
+      if (i >= 0) {
+        times[i] = took;
+      }
+    }
+    Arrays.sort(times);
+    System.out.printf(Locale.ROOT, "  %-40s p50 %7.1f ms  p90 %7.1f ms%n", name, times[TIMES / 2] / 1e6, times[TIMES * 9 / 10] / 1e6);
+  }
+
+  private String folder() {
+    return "f" + random.nextInt((int) (structure.places().size() * 0.05));
+  }
+
+  private String library() {
+    return "l" + random.nextInt(Math.max(1, structure.places().size() / 6_000));
+  }
+
+  private int groups() {
+    return structure.groups().size();
+  }
+}

@@ -79,7 +79,7 @@ const virtualizer = useVirtualizer(
     count: total.value,
     getScrollElement: () => scroller.value,
     estimateSize: () => props.rowHeight,
-    overscan: 12,
+    overscan: 8,
   })),
 )
 const rows = computed(() => virtualizer.value.getVirtualItems())
@@ -246,6 +246,7 @@ function move(event: KeyboardEvent) {
   right: 0;
   border-bottom: 1px solid var(--pg-line);
   white-space: nowrap;
+  contain: layout paint style;
 }
 .body:focus-visible {
   outline-offset: -2px;

@@ -5,8 +5,12 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
 import java.util.Objects;
+import java.util.PrimitiveIterator;
+import java.util.Spliterator;
+import java.util.Spliterators;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
+import java.util.stream.StreamSupport;
 import palegate.core.access.Grant;
 import palegate.core.access.Oversight;
 import palegate.core.people.Person;
@@ -111,6 +115,23 @@ public final class Statement {
   /** Lazily, place after place; memory does not grow with the number of rows. */
   public Stream<Row> rows() {
     return places().boxed().flatMap(place -> rowsAt(place, peopleAt(place)));
+  }
+
+  /** The same from an offset on; places whose rows all come before it are passed over without making one. O(places before it). */
+  public Stream<Row> rowsFrom(long offset) {
+    PrimitiveIterator.OfInt places = places().iterator();
+    long left = offset;
+    while (places.hasNext()) {
+      int place = places.nextInt();
+      PersonSet people = peopleAt(place);
+      if (people.size() > left) {
+        Stream<Row> rest = StreamSupport.stream(Spliterators.spliteratorUnknownSize(places, Spliterator.ORDERED), false)
+            .flatMap(next -> rowsAt(next, peopleAt(next)));
+        return Stream.concat(rowsAt(place, people).skip(left), rest);
+      }
+      left -= people.size();
+    }
+    return Stream.empty();
   }
 
   /** The same rows by the names of the people, each person's in tree order. Lazily; O(places) for each person. */

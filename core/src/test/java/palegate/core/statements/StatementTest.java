@@ -86,6 +86,18 @@ class StatementTest {
   }
 
   @Test
+  void from_any_offset_on_come_the_rows_that_come_after_it() {
+    for (long seed = 1; seed <= 60; seed++) {
+      Snapshot any = Snapshot.of(RandomStructures.fromSeed(seed));
+      Statement statement = new Statement(any, RandomStructures.NOW, new Statement.Scope.PlaceAndBelow(0), true).finding(seed % 2 == 0 ? "" : "1");
+      List<Statement.Row> all = statement.rows().toList();
+      for (int offset = 0; offset <= all.size() + 1; offset++) {
+        assertThat(statement.rowsFrom(offset)).as("seed %d from %d", seed, offset).containsExactlyElementsOf(all.subList(Math.min(offset, all.size()), all.size()));
+      }
+    }
+  }
+
+  @Test
   void by_person_the_same_rows_follow_each_other_person_after_person() {
     assertThat(below("cas", true).rowsByPerson().map(row -> row.person().id() + "@" + row.place().id()))
         .containsExactly("mia@cas", "mia@c1", "mia@val1", "mia@c2", "mia@let2", "ola@cas", "ola@c1", "ola@val1", "ola@c2", "ola@let2");

@@ -1,9 +1,12 @@
 package palegate.server.statements;
 
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.io.OutputStream;
 import java.security.Principal;
+import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
 import java.util.Locale;
@@ -14,6 +17,7 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
+import palegate.core.snapshot.Moment;
 import palegate.core.statements.Statement;
 import palegate.core.structure.Structure;
 import palegate.server.exports.CsvFile;
@@ -47,6 +51,10 @@ class StatementsController {
     }
   }
 
+  private record Asking(Moment moment, Statements.About about, String id, boolean documents, String text) {}
+
+  /** Whoever reads a statement asks for one page after another of it: it is counted once. */
+  private final Cache<Asking, Statement.Counts> known = Caffeine.newBuilder().maximumSize(16).expireAfterWrite(Duration.ofMinutes(2)).build();
   private final Statements statements;
   private final Accounts accounts;
 
@@ -63,12 +71,14 @@ class StatementsController {
       throw Listing.noSuchOrder(part.sort(), List.of("place", "person"));
     }
     Statements.Asked asked = statements.ask(about, id, documents, at);
-    Statement.Counts counts = asked.statement().counts();
     Statement found = part.takesAll() ? asked.statement() : asked.statement().finding(part.text());
+    Moment moment = asked.snapshot().at(asked.instant());
+    Statement.Counts counts = known.get(new Asking(moment, about, id, documents, ""), any -> asked.statement().counts());
+    long total = known.get(new Asking(moment, about, id, documents, part.text()), any -> found.counts()).rows();
     Structure structure = asked.snapshot().structure();
-    Page<Row> rows = Page.of(part.takesAll() ? counts.rows() : found.counts().rows(), byPerson ? found.rowsByPerson() : found.rows(), part.offset(), part.limit(), row ->
-        new Row(PersonView.of(row.person(), structure), row.place().id(), row.path(), row.place().kind().word(), row.rights().words(),
-            StatementSheet.sources(row, structure)));
+    Page<Row> rows = new Page<>(total, part.offset(), (byPerson ? found.rowsByPerson().skip(part.offset()) : found.rowsFrom(part.offset())).limit(part.limit())
+        .map(row -> new Row(PersonView.of(row.person(), structure), row.place().id(), row.path(), row.place().kind().word(), row.rights().words(),
+            StatementSheet.sources(row, structure))).toList());
     return new StatementView(asked.change(), asked.instant(), asked.title(), counts, rows);
   }
 

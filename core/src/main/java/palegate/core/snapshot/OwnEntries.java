@@ -6,9 +6,12 @@ import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import palegate.core.access.Entry;
+import palegate.core.access.Grant;
 import palegate.core.access.Oversight;
 import palegate.core.structure.Structure;
 
@@ -38,11 +41,29 @@ final class OwnEntries {
     return new OwnEntries(all, Map.of(), marked);
   }
 
-  /** The same with the entries of some places looked up anew; {@code entries} are all that stand there. */
-  OwnEntries with(Set<Integer> places, Stream<Entry> entries, Stream<Oversight> oversights, PlaceTree tree) {
-    if (places.isEmpty()) {
+  /** The same after the structure has changed; only the places at which anything has are looked at. */
+  OwnEntries with(Structure before, Structure after, Delta delta, PlaceTree tree) {
+    if (delta.entryPlaces().isEmpty()) {
       return this;
     }
+    Set<Integer> places = delta.entryPlaces().stream().map(tree::numberOf).collect(Collectors.toSet());
+    Set<String> grants = before.grants().differing(after.grants());
+    Set<String> withholdings = before.withholdings().differing(after.withholdings());
+    Set<String> appointments = before.oversights().differing(after.oversights());
+    List<Entry> entries = new ArrayList<>();
+    List<Oversight> oversights = new ArrayList<>();
+    for (int place : places) {
+      entriesAt(place).stream().filter(entry -> !(entry instanceof Grant ? grants : withholdings).contains(entry.id())).forEach(entries::add);
+      oversightsAt(place).stream().filter(oversight -> !appointments.contains(oversight.id())).forEach(oversights::add);
+    }
+    grants.stream().map(after.grants()::get).filter(Objects::nonNull).forEach(entries::add);
+    withholdings.stream().map(after.withholdings()::get).filter(Objects::nonNull).forEach(entries::add);
+    appointments.stream().map(after.oversights()::get).filter(Objects::nonNull).forEach(oversights::add);
+    return with(places, entries.stream(), oversights.stream(), tree);
+  }
+
+  /** The same with the entries of some places looked up anew; {@code entries} are all that stand there. */
+  private OwnEntries with(Set<Integer> places, Stream<Entry> entries, Stream<Oversight> oversights, PlaceTree tree) {
     Map<Integer, Own> now = new HashMap<>(changed);
     places.forEach(now::remove);
     Map<Integer, Own> fresh = new HashMap<>();

@@ -9,10 +9,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
-import java.util.concurrent.CompletableFuture;
-import java.util.stream.Collectors;
 import java.util.stream.IntStream;
-import java.util.stream.Stream;
 import palegate.core.places.Conditions;
 import palegate.core.places.Guards;
 import palegate.core.places.Place;
@@ -36,7 +33,7 @@ final class PlaceTree {
   private final Place[] places;
   /** Places that are not any more what they were when they were numbered, and those that have come since. */
   private final Map<Integer, Place> replaced;
-  private final Added added;
+  private final PlacesCome come;
   final int[] parents;
   final int[] ends;
   /** One more than the type's number, 0 for places without a type. */
@@ -50,11 +47,11 @@ final class PlaceTree {
   private volatile DisplayOrder displayOrder;
   private volatile int[] breaksBefore;
 
-  private PlaceTree(Place[] places, Map<Integer, Place> replaced, Added added, int[] parents, int[] ends, short[] types, byte[] flags, IdIndex containers,
+  private PlaceTree(Place[] places, Map<Integer, Place> replaced, PlacesCome come, int[] parents, int[] ends, short[] types, byte[] flags, IdIndex containers,
       int[] containerNumbers, AllPlaces all) {
     this.places = places;
     this.replaced = replaced;
-    this.added = added;
+    this.come = come;
     this.parents = parents;
     this.ends = ends;
     this.types = types;
@@ -84,7 +81,7 @@ final class PlaceTree {
     IdIndex index = new IdIndex(containerIds);
     int[] parentRows = new int[count];
     Stretches.each(count, row -> parentRows[row] = rows[row].parent() == null ? -1 : containerRows[index.numberOf(rows[row].parent())]);
-    int[] order = preorder(isContainer, parentRows);
+    int[] order = Preorder.of(isContainer, parentRows);
     int[] numberOfRow = new int[count];
     for (int number = 0; number < count; number++) {
       numberOfRow[order[number]] = number;
@@ -112,22 +109,22 @@ final class PlaceTree {
     for (int i = 0; i < containers; i++) {
       containerNumbers[i] = numberOfRow[containerRows[i]];
     }
-    return new PlaceTree(places, Map.of(), Added.NOTHING, parents, ends, types, flags, index, containerNumbers, new AllPlaces(places));
+    return new PlaceTree(places, Map.of(), PlacesCome.NOTHING, parents, ends, types, flags, index, containerNumbers, new AllPlaces(places));
   }
 
   /**
    * The same tree in which some places have changed in what they carry but stand where they stood, and some have come.
    * The ones that have come are numbered after all others, so that those keep their numbers.
    */
-  PlaceTree with(Set<String> changed, Set<String> come, Parts<Place> now, Map<String, Integer> typeNumbers) {
+  PlaceTree with(Set<String> changed, Set<String> added, Parts<Place> now, Map<String, Integer> typeNumbers) {
     if (changed.isEmpty()) {
       return this;
     }
-    Added more = come.isEmpty() ? added : added.with(come.stream().map(now::get).toList(), this);
-    int count = count() + come.size();
-    int[] newParents = come.isEmpty() ? parents : Arrays.copyOf(parents, count);
-    int[] newEnds = come.isEmpty() ? ends : Arrays.copyOf(ends, count);
-    come.forEach(id -> {
+    PlacesCome more = added.isEmpty() ? come : come.with(added.stream().map(now::get).toList(), this);
+    int count = count() + added.size();
+    int[] newParents = added.isEmpty() ? parents : Arrays.copyOf(parents, count);
+    int[] newEnds = added.isEmpty() ? ends : Arrays.copyOf(ends, count);
+    added.forEach(id -> {
       int number = more.numbers().get(id);
       newParents[number] = more.numberOf(now.get(id).parent(), this);
       newEnds[number] = more.ends().get(number);
@@ -147,18 +144,18 @@ final class PlaceTree {
 
   /** Whether every place stands where its number says: nothing has come since the places were numbered. */
   boolean isInOrder() {
-    return added.numbers().isEmpty();
+    return come.numbers().isEmpty();
   }
 
   /** The tops of what has come since the places were numbered, ascending. */
   int[] comeSince() {
-    return added.tops();
+    return come.tops();
   }
 
   /** A place and everything below it. O(what is there + what has come since the places were numbered). */
   IntStream below(int place) {
     IntStream here = IntStream.range(place, ends[place]);
-    for (int top : added.tops()) {
+    for (int top : come.tops()) {
       if (isBelow(top, place)) {
         here = IntStream.concat(here, IntStream.range(top, ends[top]));
       }
@@ -246,9 +243,9 @@ final class PlaceTree {
 
   /** The number of the place with this id, or -1. */
   int numberOf(String id) {
-    Integer come = added.numbers().get(id);
-    if (come != null) {
-      return come;
+    Integer added = come.numbers().get(id);
+    if (added != null) {
+      return added;
     }
     int container = containers.numberOf(id);
     return container >= 0 ? containerNumbers[container] : all.index().numberOf(id);
@@ -264,7 +261,7 @@ final class PlaceTree {
     for (int child = place + 1; child < ends[place]; child = ends[child]) {
       children.add(child);
     }
-    children.addAll(added.topsBelow().getOrDefault(place, List.of()));
+    children.addAll(come.topsBelow().getOrDefault(place, List.of()));
     return children;
   }
 
@@ -285,88 +282,6 @@ final class PlaceTree {
     return found.build().sorted().toArray();
   }
 
-  /**
-   * Places that have come since the others were numbered: forests below places that were there, or that came earlier.
-   *
-   * @param ends one past the last number below each of them
-   * @param tops the places on top of each forest, and the same by the place above
-   */
-  private record Added(Map<String, Integer> numbers, Map<Integer, Integer> ends, int[] tops, Map<Integer, List<Integer>> topsBelow) {
-    static final Added NOTHING = new Added(Map.of(), Map.of(), new int[0], Map.of());
-
-    Added with(List<Place> come, PlaceTree tree) {
-      Map<String, List<Place>> children = come.stream().sorted(Comparator.comparing(Place::id)).collect(Collectors.groupingBy(Place::parent));
-      Set<String> ids = come.stream().map(Place::id).collect(Collectors.toSet());
-      Added all = new Added(new HashMap<>(numbers), new HashMap<>(ends), tops, new HashMap<>(topsBelow));
-      IntStream.Builder more = IntStream.builder();
-      IntStream.of(tops).forEach(more::add);
-      int next = tree.count();
-      for (Place top : come.stream().filter(place -> !ids.contains(place.parent())).sorted(Comparator.comparing(Place::id)).toList()) {
-        int number = next;
-        next = all.number(top, next, children);
-        more.add(number);
-        all.topsBelow.merge(all.numberOf(top.parent(), tree), List.of(number), (a, b) -> Stream.concat(a.stream(), b.stream()).toList());
-      }
-      return new Added(all.numbers, all.ends, more.build().toArray(), all.topsBelow);
-    }
-
-    /** Numbers a place and what has come below it, one after the other; returns the next number. */
-    private int number(Place place, int number, Map<String, List<Place>> children) {
-      numbers.put(place.id(), number);
-      int next = number + 1;
-      for (Place child : children.getOrDefault(place.id(), List.of())) {
-        next = number(child, next, children);
-      }
-      ends.put(number, next);
-      return next;
-    }
-
-    int numberOf(String id, PlaceTree tree) {
-      Integer come = numbers.get(id);
-      return come != null ? come : tree.numberOf(id);
-    }
-  }
-
-  private static final class AllPlaces {
-    private final Place[] places;
-    private CompletableFuture<IdIndex> made;
-    private NameIndex names;
-
-    AllPlaces(Place[] places) {
-      this.places = places;
-    }
-
-    synchronized CompletableFuture<IdIndex> begin() {
-      if (made == null) {
-        made = CompletableFuture.supplyAsync(this::make);
-      }
-      return made;
-    }
-
-    IdIndex index() {
-      return begin().join();
-    }
-
-    synchronized NameIndex names() {
-      if (names == null) {
-        NameIndex index = new NameIndex(places.length);
-        for (Place place : places) {
-          index.add(place.name());
-        }
-        names = index;
-      }
-      return names;
-    }
-
-    private IdIndex make() {
-      String[] ids = new String[places.length];
-      for (int number = 0; number < ids.length; number++) {
-        ids[number] = places[number].id();
-      }
-      return new IdIndex(ids);
-    }
-  }
-
   private static short typeOf(Place place, Map<String, Integer> typeNumbers) {
     return place.type() == null ? 0 : (short) (typeNumbers.get(place.type()) + 1);
   }
@@ -378,49 +293,5 @@ final class PlaceTree {
     flags |= place.labels().isEmpty() ? 0 : LABELS;
     flags |= place.conditions() != Conditions.NONE && place.conditions().any() ? CONDITIONS : 0;
     return (byte) flags;
-  }
-
-  /** Rows in tree order. Counting sort by parent, then a walk with a stack of its own. */
-  private static int[] preorder(boolean[] isContainer, int[] parents) {
-    int count = parents.length;
-    int[] firstChild = new int[count + 1];
-    int root = -1;
-    for (int row = 0; row < count; row++) {
-      if (parents[row] < 0) {
-        root = row;
-      } else {
-        firstChild[parents[row] + 1]++;
-      }
-    }
-    for (int row = 0; row < count; row++) {
-      firstChild[row + 1] += firstChild[row];
-    }
-    int[] children = new int[Math.max(0, count - 1)];
-    int[] filled = firstChild.clone();
-    fill(isContainer, parents, children, filled, true);
-    fill(isContainer, parents, children, filled, false);
-    int[] order = new int[root < 0 ? 0 : count];
-    int[] open = new int[count];
-    int depth = 0;
-    int next = 0;
-    if (root >= 0) {
-      open[depth++] = root;
-    }
-    while (depth > 0) {
-      int row = open[--depth];
-      order[next++] = row;
-      for (int child = firstChild[row + 1] - 1; child >= firstChild[row]; child--) {
-        open[depth++] = children[child];
-      }
-    }
-    return order;
-  }
-
-  private static void fill(boolean[] isContainer, int[] parents, int[] children, int[] filled, boolean containers) {
-    for (int row = 0; row < parents.length; row++) {
-      if (isContainer[row] == containers && parents[row] >= 0) {
-        children[filled[parents[row]]++] = row;
-      }
-    }
   }
 }

@@ -10,7 +10,6 @@ import java.util.Iterator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Objects;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.stream.Collectors;
@@ -91,7 +90,7 @@ public final class Snapshot {
     typeNumbers = basis.typeNumbers;
     typesInOrder = delta.types.isEmpty() ? basis.typesInOrder : typesById(changed);
     tree = basis.tree.with(delta.places, delta.placesCome, changed.places(), typeNumbers);
-    ownEntries = withOwnEntries(basis, changed, delta, tree);
+    ownEntries = basis.ownEntries.with(basis.structure, changed, delta, tree);
     subjects = basis.subjects.with(delta.groups, changed.groups());
     groupsInnerFirst = delta.groups.isEmpty() ? basis.groupsInnerFirst : reordered(basis, changed, delta);
     unitsLowerFirst = basis.unitsLowerFirst;
@@ -398,27 +397,6 @@ public final class Snapshot {
 
   private static Person[] renewed(Person[] people, Structure changed) {
     return Arrays.stream(people).map(person -> changed.people().get(person.id())).toArray(Person[]::new);
-  }
-
-  private static OwnEntries withOwnEntries(Snapshot basis, Structure changed, Delta delta, PlaceTree tree) {
-    if (delta.entryPlaces().isEmpty()) {
-      return basis.ownEntries;
-    }
-    Set<Integer> places = delta.entryPlaces().stream().map(tree::numberOf).collect(Collectors.toSet());
-    Set<String> grants = basis.structure.grants().differing(changed.grants());
-    Set<String> withholdings = basis.structure.withholdings().differing(changed.withholdings());
-    Set<String> appointments = basis.structure.oversights().differing(changed.oversights());
-    List<Entry> entries = new ArrayList<>();
-    List<Oversight> oversights = new ArrayList<>();
-    for (int place : places) {
-      basis.ownEntries(place).stream()
-          .filter(entry -> !(entry instanceof Grant ? grants : withholdings).contains(entry.id())).forEach(entries::add);
-      basis.ownOversights(place).stream().filter(oversight -> !appointments.contains(oversight.id())).forEach(oversights::add);
-    }
-    grants.stream().map(changed.grants()::get).filter(Objects::nonNull).forEach(entries::add);
-    withholdings.stream().map(changed.withholdings()::get).filter(Objects::nonNull).forEach(entries::add);
-    appointments.stream().map(changed.oversights()::get).filter(Objects::nonNull).forEach(oversights::add);
-    return basis.ownEntries.with(places, entries.stream(), oversights.stream(), tree);
   }
 
   private static List<DocumentType> typesById(Structure structure) {

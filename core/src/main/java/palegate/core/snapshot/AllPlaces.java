@@ -1,0 +1,45 @@
+package palegate.core.snapshot;
+
+import java.util.concurrent.CompletableFuture;
+import palegate.core.places.Place;
+
+/** All places by id and by name. Nothing but questions needs it, so it is made after everything else, aside. */
+final class AllPlaces {
+  private final Place[] places;
+  private CompletableFuture<IdIndex> made;
+  private NameIndex names;
+
+  AllPlaces(Place[] places) {
+    this.places = places;
+  }
+
+  synchronized CompletableFuture<IdIndex> begin() {
+    if (made == null) {
+      made = CompletableFuture.supplyAsync(this::make);
+    }
+    return made;
+  }
+
+  IdIndex index() {
+    return begin().join();
+  }
+
+  synchronized NameIndex names() {
+    if (names == null) {
+      NameIndex index = new NameIndex(places.length);
+      for (Place place : places) {
+        index.add(place.name());
+      }
+      names = index;
+    }
+    return names;
+  }
+
+  private IdIndex make() {
+    String[] ids = new String[places.length];
+    for (int number = 0; number < ids.length; number++) {
+      ids[number] = places[number].id();
+    }
+    return new IdIndex(ids);
+  }
+}

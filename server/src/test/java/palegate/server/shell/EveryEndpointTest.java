@@ -1,0 +1,108 @@
+package palegate.server.shell;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.LinkedHashSet;
+import java.util.Map;
+import java.util.Set;
+import org.assertj.core.api.SoftAssertions;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import org.springframework.web.bind.annotation.RequestMethod;
+import org.springframework.web.servlet.mvc.method.annotation.RequestMappingHandlerMapping;
+import palegate.server.testkit.Browser;
+import palegate.server.testkit.InDemo;
+import palegate.server.testkit.TestApplication;
+
+/** What holds for every endpoint there is, found from the application itself: a new one cannot be forgotten. */
+@ExtendWith(InDemo.class)
+class EveryEndpointTest {
+  private record Endpoint(RequestMethod method, String path) {
+    @Override
+    public String toString() {
+      return method + " " + path;
+    }
+  }
+
+  /** Signing in and out, and finding out whether one is: for everybody. */
+  private static boolean isSession(Endpoint endpoint) {
+    return endpoint.path().equals("/api/session");
+  }
+
+  private static Set<Endpoint> endpoints(TestApplication app) {
+    Set<Endpoint> endpoints = new LinkedHashSet<>();
+    app.bean(RequestMappingHandlerMapping.class).getHandlerMethods().keySet().forEach(info -> info.getPatternValues().stream()
+        .filter(path -> path.startsWith("/api/"))
+        .forEach(path -> info.getMethodsCondition().getMethods().forEach(method -> endpoints.add(new Endpoint(method, path)))));
+    return endpoints;
+  }
+
+  private static String filled(String path) {
+    return path.replaceAll("\\{[^}]*}", "1");
+  }
+
+  private static Browser.Answer ask(Browser browser, Endpoint endpoint) {
+    String path = filled(endpoint.path());
+    return switch (endpoint.method()) {
+      case GET -> browser.get(path);
+      case PUT -> browser.put(path, "text/plain", new byte[] {65});
+      case DELETE -> browser.delete(path);
+      default -> browser.post(path, Map.of());
+    };
+  }
+
+  @Test
+  void tells_nothing_and_does_nothing_for_somebody_who_is_not_signed_in(TestApplication app) {
+    Browser stranger = Browser.at(app.address());
+    stranger.get("/api/session");
+    SoftAssertions all = new SoftAssertions();
+    Set<Endpoint> endpoints = endpoints(app);
+    assertThat(endpoints).as("endpoints are found").hasSizeGreaterThan(60);
+    for (Endpoint endpoint : endpoints) {
+      if (!isSession(endpoint)) {
+        Browser.Answer answer = ask(stranger, endpoint);
+        all.assertThat(answer.status()).as("%s", endpoint).isEqualTo(401);
+        all.assertThat(answer.bytes().length).as("%s says no more than that", endpoint).isLessThan(400);
+      }
+    }
+    all.assertAll();
+  }
+
+  @Test
+  void that_changes_something_takes_the_protection_token(TestApplication app) {
+    Browser wenna = app.signedIn("wenna.carrow");
+    SoftAssertions all = new SoftAssertions();
+    endpoints(app).stream().filter(endpoint -> endpoint.method() == RequestMethod.POST)
+        .forEach(endpoint -> all.assertThat(wenna.postUnprotected(filled(endpoint.path()), Map.of()).status()).as("%s", endpoint).isEqualTo(403));
+    all.assertAll();
+  }
+
+  @Test
+  void that_drafts_or_puts_in_force_is_closed_to_an_auditor(TestApplication app) {
+    Browser oriel = app.signedIn("oriel.fenn");
+    SoftAssertions all = new SoftAssertions();
+    endpoints(app).stream().filter(endpoint -> endpoint.method() != RequestMethod.GET && !isSession(endpoint))
+        // An auditor may preview what content a document has been given, never change it: the place itself decides that.
+        .filter(endpoint -> !endpoint.path().endsWith("/content"))
+        .forEach(endpoint -> all.assertThat(ask(oriel, endpoint).status()).as("%s", endpoint).isEqualTo(403));
+    all.assertAll();
+  }
+
+  @Test
+  void answers_nonsense_with_a_problem_document_and_never_with_a_failure_of_its_own(TestApplication app) {
+    Browser wenna = app.signedIn("wenna.carrow");
+    SoftAssertions all = new SoftAssertions();
+    for (Endpoint endpoint : endpoints(app)) {
+      if (!isSession(endpoint)) {
+        Browser.Answer answer = ask(wenna, endpoint);
+        all.assertThat(answer.status()).as("%s", endpoint).isLessThan(500);
+        if (answer.status() >= 400) {
+          all.assertThat(answer.header("content-type")).as("%s", endpoint).startsWith("application/problem+json");
+          all.assertThat(answer.body().path("title").asString("")).as("%s", endpoint).isNotBlank();
+          all.assertThat(answer.body().path("detail").asString("")).as("%s: %s", endpoint, answer.body()).isNotBlank();
+        }
+      }
+    }
+    all.assertAll();
+  }
+}

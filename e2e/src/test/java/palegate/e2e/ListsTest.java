@@ -1,0 +1,147 @@
+package palegate.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.regex.Pattern;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import palegate.server.testkit.TestApplication;
+
+/** Lists as somebody uses them: looked through, put in order, walked along. */
+@ExtendWith(InBrowser.class)
+class ListsTest {
+  @BeforeEach
+  void discardDraft(TestApplication app) {
+    app.signedIn("wenna.carrow").delete("/api/draft");
+  }
+
+  private static Locator table(Page page, String name) {
+    return page.getByRole(AriaRole.TABLE, new Page.GetByRoleOptions().setName(name).setExact(true));
+  }
+
+  private static List<String> column(Locator table, int cell) {
+    return table.locator("[data-row]").all().stream().map(row -> row.getByRole(AriaRole.CELL).nth(cell).innerText().strip()).toList();
+  }
+
+  private static void sortBy(Locator table, String column) {
+    table.getByRole(AriaRole.COLUMNHEADER, new Locator.GetByRoleOptions().setName(column)).getByRole(AriaRole.BUTTON).click();
+  }
+
+  private static void find(Page page, String field, String text) {
+    page.getByRole(AriaRole.TEXTBOX, new Page.GetByRoleOptions().setName(field).setExact(true)).fill(text);
+  }
+
+  @Test
+  void groups_with_the_most_people_first_then_those_with_the_fewest(Desk desk) {
+    Page page = desk.signedIn("wenna.carrow");
+    desk.open(page, "/people/groups");
+    Locator groups = table(page, "Groups");
+    sortBy(groups, "People");
+    assertThat(groups.locator("[data-row='0']")).containsText("Adjusters");
+    assertThat(column(groups, 1).stream().map(Integer::valueOf).toList()).isSortedAccordingTo((a, b) -> b - a);
+    assertThat(groups.locator("[aria-sort='descending']")).hasText("People");
+    sortBy(groups, "People");
+    assertThat(groups.locator("[data-row='0']")).containsText("nobody in it");
+    assertThat(column(groups, 1).stream().map(Integer::valueOf).toList()).isSorted();
+    page.context().close();
+  }
+
+  @Test
+  void what_is_typed_is_found_and_counted_and_what_is_not_there_is_said(Desk desk) {
+    Page page = desk.signedIn("wenna.carrow");
+    desk.open(page, "/people/groups");
+    find(page, "Find a group", "desk");
+    assertThat(page.locator(".find [role=status]").first()).containsText("matches");
+    assertThat(column(table(page, "Groups"), 0)).isNotEmpty().allSatisfy(name -> assertThat(name.toLowerCase(Locale.ROOT)).contains("desk"));
+    find(page, "Find a group", "no group is called that");
+    assertThat(page.getByText("Nothing with “no group is called that” in it.")).isVisible();
+    page.context().close();
+  }
+
+  @Test
+  void a_statement_by_person_and_only_of_what_is_looked_for(Desk desk) {
+    Page page = desk.signedIn("oriel.fenn");
+    desk.open(page, "/statements?about=PLACE&id=lib-acc");
+    Locator rows = table(page, "The statement");
+    sortBy(rows, "Person");
+    assertThat(rows.locator("[aria-sort='ascending']")).hasText("Person");
+    assertThat(rows.locator("[data-row='1']")).containsText("Edda Jarrold");
+    assertThat(column(rows, 1)).isSorted();
+    find(page, "Find a person or a place", "oriel");
+    assertThat(rows.locator("[data-row='0']")).containsText("Oriel Fenn");
+    assertThat(column(rows, 1)).containsOnly("Oriel Fenn");
+    page.context().close();
+  }
+
+  @Test
+  void a_statement_as_it_was_at_the_end_of_an_earlier_day_names_the_change_that_held_then(Desk desk) {
+    Page page = desk.signedIn("oriel.fenn");
+    desk.open(page, "/statements?about=PLACE&id=lib-ten&documents=no");
+    Locator about = page.locator(".about");
+    assertThat(about).containsText("as of change 6");
+    String now = about.innerText();
+    page.getByLabel("At the end of a day, or now").fill("2025-06-30");
+    assertThat(about).containsText("as of change 1, 30 Jun 2025");
+    assertThat(about.innerText().replaceAll(".*?\\d\\d:\\d\\d\\. ", "")).isNotEqualTo(now.replaceAll(".*?\\d\\d:\\d\\d\\. ", ""));
+    assertThat(page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("CSV"))).hasAttribute("href", Pattern.compile(".*at=2025-06-30T.*"));
+    page.context().close();
+  }
+
+  @Test
+  void a_rehearsal_narrowed_to_outsiders_in_every_list(Desk desk, TestApplication app) {
+    app.signedIn("wenna.carrow").post("/api/draft/changes", Map.of("kind", "addGrant", "place", "lib-acc",
+        "subject", Map.of("kind", "group", "id", "g-surveyors"), "role", "r-preparer"));
+    Page page = desk.signedIn("wenna.carrow");
+    desk.open(page, "/rehearsal");
+    Locator people = table(page, "Who gains and who loses");
+    assertThat(people.locator("[data-row='0']")).isVisible();
+    int all = people.locator("[data-row]").count();
+    page.getByLabel("Outsiders only").check();
+    assertThat(people).hasAttribute("aria-rowcount", "4");
+    assertThat(people.locator("[data-row]").count()).isEqualTo(3).isLessThan(all);
+    assertThat(column(people, 0)).allSatisfy(name -> assertThat(name).contains("outsider"));
+    page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Each person at each place")).click();
+    Locator pairs = table(page, "Each person at each place");
+    assertThat(pairs.locator("[data-row='0']")).containsText("outsider");
+    assertThat(column(pairs, 0)).allSatisfy(name -> assertThat(name).contains("outsider"));
+    page.context().close();
+  }
+
+  @Test
+  void an_access_list_is_sorted_by_whom_its_lines_name(Desk desk) {
+    Page page = desk.signedIn("wenna.carrow");
+    desk.open(page, "/places/f-2406");
+    page.locator("tr[data-entry]").first().waitFor();
+    page.locator("th button", new Page.LocatorOptions().setHasText("Who")).click();
+    List<String> who = page.locator("tr[data-entry] .who").allInnerTexts();
+    assertThat(who).isNotEmpty().isSorted();
+    page.locator("th button", new Page.LocatorOptions().setHasText("Who")).click();
+    assertThat(page.locator("tr[data-entry] .who").allInnerTexts()).isSortedAccordingTo((a, b) -> b.compareTo(a));
+    page.context().close();
+  }
+
+  @Test
+  void rows_are_walked_with_the_arrow_keys_and_only_those_in_sight_exist(Desk desk) {
+    Page page = desk.signedIn("oriel.fenn");
+    desk.open(page, "/statements?about=PLACE&id=root");
+    Locator rows = table(page, "The statement");
+    rows.locator("[data-row='0']").waitFor();
+    assertThat(Integer.parseInt(rows.getAttribute("aria-rowcount"))).as("a list of thousands").isGreaterThan(5_000);
+    assertThat(rows.locator("[data-row]").count()).as("rows that exist").isLessThan(60);
+    rows.locator(".scroller").focus();
+    for (int i = 0; i < 40; i++) {
+      page.keyboard().press("ArrowDown");
+    }
+    assertThat(rows.locator("[data-row]:focus")).hasCount(1);
+    assertThat(Integer.parseInt(rows.locator("[data-row]:focus").getAttribute("data-row"))).isGreaterThan(20);
+    page.context().close();
+  }
+}

@@ -125,16 +125,34 @@ function setScroller(element: Element | ComponentPublicInstance | null) {
   scroller.value = element instanceof HTMLElement ? element : null
 }
 
+/** The row that the arrow keys are on the way to: a key that is held down is faster than the rows are drawn. */
+let heading: number | undefined
+
 /** Arrow keys walk through the rows, wherever in a row the focus is. */
 function move(event: KeyboardEvent) {
   const step = event.key === 'ArrowDown' ? 1 : event.key === 'ArrowUp' ? -1 : 0
   if (step === 0 || !(event.target instanceof HTMLElement)) return
   const row = event.target.closest<HTMLElement>('[data-row]')
-  const wanted = row === null ? Math.max(0, rows.value[0]?.index ?? 0) : Number(row.dataset.row) + step
+  const from = heading ?? (row === null ? undefined : Number(row.dataset.row))
+  const wanted = from === undefined ? Math.max(0, rows.value[0]?.index ?? 0) : from + step
   if (wanted < 0 || wanted >= total.value) return
   event.preventDefault()
+  heading = wanted
   virtualizer.value.scrollToIndex(wanted, { align: 'auto' })
-  requestAnimationFrame(() => scroller.value?.querySelector<HTMLElement>(`[data-row="${wanted}"]`)?.focus())
+  focusWhenThere(wanted, 10)
+}
+
+function focusWhenThere(wanted: number, frames: number) {
+  requestAnimationFrame(() => {
+    if (heading !== wanted) return
+    const row = scroller.value?.querySelector<HTMLElement>(`[data-row="${wanted}"]`)
+    if (!row && frames > 0) {
+      focusWhenThere(wanted, frames - 1)
+      return
+    }
+    heading = undefined
+    row?.focus()
+  })
 }
 </script>
 

@@ -73,7 +73,7 @@ class ListsTest {
     Locator rows = table(page, "The statement");
     sortBy(rows, "Person");
     assertThat(rows.locator("[aria-sort='ascending']")).hasText("Person");
-    assertThat(rows.locator("[data-row='1']")).containsText("Edda Jarrold");
+    assertThat(rows.locator("[data-row='0']")).containsText("Ansel Ashdown");
     assertThat(column(rows, 1)).isSorted();
     find(page, "Find a person or a place", "oriel");
     assertThat(rows.locator("[data-row='0']")).containsText("Oriel Fenn");
@@ -88,7 +88,7 @@ class ListsTest {
     Locator about = page.locator(".about");
     assertThat(about).containsText("as of change 6");
     String now = about.innerText();
-    page.getByLabel("At the end of a day, or now").fill("2025-06-30");
+    page.getByRole(AriaRole.TEXTBOX, new Page.GetByRoleOptions().setName("At the end of a day, or now")).fill("2025-06-30");
     assertThat(about).containsText("as of change 1, 30 Jun 2025");
     assertThat(about.innerText().replaceAll(".*?\\d\\d:\\d\\d\\. ", "")).isNotEqualTo(now.replaceAll(".*?\\d\\d:\\d\\d\\. ", ""));
     assertThat(page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("CSV"))).hasAttribute("href", Pattern.compile(".*at=2025-06-30T.*"));
@@ -140,8 +140,7 @@ class ListsTest {
     for (int i = 0; i < 40; i++) {
       page.keyboard().press("ArrowDown");
     }
-    assertThat(rows.locator("[data-row]:focus")).hasCount(1);
-    assertThat(Integer.parseInt(rows.locator("[data-row]:focus").getAttribute("data-row"))).isGreaterThan(20);
+    assertThat(rows.locator("[data-row]:focus")).hasAttribute("data-row", "39");
     page.context().close();
   }
 }

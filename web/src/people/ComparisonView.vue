@@ -5,7 +5,7 @@ import { answer, api, type Schemas } from '@/api/client'
 import PagedList from '@/lists/PagedList.vue'
 import type { Part } from '@/lists/part'
 import Paling from '@/paling/Paling.vue'
-import { counted } from '@/shell/words'
+import { counted, number } from '@/shell/words'
 import GroupPicker from './GroupPicker.vue'
 import PersonPicker from './PersonPicker.vue'
 
@@ -27,6 +27,11 @@ const head = useQuery({
   queryFn: () => compare({ offset: 0, limit: 1 }),
 })
 const fetchPlaces = async (part: Part) => (await compare(part)).places
+/** Of very many only the first are named, and how many more there are is said. */
+function names(sharing: Schemas['Sharing']): string {
+  const left = sharing.people - sharing.first.length
+  return (sharing.first.map((person) => person.name).join(', ') || 'nobody') + (left > 0 ? `, and ${number(left)} more` : '')
+}
 const columns = computed(() => [
   { title: 'Place', width: '1.6fr', sort: 'place' },
   { title: one.value?.name ?? '', width: '150px', sort: '-one' },
@@ -55,16 +60,16 @@ const columns = computed(() => [
     <template v-else-if="head.data.value">
       <div class="shared">
         <div v-if="kind === 'group'" class="sheet">
-          <h3>Only in {{ one!.name }} ({{ head.data.value.onlyOne.length }})</h3>
-          <p>{{ head.data.value.onlyOne.map((person) => person.name).join(', ') || 'nobody' }}</p>
+          <h3>Only in {{ one!.name }} ({{ number(head.data.value.onlyOne.people) }})</h3>
+          <p>{{ names(head.data.value.onlyOne) }}</p>
         </div>
         <div v-if="kind === 'group'" class="sheet">
-          <h3>In both ({{ head.data.value.both.length }})</h3>
-          <p>{{ head.data.value.both.map((person) => person.name).join(', ') || 'nobody' }}</p>
+          <h3>In both ({{ number(head.data.value.both.people) }})</h3>
+          <p>{{ names(head.data.value.both) }}</p>
         </div>
         <div v-if="kind === 'group'" class="sheet">
-          <h3>Only in {{ other!.name }} ({{ head.data.value.onlyOther.length }})</h3>
-          <p>{{ head.data.value.onlyOther.map((person) => person.name).join(', ') || 'nobody' }}</p>
+          <h3>Only in {{ other!.name }} ({{ number(head.data.value.onlyOther.people) }})</h3>
+          <p>{{ names(head.data.value.onlyOther) }}</p>
         </div>
         <div class="sheet">
           <h3>{{ kind === 'person' ? 'Groups' : 'Lies in' }}: only {{ one!.name }}</h3>

@@ -3,10 +3,11 @@ import { keepPreviousData, useQuery } from '@tanstack/vue-query'
 import { computed, ref, watch } from 'vue'
 import { answer, api, type Schemas } from '@/api/client'
 import Paling from '@/paling/Paling.vue'
-import { listed } from '@/shell/words'
+import { listed, number } from '@/shell/words'
 
 const library = ref<string | null>()
 const opened = ref(false)
+const text = ref('')
 const root = useQuery({ queryKey: ['root'], queryFn: () => answer(api.GET('/api/repository')) })
 const libraries = useQuery({
   queryKey: computed(() => ['children', root.data.value?.id]),
@@ -14,8 +15,8 @@ const libraries = useQuery({
   queryFn: () => answer(api.GET('/api/places/{id}/children', { params: { path: { id: root.data.value!.id }, query: { drafted: true } } })),
 })
 const matrix = useQuery({
-  queryKey: computed(() => ['types', 'matrix', library.value]),
-  queryFn: () => answer(api.GET('/api/types/matrix', { params: { query: { library: library.value ?? undefined } } })),
+  queryKey: computed(() => ['types', 'matrix', library.value, text.value]),
+  queryFn: () => answer(api.GET('/api/types/matrix', { params: { query: { library: library.value ?? undefined, text: text.value || undefined } } })),
   placeholderData: keepPreviousData,
 })
 
@@ -50,6 +51,7 @@ function words(cell: Schemas['CellView']): string {
         clearable
         hide-details
       />
+      <v-text-field v-model="text" label="Find whom" clearable hide-details @click:clear="text = ''" />
       <p class="quiet">Each paling is what all people of the row have on a new paper of that type. <strong>some</strong> marks where only some have more.</p>
     </div>
     <p v-if="matrix.data.value === undefined" role="status">Working it out …</p>
@@ -72,10 +74,13 @@ function words(cell: Schemas['CellView']): string {
             </td>
           </tr>
           <tr v-if="matrix.data.value.subjects.length === 0">
-            <td class="quiet">No entry names anybody there.</td>
+            <td class="quiet">{{ text ? `Nobody with “${text}” in the name.` : 'No entry names anybody there.' }}</td>
           </tr>
         </tbody>
       </table>
+      <p v-if="matrix.data.value.named > matrix.data.value.subjects.length" class="caution more">
+        The first {{ matrix.data.value.subjects.length }} of {{ number(matrix.data.value.named) }} whom the place names. Type part of a name to see others.
+      </p>
     </div>
   </div>
 </template>
@@ -89,7 +94,7 @@ function words(cell: Schemas['CellView']): string {
 }
 .bar {
   display: grid;
-  grid-template-columns: 340px 1fr;
+  grid-template-columns: 300px 200px 1fr;
   gap: 14px;
   align-items: center;
 }
@@ -119,6 +124,9 @@ tbody th {
   left: 0;
   background: rgb(var(--v-theme-surface));
   white-space: nowrap;
+}
+.more {
+  padding: 10px 12px;
 }
 .some {
   font-size: 0.82rem;

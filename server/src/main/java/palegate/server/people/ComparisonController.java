@@ -21,8 +21,11 @@ import palegate.server.shell.Problem;
 class ComparisonController {
   record Differing(String place, String path, List<String> one, List<String> other) {}
 
+  /** The people of one kind, and the first of them by number. */
+  record Sharing(int people, List<PersonView> first) {}
+
   /** {@code onlyOne} and the like are people; for two people they are the two themselves. */
-  record Comparison(SubjectView one, SubjectView other, List<PersonView> onlyOne, List<PersonView> both, List<PersonView> onlyOther,
+  record Comparison(SubjectView one, SubjectView other, Sharing onlyOne, Sharing both, Sharing onlyOther,
       List<String> groupsOnlyOne, List<String> groupsBoth, List<String> groupsOnlyOther, Page<Differing> places) {}
 
   private static final int NAMES_AT_MOST = 500;
@@ -69,9 +72,9 @@ class ComparisonController {
     return Subject.of(kind, id);
   }
 
-  private static List<PersonView> people(Shown.State state, PersonSet people) {
-    return people.stream().limit(NAMES_AT_MOST).mapToObj(number -> PersonView.of(state.after().person(number), state.structure()))
-        .sorted((a, b) -> a.name().compareTo(b.name())).toList();
+  private static Sharing people(Shown.State state, PersonSet people) {
+    return new Sharing(people.size(), people.stream().limit(NAMES_AT_MOST).mapToObj(number -> PersonView.of(state.after().person(number), state.structure()))
+        .sorted((a, b) -> a.name().compareTo(b.name())).toList());
   }
 
   /** The groups that the subject is in directly. */

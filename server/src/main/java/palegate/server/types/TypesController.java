@@ -27,6 +27,7 @@ import palegate.server.drafts.Shown;
 import palegate.server.drafts.TypeBody;
 import palegate.server.lists.Listing;
 import palegate.server.lists.Part;
+import palegate.server.people.SubjectNames;
 import palegate.server.people.SubjectView;
 import palegate.server.shell.MayBeMissing;
 import palegate.server.shell.Page;
@@ -49,7 +50,8 @@ class TypesController {
 
   record CellView(int people, int finds, int reads, int adds, int deletes, List<String> every, List<String> some) {}
 
-  record MatrixView(List<SubjectView> subjects, List<TypeName> types, List<List<CellView>> cells) {}
+  /** {@code named} counts all whom the place names; {@code subjects} are the first of them. */
+  record MatrixView(int named, List<SubjectView> subjects, List<TypeName> types, List<List<CellView>> cells) {}
 
   record TypeName(String id, String name, boolean guarded) {}
 
@@ -115,7 +117,7 @@ class TypesController {
 
   /** Who may see, add and delete papers of each type: of a library, or of the repository as a whole. */
   @GetMapping("/matrix")
-  MatrixView matrix(@RequestParam(required = false) String library, Principal who) {
+  MatrixView matrix(@RequestParam(required = false) String library, @ParameterObject Part part, Principal who) {
     Shown.State state = shown.to(who.getName());
     int container = library == null ? 0 : state.after().placeNumber(library);
     if (container < 0 || library != null && state.after().place(container).kind() != PlaceKind.LIBRARY) {
@@ -123,7 +125,8 @@ class TypesController {
     }
     List<DocumentType> types = sorted(state.structure()).stream()
         .filter(type -> library == null || type.libraries().isEmpty() || type.libraries().contains(library)).toList();
-    List<Subject> subjects = subjects(state, container);
+    Page<Subject> named = subjects(state, container, part);
+    List<Subject> subjects = named.items();
     TypeMatrix matrix = TypeMatrix.of(state.moment(), container, subjects, types);
     List<List<CellView>> cells = new ArrayList<>();
     for (int row = 0; row < subjects.size(); row++) {
@@ -134,20 +137,21 @@ class TypesController {
       }
       cells.add(line);
     }
-    return new MatrixView(subjects.stream().map(subject -> SubjectView.of(subject, state.moment())).toList(),
+    return new MatrixView((int) named.total(), subjects.stream().map(subject -> SubjectView.of(subject, state.moment())).toList(),
         types.stream().map(type -> new TypeName(type.id(), type.name(), type.guarded())).toList(), cells);
   }
 
-  /** Whom the entries that reach the container name, or the clearances of any type; by name. */
-  private static List<Subject> subjects(Shown.State state, int container) {
+  /** Whom the entries that reach the container name, or the clearances of any type: groups and units before people, by name. */
+  private static Page<Subject> subjects(Shown.State state, int container, Part part) {
     List<Subject> named = new ArrayList<>();
     state.after().reachingEntries(container).forEach(entry -> named.add(entry.subject()));
     if (container == 0) {
       state.structure().entries().forEach(entry -> named.add(entry.subject()));
     }
     state.structure().types().values().forEach(type -> type.clearances().forEach(clearance -> named.add(clearance.subject())));
-    return named.stream().distinct().sorted(Comparator.comparing((Subject subject) -> subject instanceof Subject.OfPerson)
-        .thenComparing(subject -> SubjectView.of(subject, state.moment()).name())).limit(200).toList();
+    Listing<Subject> listing = Listing.by("name", Comparator.comparing((Subject subject) -> subject instanceof Subject.OfPerson)
+        .thenComparing(subject -> SubjectNames.of(subject, state.structure())));
+    return listing.page(part, named.stream().distinct().filter(subject -> part.takes(SubjectNames.of(subject, state.structure()))), subject -> subject);
   }
 
   private static String path(Shown.State state, Place place) {

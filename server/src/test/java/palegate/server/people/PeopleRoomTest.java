@@ -103,4 +103,16 @@ class PeopleRoomTest {
     assertThat(sketch.path("groups").valueStream()).anySatisfy(group -> assertThat(group.path("inside")).isNotEmpty());
     assertThat(sketch.path("units").valueStream()).anySatisfy(unit -> assertThat(unit.path("parent").asString("")).isNotEmpty());
   }
+
+  @Test
+  void two_groups_side_by_side_count_whom_they_share_and_whom_only_one_of_them_has(TestApplication app) {
+    JsonNode beside = app.signedIn("oriel.fenn").get("/api/comparison?kind=group&one=g-adjusters&other=g-surveyors").body();
+    int both = beside.path("both").path("people").asInt();
+    assertThat(beside.path("onlyOne").path("people").asInt() + both).isEqualTo(beside.path("one").path("people").asInt());
+    assertThat(beside.path("onlyOther").path("people").asInt() + both).isEqualTo(beside.path("other").path("people").asInt());
+    for (String side : List.of("onlyOne", "both", "onlyOther")) {
+      assertThat(beside.path(side).path("first").size()).as("all of so few are named: %s", side).isEqualTo(beside.path(side).path("people").asInt());
+    }
+    assertThat(beside.path("places").path("total").asInt()).isPositive();
+  }
 }

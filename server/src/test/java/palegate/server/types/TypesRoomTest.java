@@ -83,7 +83,13 @@ class TypesRoomTest {
     assertThat(cell.path("people").asInt()).isPositive();
     assertThat(cell.path("adds").asInt()).isEqualTo(cell.path("people").asInt());
     assertThat(matrix.path("cells").get(accounts).get(indexOf(matrix.path("types"), "appraisal")).path("adds").asInt()).as("nobody is cleared for appraisals").isZero();
-    assertThat(oriel.get("/api/types/matrix").status()).isEqualTo(200);
+    JsonNode everywhere = oriel.get("/api/types/matrix").body();
+    assertThat(everywhere.path("named").asInt()).isEqualTo(everywhere.path("subjects").size()).isEqualTo(everywhere.path("cells").size());
+    JsonNode first = oriel.get("/api/types/matrix?limit=2").body();
+    assertThat(first.path("subjects")).hasSize(2);
+    assertThat(first.path("named")).as("how many there are is said though not all are shown").isEqualTo(everywhere.path("named"));
+    assertThat(oriel.get("/api/types/matrix?text=accoun").body().path("subjects").valueStream().map(subject -> subject.path("name").asString()))
+        .isNotEmpty().allSatisfy(name -> assertThat(name).containsIgnoringCase("accoun"));
     assertThat(oriel.get("/api/types/matrix?library=f-2406").status()).isEqualTo(404);
   }
 

@@ -60,11 +60,11 @@ function grab(event: DragEvent, member: Member) {
     find="Find a member"
     empty="Nobody is in it yet. Add members one by one, or paste a column of names."
   >
-    <template #row="{ item: { member, gone } }">
-      <div role="cell" class="who" :class="{ gone }" :draggable="may('people') && !gone" :data-outsiders="member.external || member.outsiders > 0" @dragstart="grab($event, member)">
-        <span v-if="gone" class="name">{{ member.name }}</span>
+    <template #row="{ item: { member, gone: out } }">
+      <div role="cell" class="who" :class="{ gone: out }" :draggable="may('people') && !out" :data-outsiders="member.external || member.outsiders > 0" @dragstart="grab($event, member)">
+        <span v-if="out" class="name">{{ member.name }}</span>
         <router-link v-else :to="{ name: 'people', params: { view: member.kind === 'group' ? 'groups' : 'persons', id: member.id } }">{{ member.name }}</router-link>
-        <span v-if="gone" class="mark lose">taken out by your draft</span>
+        <span v-if="out" class="mark lose">taken out by your draft</span>
         <template v-else>
           <span v-if="member.kind === 'group'" class="quiet">a group</span>
           <span v-if="member.external" class="mark outsider">outsider</span>
@@ -74,9 +74,9 @@ function grab(event: DragEvent, member: Member) {
         </template>
       </div>
       <div role="cell">{{ member.kind === 'group' ? member.people : '' }}</div>
-      <div role="cell"><PeriodBar v-if="!gone" :from="member.from" :until="member.until" :current="member.current" /></div>
+      <div role="cell"><PeriodBar v-if="!out" :from="member.from" :until="member.until" :current="member.current" /></div>
       <div role="cell" class="acts">
-        <template v-if="may('people') && !gone">
+        <template v-if="may('people') && !out">
           <button type="button" class="linklike" :aria-label="`Move ${member.name} to another group`" @click="emit('move', member)">Move</button>
           <button type="button" class="linklike" :aria-label="`Take ${member.name} out of the group`" @click="takeOut(member)">Take out</button>
         </template>

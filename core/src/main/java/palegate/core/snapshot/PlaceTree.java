@@ -27,6 +27,8 @@ final class PlaceTree {
   static final int GUARDS = 4;
   /** Has labels of its own. */
   static final int LABELS = 8;
+  /** So many places may come before all are numbered anew. */
+  private static final int MAY_COME = 1_000;
   /** Is a document in any condition. */
   static final int CONDITIONS = 16;
 
@@ -140,6 +142,11 @@ final class PlaceTree {
       newFlags[number] = flagsOf(place);
     }
     return new PlaceTree(places, changes, more, newParents, newEnds, newTypes, newFlags, containers, containerNumbers, all);
+  }
+
+  /** Whether so many places may come without being numbered in order: each of them makes walking the tree a little dearer. */
+  boolean hasRoomFor(Set<String> added) {
+    return added.isEmpty() || count() > 0 && come.numbers().size() + added.size() <= MAY_COME;
   }
 
   /** Whether every place stands where its number says: nothing has come since the places were numbered. */

@@ -130,7 +130,8 @@ public final class Snapshot {
       return this;
     }
     Delta found = Delta.between(structure, changed);
-    return found.keepsNumbers() && found.groups.size() <= subjects.spare() ? new Snapshot(this, changed, found) : new Snapshot(changed);
+    boolean room = subjects.hasRoomFor(found.groups, changed.groups()) && tree.hasRoomFor(found.placesCome);
+    return found.keepsNumbers() && room ? new Snapshot(this, changed, found) : new Snapshot(changed);
   }
 
   /** The same snapshot, without what it was made from: for keeping. Compiled afresh if places have come. */

@@ -65,9 +65,9 @@ final class Subjects {
     nextSpare = next;
   }
 
-  /** How many groups may still come. */
-  int spare() {
-    return firstPerson - nextSpare;
+  /** Whether all groups that come among the altered ones can have a number. */
+  boolean hasRoomFor(Set<String> altered, Map<String, Group> now) {
+    return altered.stream().filter(id -> now.containsKey(id) && !groups.containsKey(id)).count() <= firstPerson - nextSpare;
   }
 
   /** The same numbers after some groups have come or gone; {@code altered} are those that differ in any way. */

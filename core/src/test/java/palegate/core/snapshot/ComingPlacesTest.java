@@ -111,6 +111,40 @@ class ComingPlacesTest {
   }
 
   @Test
+  void a_repository_that_comes_to_an_empty_structure_is_numbered_like_any_other() {
+    Place root = Place.plain("root", PlaceKind.REPOSITORY, null, "Root", true, Map.of(), null, null, null);
+    Snapshot begun = Snapshot.of(Structure.EMPTY).next(Structure.EMPTY.withPlaces(Map.of("root", root)));
+    assertThat(ids(begun, begun.below(0))).containsExactly("root");
+    Snapshot grown = begun.next(begun.structure().withPlaces(Map.of("lib", Place.plain("lib", PlaceKind.LIBRARY, "root", "Lib", false, Map.of(), null, null, null))));
+    assertThat(ids(grown, grown.inDisplayOrder(0))).containsExactly("root", "lib");
+  }
+
+  @Test
+  void very_many_places_however_deep_they_stand_are_numbered_in_order() {
+    Map<String, Place> chain = new HashMap<>();
+    for (int i = 0; i < 20_000; i++) {
+      chain.put("n" + i, folder("n" + i, i == 0 ? "cas" : "n" + (i - 1)));
+    }
+    Snapshot grown = harbour.next(harbour.structure().withPlaces(chain));
+    assertThat(grown.depth(grown.placeNumber("n19999"))).isEqualTo(20_001);
+    assertThat(grown.below(grown.placeNumber("n0")).count()).isEqualTo(20_000);
+  }
+
+  @Test
+  void memberships_of_very_many_groups_may_change_without_anybody_being_numbered_anew() {
+    Map<String, Group> come = new HashMap<>();
+    for (int i = 0; i < 200; i++) {
+      come.put("n" + i, new Group("n" + i, "N" + i, null, List.of()));
+    }
+    Snapshot many = Snapshot.of(harbour.structure().withGroups(come));
+    come.replaceAll((id, group) -> group.with(List.of(new Membership(new Membership.PersonMember("mia"), Period.ALWAYS))));
+    Snapshot filled = many.next(many.structure().withGroups(come));
+    assertThat(filled.numbersPeopleLike(many)).isTrue();
+    assertThat(filled.at(Harbour.NOW).comparableTo(many.at(Harbour.NOW))).as("made from the other").isTrue();
+    assertThat(filled.at(Harbour.NOW).matching(new Subject.OfGroup("n199")).toArray()).containsExactly(filled.personNumber("mia"));
+  }
+
+  @Test
   void a_group_that_goes_and_one_that_comes_in_its_place_are_two() {
     Structure structure = harbour.structure();
     Snapshot first = harbour.next(structure.withGroups(Map.of("n", new Group("n", "N", null, List.of(new Membership(new Membership.PersonMember("mia"), Period.ALWAYS))))));

@@ -117,10 +117,7 @@ class RehearsalController {
       @RequestParam(required = false) String place, @ParameterObject Narrowing narrowing, @ParameterObject Part part, Principal who) {
     Rehearsal rehearsal = drafts.rehearse(who.getName()).rehearsal();
     Difference difference = at(rehearsal, instant);
-    boolean byPerson = "person".equals(part.sort());
-    if (!byPerson && part.sort() != null && !part.sort().equals("place")) {
-      throw Listing.noSuchOrder(part.sort(), List.of("place", "person"));
-    }
+    boolean byPerson = part.order("place", "person").equals("person");
     Predicate<Person> people = narrowing.people(rehearsal, difference.instant());
     Predicate<Difference.Pair> wanted = pair -> (person == null || pair.person().id().equals(person)) && part.takes(pair.person().name(), pair.path())
         && people.test(pair.person()) && narrowing.takes(pair.gained(), pair.lost(), pair.person().external());

@@ -14,7 +14,6 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import palegate.core.drafts.Difference;
 import palegate.core.journal.Between;
-import palegate.server.lists.Listing;
 import palegate.server.lists.Part;
 import palegate.server.people.PersonView;
 import palegate.server.shell.MayBeMissing;
@@ -53,10 +52,7 @@ class BetweenController {
   @GetMapping
   BetweenView between(@RequestParam Instant from, @RequestParam(name = "until", required = false) Instant asked, @RequestParam(required = false) String person,
       @RequestParam(required = false) String place, @ParameterObject Part part) {
-    boolean byPerson = "person".equals(part.sort());
-    if (!byPerson && part.sort() != null && !part.sort().equals("place")) {
-      throw Listing.noSuchOrder(part.sort(), List.of("place", "person"));
-    }
+    boolean byPerson = part.order("place", "person").equals("person");
     Instant now = clock.instant();
     Instant until = asked == null ? now : asked;
     if (until.isBefore(from) || until.isAfter(now)) {

@@ -58,10 +58,7 @@ class JournalController {
 
   @GetMapping
   Page<JournalLine> journal(@ParameterObject Part part) {
-    boolean oldestFirst = "number".equals(part.sort());
-    if (!oldestFirst && part.sort() != null && !part.sort().equals("-number")) {
-      throw Listing.noSuchOrder(part.sort(), List.of("-number", "number"));
-    }
+    boolean oldestFirst = part.order("-number", "number").equals("number");
     return new Page<>(log.count(part.text()), part.offset(), log.page(part.text(), oldestFirst, part.offset(), part.limit()).stream().map(JournalController::line).toList());
   }
 

@@ -31,7 +31,7 @@ public final class Listing<T> {
   }
 
   /** The lines in the order that is asked for; an order that the list does not have is refused. O(n log n). */
-  public List<T> sorted(Part part, Stream<T> lines) {
+  private List<T> sorted(Part part, Stream<T> lines) {
     List<T> sorted = new ArrayList<>(lines.toList());
     sorted.sort(order(part.sort()));
     return sorted;
@@ -56,7 +56,7 @@ public final class Listing<T> {
   }
 
   /** Says which orders there are. */
-  public static Problem noSuchOrder(String wanted, Iterable<String> known) {
+  static Problem noSuchOrder(String wanted, Iterable<String> known) {
     return Problem.of(HttpStatus.UNPROCESSABLE_CONTENT, "no-such-order", "No such order",
         "The list cannot be put in the order [" + wanted + "]. Choose one of: " + String.join(", ", known) + ".");
   }

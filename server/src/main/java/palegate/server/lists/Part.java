@@ -1,7 +1,9 @@
 package palegate.server.lists;
 
 import io.swagger.v3.oas.annotations.media.Schema;
+import java.util.List;
 import java.util.Locale;
+import java.util.stream.Stream;
 import palegate.server.shell.Page;
 
 /**
@@ -20,6 +22,15 @@ public record Part(@Schema(requiredMode = Schema.RequiredMode.NOT_REQUIRED) Stri
     text = text == null ? "" : text.strip().toLowerCase(Locale.ROOT);
     offset = offset == null ? 0 : Math.max(0, offset);
     limit = limit == null ? USUAL_LIMIT : Math.max(1, Math.min(Page.LIMIT, limit));
+  }
+
+  /** The order that is asked for, of a list that is made lazily and so has only these; the first of them if none is. */
+  public String order(String usual, String... others) {
+    List<String> known = Stream.concat(Stream.of(usual), Stream.of(others)).toList();
+    if (sort != null && !sort.isEmpty() && !known.contains(sort)) {
+      throw Listing.noSuchOrder(sort, known);
+    }
+    return sort == null || sort.isEmpty() ? usual : sort;
   }
 
   /** Whether nothing is left out for its text. */

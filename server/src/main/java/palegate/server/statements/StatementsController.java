@@ -24,7 +24,6 @@ import palegate.server.exports.CsvFile;
 import palegate.server.exports.JsonFile;
 import palegate.server.exports.Sheet;
 import palegate.server.exports.WorkbookFile;
-import palegate.server.lists.Listing;
 import palegate.server.lists.Part;
 import palegate.server.people.PersonView;
 import palegate.server.session.Accounts;
@@ -66,10 +65,7 @@ class StatementsController {
   @GetMapping
   StatementView statement(@RequestParam Statements.About about, @RequestParam String id, @RequestParam(defaultValue = "true") boolean documents,
       @RequestParam(required = false) Instant at, @ParameterObject Part part) {
-    boolean byPerson = "person".equals(part.sort());
-    if (!byPerson && part.sort() != null && !part.sort().equals("place")) {
-      throw Listing.noSuchOrder(part.sort(), List.of("place", "person"));
-    }
+    boolean byPerson = part.order("place", "person").equals("person");
     Statements.Asked asked = statements.ask(about, id, documents, at);
     Statement found = part.takesAll() ? asked.statement() : asked.statement().finding(part.text());
     Moment moment = asked.snapshot().at(asked.instant());

@@ -1,7 +1,7 @@
 <script setup lang="ts" generic="T">
 import { keepPreviousData, useQueries, useQuery } from '@tanstack/vue-query'
-import { useVirtualizer } from '@tanstack/vue-virtual'
-import { computed, onBeforeUnmount, ref, watch, type ComponentPublicInstance } from 'vue'
+import { defaultRangeExtractor, useVirtualizer, type Range } from '@tanstack/vue-virtual'
+import { computed, nextTick, onBeforeUnmount, ref, watch, type ComponentPublicInstance } from 'vue'
 import { counted } from '@/shell/words'
 import type { Part } from './part'
 
@@ -74,12 +74,24 @@ const FEW = 8
 const findable = ref(false)
 watch(total, (now) => (findable.value ||= props.find !== undefined && now > FEW), { immediate: true })
 
+/** The row that has the focus, or that the arrow keys are on the way to. */
+const active = ref<number>()
+
+/** The rows in sight and the one with the focus, which would be lost if its row were taken away. */
+function keeping(kept: number | undefined) {
+  return (range: Range) => {
+    const seen = defaultRangeExtractor(range)
+    return kept === undefined || kept >= range.count || seen.includes(kept) ? seen : [...seen, kept].sort((a, b) => a - b)
+  }
+}
+
 const virtualizer = useVirtualizer(
   computed(() => ({
     count: total.value,
     getScrollElement: () => scroller.value,
     estimateSize: () => props.rowHeight,
     overscan: 8,
+    rangeExtractor: keeping(active.value),
   })),
 )
 const rows = computed(() => virtualizer.value.getVirtualItems())
@@ -125,34 +137,32 @@ function setScroller(element: Element | ComponentPublicInstance | null) {
   scroller.value = element instanceof HTMLElement ? element : null
 }
 
-/** The row that the arrow keys are on the way to: a key that is held down is faster than the rows are drawn. */
-let heading: number | undefined
-
-/** Arrow keys walk through the rows, wherever in a row the focus is. */
+/** Arrow keys walk through the rows, wherever in a row the focus is; a key that is held down is faster than the rows are drawn. */
 function move(event: KeyboardEvent) {
   const step = event.key === 'ArrowDown' ? 1 : event.key === 'ArrowUp' ? -1 : 0
   if (step === 0 || !(event.target instanceof HTMLElement)) return
-  const row = event.target.closest<HTMLElement>('[data-row]')
-  const from = heading ?? (row === null ? undefined : Number(row.dataset.row))
-  const wanted = from === undefined ? Math.max(0, rows.value[0]?.index ?? 0) : from + step
+  const wanted = active.value === undefined ? (virtualizer.value.range?.startIndex ?? 0) : active.value + step
   if (wanted < 0 || wanted >= total.value) return
   event.preventDefault()
-  heading = wanted
+  active.value = wanted
   virtualizer.value.scrollToIndex(wanted, { align: 'auto' })
-  focusWhenThere(wanted, 10)
+  void nextTick(() => {
+    if (active.value === wanted) rowOf(wanted)?.focus({ preventScroll: true })
+  })
 }
 
-function focusWhenThere(wanted: number, frames: number) {
-  requestAnimationFrame(() => {
-    if (heading !== wanted) return
-    const row = scroller.value?.querySelector<HTMLElement>(`[data-row="${wanted}"]`)
-    if (!row && frames > 0) {
-      focusWhenThere(wanted, frames - 1)
-      return
-    }
-    heading = undefined
-    row?.focus()
-  })
+function rowOf(index: number): HTMLElement | null | undefined {
+  return scroller.value?.querySelector<HTMLElement>(`[data-row="${index}"]`)
+}
+
+function entered(event: FocusEvent) {
+  const row = event.target instanceof HTMLElement ? event.target.closest<HTMLElement>('[data-row]') : null
+  active.value = row === null ? undefined : Number(row.dataset.row)
+}
+
+function left(event: FocusEvent) {
+  const to = event.relatedTarget
+  if (to instanceof Node && !scroller.value?.contains(to)) active.value = undefined
 }
 </script>
 
@@ -185,7 +195,7 @@ function focusWhenThere(wanted: number, frames: number) {
       <p v-else-if="first.isSuccess.value && total === 0" class="empty" role="status">
         {{ text === '' ? empty : `Nothing with “${text}” in it.` }}
       </p>
-      <div :ref="setScroller" role="rowgroup" class="scroller" tabindex="0" :aria-label="label" @keydown="move">
+      <div :ref="setScroller" role="rowgroup" class="scroller" tabindex="0" :aria-label="label" @keydown="move" @focusin="entered" @focusout="left">
         <div role="presentation" :style="{ height: `${virtualizer.getTotalSize()}px`, position: 'relative' }">
           <div
             v-for="row in rows"

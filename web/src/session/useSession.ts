@@ -4,13 +4,17 @@ import { answer, api, type Schemas } from '@/api/client'
 
 const KEY = ['session']
 
+const sessionNow = () => answer(api.GET('/api/session'))
+
 /** Who is signed in, and what their duties are. */
 export function useSession() {
   const client = useQueryClient()
-  const query = useQuery({ queryKey: KEY, queryFn: () => answer(api.GET('/api/session')), staleTime: 60_000 })
+  const query = useQuery({ queryKey: KEY, queryFn: sessionNow, staleTime: 60_000 })
   const account = computed(() => query.data.value?.account)
 
   async function signIn(login: string, password: string): Promise<Schemas['SignedIn']> {
+    // The first answer brings the token that signing in needs; whoever is faster than it waits for it.
+    await client.ensureQueryData({ queryKey: KEY, queryFn: sessionNow })
     const signedIn = await answer(api.POST('/api/session', { body: { login, password } }))
     // The token of the signed-out session is gone: asking again brings the new one.
     client.removeQueries({ predicate: (query) => query.queryKey[0] !== KEY[0] })

@@ -59,6 +59,20 @@ class FirstWalkTest {
   }
 
   @Test
+  void whoever_types_faster_than_the_first_answer_comes_signs_in_all_the_same(Desk desk) {
+    Page page = desk.window();
+    page.route("**/api/session", route -> {
+      if (route.request().method().equals("GET")) {
+        page.waitForTimeout(1_500);
+      }
+      route.resume();
+    });
+    desk.signIn(page, "oriel.fenn");
+    assertThat(page.locator("[role=treeitem]").first()).isVisible();
+    page.context().close();
+  }
+
+  @Test
   void an_address_leads_to_its_place_after_signing_in(Desk desk) {
     Page page = desk.open(desk.window(), "/places/f-2406");
     page.waitForURL(Pattern.compile(".*/sign-in\\?to=.*f-2406.*"));

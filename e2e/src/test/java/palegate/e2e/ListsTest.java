@@ -141,6 +141,11 @@ class ListsTest {
       page.keyboard().press("ArrowDown");
     }
     assertThat(rows.locator("[data-row]:focus")).hasAttribute("data-row", "39");
+    rows.locator(".scroller").evaluate("list => { list.scrollTop = list.scrollHeight }");
+    assertThat(rows.locator("[data-row='39']")).isFocused();
+    page.keyboard().press("ArrowUp");
+    assertThat(rows.locator("[data-row='38']")).isFocused();
+    assertThat(rows.locator("[data-row='38']")).isInViewport();
     page.context().close();
   }
 }

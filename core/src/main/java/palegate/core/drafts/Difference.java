@@ -135,12 +135,8 @@ public final class Difference {
       }
     }
     List<PersonShift> list = new ArrayList<>();
-    for (int i = 0; i < count; i++) {
-      if (gained[i] != 0 || lost[i] != 0) {
-        list.add(new PersonShift(people.person(i), Rights.ofMask(gained[i]), Rights.ofMask(lost[i]),
-            placesGaining[i], placesLosing[i], documents[i]));
-      }
-    }
+    people.inOrder(shifts.gaining().or(shifts.losing())).forEach(i -> list.add(new PersonShift(people.person(i),
+        Rights.ofMask(gained[i]), Rights.ofMask(lost[i]), placesGaining[i], placesLosing[i], documents[i])));
     return list;
   }
 
@@ -262,7 +258,7 @@ public final class Difference {
     Shifts.Shift shift = shifts.shift(spots.pair(pairs, spot));
     String path = spots.path(spot);
     Place place = spots.place(spot);
-    return shift.gainers().or(shift.losers()).stream().mapToObj(person ->
+    return people.inOrder(shift.gainers().or(shift.losers())).mapToObj(person ->
         new Pair(people.person(person), place, path, shift.before(person), shift.after(person)));
   }
 

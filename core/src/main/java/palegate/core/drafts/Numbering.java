@@ -1,46 +1,60 @@
 package palegate.core.drafts;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
+import java.util.stream.IntStream;
 import palegate.core.people.Person;
+import palegate.core.people.PersonSet;
 import palegate.core.snapshot.Snapshot;
 
 /**
- * Common person numbers for two snapshots. If both have the same people, as in a rehearsal, they are
- * the numbers of both and translating is free.
+ * Common person numbers for two snapshots. If one was made from the other, as in a rehearsal, they are
+ * the numbers of both and translating is free; if not, everyone is numbered in byte order of ids.
  */
 final class Numbering {
   private final List<Person> people;
   private final int[] fromBefore;
   private final int[] fromAfter;
-  private final boolean same;
+  /** Where the numbers are those of both: the snapshot with everyone in it. */
+  private final Snapshot larger;
+  private final int words;
 
   Numbering(Snapshot before, Snapshot after) {
     if (after.numbersPeopleLike(before)) {
-      same = true;
+      larger = after.personCount() >= before.personCount() ? after : before;
+      words = larger.personRoom() / 64;
       fromBefore = null;
       fromAfter = null;
-      people = after.people();
+      people = larger.people();
       return;
     }
+    larger = null;
     people = new ArrayList<>();
     fromBefore = new int[before.personCount()];
     fromAfter = new int[after.personCount()];
-    // Both are in byte order of ids: one merge finds who is in both.
+    int[] beforeInOrder = inOrder(before);
+    int[] afterInOrder = inOrder(after);
     int b = 0;
     int a = 0;
     while (b < fromBefore.length || a < fromAfter.length) {
       int order = b == fromBefore.length ? 1 : a == fromAfter.length ? -1
-          : before.person(b).id().compareTo(after.person(a).id());
-      people.add(order >= 0 ? after.person(a) : before.person(b));
+          : before.person(beforeInOrder[b]).id().compareTo(after.person(afterInOrder[a]).id());
+      people.add(order >= 0 ? after.person(afterInOrder[a]) : before.person(beforeInOrder[b]));
       if (order <= 0) {
-        fromBefore[b++] = people.size() - 1;
+        fromBefore[beforeInOrder[b++]] = people.size() - 1;
       }
       if (order >= 0) {
-        fromAfter[a++] = people.size() - 1;
+        fromAfter[afterInOrder[a++]] = people.size() - 1;
       }
     }
-    same = people.size() == fromBefore.length && people.size() == fromAfter.length;
+    words = (people.size() + 63) / 64;
+  }
+
+  private static int[] inOrder(Snapshot snapshot) {
+    IntStream numbers = IntStream.range(0, snapshot.personCount());
+    return snapshot.numbersPeopleInOrder() ? numbers.toArray()
+        : numbers.boxed().sorted(Comparator.comparing(number -> snapshot.person(number).id())).mapToInt(Integer::intValue).toArray();
   }
 
   Person person(int number) {
@@ -49,6 +63,17 @@ final class Numbering {
 
   int count() {
     return people.size();
+  }
+
+  /** The length of a set of people as bits, in words of 64. */
+  int words() {
+    return words;
+  }
+
+  /** The people of a set in byte order of their ids. */
+  IntStream inOrder(PersonSet set) {
+    return larger == null || larger.numbersPeopleInOrder() ? set.stream()
+        : set.stream().boxed().sorted(Comparator.comparing(number -> person(number).id())).mapToInt(Integer::intValue);
   }
 
   /** The common number of somebody with this number before. */
@@ -62,6 +87,9 @@ final class Numbering {
 
   /** The number of the person with this id, or -1. O(log people). */
   int numberOf(String id) {
+    if (larger != null) {
+      return larger.personNumber(id);
+    }
     int low = 0;
     int high = people.size() - 1;
     while (low <= high) {
@@ -86,10 +114,10 @@ final class Numbering {
   }
 
   private long[] translate(long[] bits, int[] numbers) {
-    if (same) {
+    if (larger != null) {
       return bits;
     }
-    long[] translated = new long[(people.size() + 63) / 64];
+    long[] translated = new long[words];
     for (int i = 0; i < bits.length; i++) {
       for (long word = bits[i]; word != 0; word &= word - 1) {
         int number = numbers[(i << 6) + Long.numberOfTrailingZeros(word)];

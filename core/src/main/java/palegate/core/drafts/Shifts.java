@@ -267,7 +267,7 @@ final class Shifts {
   }
 
   private int words() {
-    return (people.count() + 63) / 64;
+    return people.words();
   }
 
   boolean changes(int pair) {

@@ -58,6 +58,7 @@ final class Barriers {
   }
 
   private final Matching matching;
+  private final int personCount;
   private final Map<String, Map<String, Integer>> labelFacts;
   private final Map<Integer, Integer> placeFacts;
   private final int factCount;
@@ -72,6 +73,7 @@ final class Barriers {
 
   private Barriers(Builder built, PlaceTree tree) {
     matching = built.matching;
+    personCount = built.snapshot.personCount();
     labelFacts = built.labelFacts;
     placeFacts = built.placeFacts;
     factCount = built.keys.size();
@@ -113,8 +115,11 @@ final class Barriers {
     }
     if (matching != this.matching) {
       boolean[] altered = matching.alteredSince(this.matching);
+      boolean come = changed.personCount() > personCount;
       for (int i = 0; i < reaches.length; i++) {
-        if (built.reaches.get(i) != null && namesAny(reaches[i].wall(), altered)) {
+        // A seal bars everyone whom it does not name.
+        if (built.reaches.get(i) != null
+            && (namesAny(reaches[i].wall(), altered) || come && reaches[i].wall().barrier() instanceof Barrier.Seal)) {
           built.reaches.set(i, built.renewed(reaches[i], scopeNumber(i)));
         }
       }
@@ -304,8 +309,8 @@ final class Barriers {
     }
 
     private PersonSet everyone() {
-      long[] bits = new long[Matching.words(matching.personCount)];
-      for (int person = 0; person < matching.personCount; person++) {
+      long[] bits = new long[Matching.words(matching.room)];
+      for (int person = 0; person < snapshot.personCount(); person++) {
         bits[person >> 6] |= 1L << person;
       }
       return PersonSet.copyOf(bits);

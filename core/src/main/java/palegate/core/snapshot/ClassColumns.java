@@ -67,7 +67,7 @@ final class ClassColumns {
         addedLines.add(environment, line, true);
       }
     }
-    int subjects = matching.subjects.firstPerson + matching.personCount;
+    int subjects = matching.subjects.firstPerson + matching.room;
     added = addedLines.build(subjects);
     narrowed = narrowedLines.build(subjects);
   }

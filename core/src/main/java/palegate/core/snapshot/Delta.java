@@ -29,6 +29,8 @@ final class Delta {
   /** Those of the places that the structure before does not have. */
   final Set<String> placesCome;
   final Set<String> walls;
+  final Set<String> peopleCome;
+  /** Whether anything that counts differs in somebody who was there. */
   final boolean peopleAltered;
   /** Whether the labels of any place differ. */
   final boolean labelsAltered;
@@ -46,6 +48,7 @@ final class Delta {
     placesCome = Set.of();
     walls = ids(structure.walls().values().stream().filter(wall -> wall.barsAt(from) != wall.barsAt(to)
         || wall.exceptions().stream().anyMatch(exempt -> exempt.currentAt(from) != exempt.currentAt(to))), Wall::id);
+    peopleCome = Set.of();
     peopleAltered = false;
     labelsAltered = false;
     numbersChange = false;
@@ -62,9 +65,10 @@ final class Delta {
     walls = before.walls().differing(after.walls());
     Set<String> people = before.people().differing(after.people());
     Set<String> units = before.units().differing(after.units());
-    peopleAltered = people.stream().anyMatch(id -> counts(before.people().get(id), after.people().get(id)));
+    peopleCome = people.stream().filter(id -> !before.people().containsKey(id)).collect(Collectors.toSet());
+    peopleAltered = people.stream().anyMatch(id -> !peopleCome.contains(id) && counts(before.people().get(id), after.people().get(id)));
     numbersChange = comeOrGo(types, before.types().keySet(), after.types().keySet())
-        || comeOrGo(people, before.people().keySet(), after.people().keySet())
+        || people.stream().anyMatch(id -> !after.people().containsKey(id))
         || !units.isEmpty()
         || places.stream().anyMatch(id -> moves(before.places().get(id), after.places().get(id)));
     labelsAltered = !numbersChange && places.stream()
@@ -108,7 +112,7 @@ final class Delta {
     return parts.map(id).collect(Collectors.toSet());
   }
 
-  /** Whether people, units, types and the places that were there keep their numbers: only then can a snapshot be made from another. */
+  /** Whether units, types and the people and places that were there keep their numbers: only then can a snapshot be made from another. */
   boolean keepsNumbers() {
     return !numbersChange;
   }
@@ -150,7 +154,7 @@ final class Delta {
 
   /** Whether anybody's match or rights can hang on what differs in a person. */
   private static boolean counts(Person before, Person after) {
-    return before == null || after == null || before.active() != after.active() || before.external() != after.external()
+    return after == null || before.active() != after.active() || before.external() != after.external()
         || !Objects.equals(before.unit(), after.unit());
   }
 }

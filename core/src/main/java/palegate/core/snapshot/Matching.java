@@ -5,6 +5,7 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Set;
 import java.util.function.BiPredicate;
+import java.util.function.IntPredicate;
 import palegate.core.people.Group;
 import palegate.core.people.Membership;
 import palegate.core.people.Person;
@@ -19,17 +20,18 @@ import palegate.core.people.Unit;
  */
 final class Matching {
   final Subjects subjects;
-  final int personCount;
+  /** So many numbers for people there are, those to spare included. */
+  final int room;
   final PersonSet active;
   final PersonSet external;
   private final PersonSet[] bySubject;
   private final long[] rows;
   private final int stride;
 
-  private Matching(Subjects subjects, int personCount, PersonSet active, PersonSet external, PersonSet[] bySubject,
+  private Matching(Subjects subjects, int room, PersonSet active, PersonSet external, PersonSet[] bySubject,
       long[] rows, int stride) {
     this.subjects = subjects;
-    this.personCount = personCount;
+    this.room = room;
     this.active = active;
     this.external = external;
     this.bySubject = bySubject;
@@ -40,20 +42,20 @@ final class Matching {
   /** O(people + units + memberships × nesting). */
   static Matching of(Snapshot snapshot, Instant instant) {
     Subjects subjects = snapshot.subjects();
-    int people = snapshot.personCount();
-    long[] active = new long[words(people)];
-    long[] external = new long[words(people)];
+    int room = snapshot.personRoom();
+    long[] active = new long[words(room)];
+    long[] external = new long[words(room)];
     PersonSet[] bySubject = new PersonSet[subjects.firstPerson];
     Arrays.fill(bySubject, PersonSet.NOBODY);
     long[][] units = new long[snapshot.structure().units().size()][];
     int firstUnit = subjects.firstUnit();
-    for (int number = 0; number < people; number++) {
+    for (int number = 0; number < snapshot.personCount(); number++) {
       Person person = snapshot.person(number);
       set(active, number, person.active());
       set(external, number, person.external());
       if (person.unit() != null) {
         int unit = subjects.unit(person.unit()) - firstUnit;
-        units[unit] = units[unit] == null ? new long[words(people)] : units[unit];
+        units[unit] = units[unit] == null ? new long[words(room)] : units[unit];
         set(units[unit], number, true);
       }
     }
@@ -63,7 +65,7 @@ final class Matching {
       bySubject[number] = inside == null ? PersonSet.NOBODY : PersonSet.copyOf(inside);
       if (unit.parent() != null && inside != null) {
         int parent = subjects.unit(unit.parent()) - firstUnit;
-        units[parent] = units[parent] == null ? new long[words(people)] : units[parent];
+        units[parent] = units[parent] == null ? new long[words(room)] : units[parent];
         bySubject[number].addTo(units[parent]);
       }
     }
@@ -71,28 +73,35 @@ final class Matching {
     PersonSet externalPeople = PersonSet.copyOf(external);
     bySubject[Subjects.STAFF] = activePeople.minus(externalPeople);
     bySubject[Subjects.OUTSIDERS] = activePeople.and(externalPeople);
-    long[] scratch = new long[words(people)];
+    long[] scratch = new long[words(room)];
     for (Group group : snapshot.groupsInnerFirst()) {
       bySubject[subjects.group(group.id())] = members(group, instant, snapshot, subjects, bySubject, scratch);
     }
     int stride = words(subjects.firstPerson + 1);
-    Matching matching = new Matching(subjects, people, activePeople, externalPeople, bySubject, new long[stride * people], stride);
+    Matching matching = new Matching(subjects, room, activePeople, externalPeople, bySubject, new long[stride * room], stride);
     for (int subject = 0; subject < bySubject.length; subject++) {
       matching.setColumn(subject, PersonSet.NOBODY, bySubject[subject]);
     }
     return matching;
   }
 
-  /** The same people after some groups have come or gone or their memberships have changed; looks only at those groups and at what holds them. */
-  Matching with(Snapshot changed, Instant instant, Set<String> groups) {
-    if (groups.isEmpty()) {
+  /**
+   * The same after some people have come, and some groups have come or gone or their memberships have changed; looks
+   * only at those people, at those groups and at what holds them.
+   */
+  Matching with(Snapshot changed, Instant instant, Set<String> come, Set<String> groups) {
+    if (groups.isEmpty() && come.isEmpty()) {
       return this;
     }
     PersonSet[] now = bySubject.clone();
     Subjects numbers = changed.subjects();
-    Matching made = new Matching(numbers, personCount, active, external, now, rows.clone(), stride);
+    List<Integer> newcomers = come.stream().map(changed::personNumber).toList();
+    Matching made = new Matching(numbers, room,
+        active.or(those(newcomers, number -> changed.person(number).active())),
+        external.or(those(newcomers, number -> changed.person(number).external())), now, rows.clone(), stride);
+    newcomers.forEach(number -> made.addTo(now, number, changed));
     boolean[] altered = new boolean[now.length];
-    long[] scratch = new long[words(personCount)];
+    long[] scratch = new long[words(room)];
     for (String id : groups) {
       if (!changed.structure().groups().containsKey(id)) {
         int number = subjects.group(id);
@@ -112,6 +121,26 @@ final class Matching {
       }
     }
     return made;
+  }
+
+  private static PersonSet those(List<Integer> people, IntPredicate which) {
+    return PersonSet.of(people.stream().mapToInt(Integer::intValue).filter(which).toArray());
+  }
+
+  /** Adds somebody to staff or outsiders and to the units they are in. */
+  private void addTo(PersonSet[] now, int number, Snapshot changed) {
+    Person person = changed.person(number);
+    if (person.active()) {
+      addTo(now, person.external() ? Subjects.OUTSIDERS : Subjects.STAFF, number);
+    }
+    for (String unit = person.unit(); unit != null; unit = changed.structure().units().get(unit).parent()) {
+      addTo(now, subjects.unit(unit), number);
+    }
+  }
+
+  private void addTo(PersonSet[] now, int subject, int number) {
+    now[subject] = now[subject].or(PersonSet.of(number));
+    setColumn(subject, PersonSet.NOBODY, PersonSet.of(number));
   }
 
   private static boolean holdsAltered(Group group, Instant instant, boolean[] altered, Subjects subjects) {
@@ -212,7 +241,7 @@ final class Matching {
 
   /** Everyone in any of some subjects. */
   PersonSet union(List<Subject> named) {
-    long[] bits = new long[words(personCount)];
+    long[] bits = new long[words(room)];
     named.forEach(subject -> of(subject).addTo(bits));
     return PersonSet.copyOf(bits);
   }
@@ -228,7 +257,7 @@ final class Matching {
 
   /** Everyone who is active, on staff, or named by some subject in one of two matchings and not in the other. */
   PersonSet alteredPeople(Matching other) {
-    long[] bits = new long[words(personCount)];
+    long[] bits = new long[words(room)];
     addDifference(bits, active, other.active);
     addDifference(bits, external, other.external);
     for (int subject = 0; subject < bySubject.length; subject++) {

@@ -5,6 +5,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.function.IntPredicate;
+import java.util.stream.IntStream;
 import palegate.core.access.Entry;
 import palegate.core.access.stages.Holders;
 import palegate.core.access.stages.Pipeline;
@@ -46,7 +47,7 @@ public final class Moment {
     this.instant = instant;
     this.matching = matching;
     this.classes = classes;
-    words = Matching.words(matching.personCount);
+    words = Matching.words(matching.room);
     cleared = clearedBySet(basis);
     boolean shared = basis != null && basis.classes.barriers == classes.barriers;
     if (shared && basis.barred.length == classes.wallSetCount()) {
@@ -58,7 +59,7 @@ public final class Moment {
       barredBits = shared ? Arrays.copyOf(basis.barredBits, words * barred.length) : new long[words * barred.length];
       addBarredFrom(known);
     }
-    table = classes.basis == null ? new ClassTable(classes, snapshot.placeCount(), barred, matching.personCount) : null;
+    table = classes.basis == null ? new ClassTable(classes, snapshot.placeCount(), barred, matching.room) : null;
   }
 
   private void addBarredFrom(int known) {
@@ -79,7 +80,7 @@ public final class Moment {
   /** The same instant of a snapshot that differs from the basis's in the way given: shares whatever is the same. */
   static Moment derived(Moment basis, Snapshot snapshot, Instant instant, Delta delta) {
     Matching matching = delta.peopleAltered ? Matching.of(snapshot, instant)
-        : basis.matching.with(snapshot, instant, delta.groups);
+        : basis.matching.with(snapshot, instant, delta.peopleCome, delta.groups);
     Barriers barriers = basis.classes.barriers.with(snapshot, instant, matching, delta.walls, delta.labelsAltered);
     return new Moment(snapshot, instant, matching,
         new Classes(basis.classes, snapshot, instant, matching, barriers, delta), basis);
@@ -165,7 +166,7 @@ public final class Moment {
   }
 
   public Holders holdersOfClass(int classNumber) {
-    Holders holders = Holders.ofAllRights(matching.personCount);
+    Holders holders = Holders.ofAllRights(matching.room);
     fillHolders(holders, classNumber);
     return holders;
   }
@@ -177,7 +178,7 @@ public final class Moment {
   /** Everyone's rights now at a place. */
   public Holders holdersNow(int place) {
     Place here = snapshot.place(place);
-    Holders holders = Holders.ofAllRights(matching.personCount);
+    Holders holders = Holders.ofAllRights(matching.room);
     Pipeline.fillNow(holders, everyone(classes.row(classes.ofPlace.get(place)), here.conditions(), here.owner()));
     return holders;
   }
@@ -185,14 +186,14 @@ public final class Moment {
   /** Everyone's standing rights at a place if one of the entries that reach it did not stand there. */
   public Holders holdersWithout(int place, Entry entry) {
     int[] row = classes.rowWithout(place, entry);
-    Holders holders = Holders.ofAllRights(matching.personCount);
+    Holders holders = Holders.ofAllRights(matching.room);
     Pipeline.fillStanding(holders, everyone(row));
     return holders;
   }
 
   /** Everyone's standing rights at a place as they would be if it were rejoined: following its parent, its own list discarded. */
   public Holders holdersIfFollowing(int place) {
-    Holders holders = Holders.ofAllRights(matching.personCount);
+    Holders holders = Holders.ofAllRights(matching.room);
     Pipeline.fillStanding(holders, everyone(classes.rowIfFollowing(place)));
     return holders;
   }
@@ -200,7 +201,7 @@ public final class Moment {
   /** Everyone whom some grant that acts at a place names, whatever the later stages leave them. */
   public PersonSet granted(int place) {
     int[] row = classes.row(classes.ofPlace.get(place));
-    long[] bits = new long[Matching.words(matching.personCount)];
+    long[] bits = new long[Matching.words(matching.room)];
     for (int i = ClassRow.HEADER; i < ClassRow.grantsEnd(row, 0); i++) {
       matching.of(ClassRow.subject(row[i])).addTo(bits);
     }
@@ -209,7 +210,7 @@ public final class Moment {
 
   /** Everyone's standing rights in class after class, in the same memory. Not to be shared between threads. */
   public final class Reader {
-    private final Holders holders = Holders.ofAllRights(matching.personCount);
+    private final Holders holders = Holders.ofAllRights(matching.room);
     private int[] last;
 
     /** The holders in a class; they are made anew at the next call. */
@@ -231,7 +232,7 @@ public final class Moment {
   }
 
   public PersonSet holdersOfInClass(Right right, int classNumber) {
-    Holders holders = Holders.of(right, matching.personCount);
+    Holders holders = Holders.of(right, matching.room);
     fillHolders(holders, classNumber);
     return holders.of(right);
   }
@@ -425,10 +426,15 @@ public final class Moment {
     return matching == other.matching ? PersonSet.NOBODY : matching.alteredPeople(other.matching);
   }
 
-  /** Whether somebody has become active or not, or an outsider or not, since another moment. */
+  /** Whether somebody who is in both has become active or not, or an outsider or not, since another moment. */
   public boolean peopleAltered(Moment other) {
     return matching != other.matching
-        && !(matching.active.equals(other.matching.active) && matching.external.equals(other.matching.external));
+        && (differ(matching.active, other.matching.active, other) || differ(matching.external, other.matching.external, other));
+  }
+
+  private boolean differ(PersonSet here, PersonSet there, Moment other) {
+    int both = Math.min(snapshot.personCount(), other.snapshot.personCount());
+    return !here.equals(there) && IntStream.concat(here.minus(there).stream(), there.minus(here).stream()).anyMatch(person -> person < both);
   }
 
   // --- who matches ----------------------------------------------------------------------------------

@@ -28,7 +28,7 @@ import palegate.core.structure.Structure;
 import palegate.core.types.DocumentType;
 
 /**
- * A structure with people and places numbered densely: people in byte order of their ids, places so
+ * A structure with people and places numbered densely: people in byte order of their ids, then those who came since, places so
  * that everything below a place follows it directly. Immutable and safe to share.
  *
  * <p>What holds depends on the instant; {@link #at} gives the view of one. Between two instants at
@@ -38,8 +38,7 @@ public final class Snapshot {
   private static final int MOMENTS_KEPT = 6;
 
   private final Structure structure;
-  private final Person[] people;
-  private final IdIndex personNumbers;
+  private final AllPeople people;
   private final PlaceTree tree;
   private final Map<String, Integer> typeNumbers;
   private final List<DocumentType> typesInOrder;
@@ -57,15 +56,13 @@ public final class Snapshot {
 
   private Snapshot(Structure structure) {
     this.structure = structure;
-    people = structure.people().values().toArray(Person[]::new);
-    Arrays.sort(people, (a, b) -> a.id().compareTo(b.id()));
-    personNumbers = new IdIndex(Arrays.stream(people).map(Person::id).toArray(String[]::new));
+    people = AllPeople.of(structure);
     typesInOrder = typesById(structure);
     typeNumbers = new HashMap<>();
     typesInOrder.forEach(type -> typeNumbers.put(type.id(), typeNumbers.size()));
     tree = PlaceTree.of(structure.places().values(), typeNumbers);
     ownEntries = OwnEntries.of(structure, tree);
-    subjects = new Subjects(structure, personNumbers);
+    subjects = new Subjects(structure, people);
     groupsInnerFirst = Nesting.innerFirst(structure.groups().values(), Group::id, Snapshot::subgroups);
     Map<String, List<String>> unitsBelow = new HashMap<>();
     for (Unit unit : structure.units().values()) {
@@ -85,13 +82,12 @@ public final class Snapshot {
     structure = changed;
     this.basis = basis;
     this.delta = delta;
-    people = delta.peopleAltered || basis.structure.people() != changed.people() ? renewed(basis.people, changed) : basis.people;
-    personNumbers = basis.personNumbers;
+    people = basis.structure.people() == changed.people() ? basis.people : basis.people.with(delta.peopleCome, changed);
     typeNumbers = basis.typeNumbers;
     typesInOrder = delta.types.isEmpty() ? basis.typesInOrder : typesById(changed);
     tree = basis.tree.with(delta.places, delta.placesCome, changed.places(), typeNumbers);
     ownEntries = basis.ownEntries.with(basis.structure, changed, delta, tree);
-    subjects = basis.subjects.with(delta.groups, changed.groups());
+    subjects = basis.subjects.with(people, delta.groups, changed.groups());
     groupsInnerFirst = delta.groups.isEmpty() ? basis.groupsInnerFirst : reordered(basis, changed, delta);
     unitsLowerFirst = basis.unitsLowerFirst;
     boundaries = basis.boundaries.with(basis.structure, changed);
@@ -101,7 +97,6 @@ public final class Snapshot {
   private Snapshot(Snapshot derived) {
     structure = derived.structure;
     people = derived.people;
-    personNumbers = derived.personNumbers;
     typeNumbers = derived.typeNumbers;
     typesInOrder = derived.typesInOrder;
     tree = derived.tree;
@@ -123,23 +118,24 @@ public final class Snapshot {
   /**
    * The snapshot of a structure that was made from this one's. It shares whatever is the same, so its
    * cost grows with what the change touches; it refers back to this snapshot until it is
-   * {@link #detached}. Where people, units or types come or go, or places go or move, it is compiled afresh.
+   * {@link #detached}. Where people go, units or types come or go, or places go or move, it is compiled afresh.
    */
   public Snapshot next(Structure changed) {
     if (changed == structure) {
       return this;
     }
     Delta found = Delta.between(structure, changed);
-    boolean room = subjects.hasRoomFor(found.groups, changed.groups()) && tree.hasRoomFor(found.placesCome);
+    boolean room = people.hasRoomFor(found.peopleCome) && subjects.hasRoomFor(found.groups, changed.groups())
+        && tree.hasRoomFor(found.placesCome);
     return found.keepsNumbers() && room ? new Snapshot(this, changed, found) : new Snapshot(changed);
   }
 
-  /** The same snapshot, without what it was made from: for keeping. Compiled afresh if places have come. */
+  /** The same snapshot, without what it was made from: for keeping. Compiled afresh if people or places have come. */
   public Snapshot detached() {
     if (basis == null) {
       return this;
     }
-    if (!tree.isInOrder()) {
+    if (!tree.isInOrder() || !people.isInOrder()) {
       return new Snapshot(structure);
     }
     Snapshot kept = new Snapshot(this);
@@ -183,26 +179,36 @@ public final class Snapshot {
   // --- people ---------------------------------------------------------------------------------------
 
   public int personCount() {
-    return people.length;
+    return people.count();
   }
 
   public Person person(int number) {
-    return people[number];
+    return people.person(number);
   }
 
   /** The number of the person with this id, or -1. */
   public int personNumber(String id) {
-    return personNumbers.numberOf(id);
+    return people.numberOf(id);
   }
 
   /** Everyone, by number. */
   public List<Person> people() {
-    return Collections.unmodifiableList(Arrays.asList(people));
+    return Collections.unmodifiableList(people.asList());
   }
 
-  /** Whether people have the same numbers in another snapshot, because one was made from the other. */
+  /** Whether everybody who is in this and in another snapshot has the same number, because one was made from the other. */
   public boolean numbersPeopleLike(Snapshot other) {
-    return personNumbers == other.personNumbers;
+    return people.numbersLike(other.people);
+  }
+
+  /** So many numbers for people there are, those to spare included: the length of a set of people as bits, a multiple of 64. */
+  public int personRoom() {
+    return people.room;
+  }
+
+  /** Whether people are numbered in byte order of their ids; not once somebody has come. */
+  public boolean numbersPeopleInOrder() {
+    return people.isInOrder();
   }
 
   // --- places ---------------------------------------------------------------------------------------
@@ -394,10 +400,6 @@ public final class Snapshot {
     });
     return same ? basis.groupsInnerFirst.stream().map(group -> changed.groups().get(group.id())).toList()
         : Nesting.innerFirst(changed.groups().values(), Group::id, Snapshot::subgroups);
-  }
-
-  private static Person[] renewed(Person[] people, Structure changed) {
-    return Arrays.stream(people).map(person -> changed.people().get(person.id())).toArray(Person[]::new);
   }
 
   private static List<DocumentType> typesById(Structure structure) {

@@ -23,7 +23,7 @@ final class Subjects {
 
   private final Map<String, Integer> groups;
   private final Map<String, Integer> units;
-  private final IdIndex people;
+  private final AllPeople people;
   private final int firstUnit;
   private final int firstSpare;
   private final int nextSpare;
@@ -33,7 +33,7 @@ final class Subjects {
   /** By number, of groups and units; null where there is none. */
   private final String[] ids;
 
-  Subjects(Structure structure, IdIndex people) {
+  Subjects(Structure structure, AllPeople people) {
     this.people = people;
     groups = new HashMap<>();
     units = new HashMap<>();
@@ -48,8 +48,8 @@ final class Subjects {
     units.forEach((id, number) -> ids[number] = id);
   }
 
-  private Subjects(Subjects basis, Set<String> gone, List<String> come) {
-    people = basis.people;
+  private Subjects(Subjects basis, AllPeople people, Set<String> gone, List<String> come) {
+    this.people = people;
     units = basis.units;
     firstUnit = basis.firstUnit;
     firstSpare = basis.firstSpare;
@@ -70,11 +70,11 @@ final class Subjects {
     return altered.stream().filter(id -> now.containsKey(id) && !groups.containsKey(id)).count() <= firstPerson - nextSpare;
   }
 
-  /** The same numbers after some groups have come or gone; {@code altered} are those that differ in any way. */
-  Subjects with(Set<String> altered, Map<String, Group> now) {
+  /** The same numbers after people have come and some groups have come or gone; {@code altered} are those that differ in any way. */
+  Subjects with(AllPeople people, Set<String> altered, Map<String, Group> now) {
     Set<String> gone = altered.stream().filter(id -> !now.containsKey(id)).collect(Collectors.toSet());
     List<String> come = altered.stream().filter(id -> now.containsKey(id) && !groups.containsKey(id)).sorted().toList();
-    return gone.isEmpty() && come.isEmpty() ? this : new Subjects(this, gone, come);
+    return gone.isEmpty() && come.isEmpty() && people == this.people ? this : new Subjects(this, people, gone, come);
   }
 
   int numberOf(Subject subject) {

@@ -284,7 +284,8 @@ class EngineAgreesWithLiteralRulesTest {
       for (int hours = -2; hours <= 2; hours += 2) {
         Instant instant = RandomStructures.NOW.plusSeconds(3_600L * hours);
         for (int person = 0; person < fresh.personCount(); person++) {
-          assertThat(List.of(snapshot.at(instant).rights(person, here), snapshot.at(instant).holders(here).of(person)))
+          int number = snapshot.personNumber(fresh.person(person).id());
+          assertThat(List.of(snapshot.at(instant).rights(number, here), snapshot.at(instant).holders(here).of(number)))
               .as("%s, %s at %s, %s", as, fresh.person(person).id(), fresh.place(place).id(), instant).containsOnly(fresh.at(instant).rights(person, place));
         }
       }

@@ -10,12 +10,13 @@ import palegate.core.drafts.LayoutChange;
 import palegate.core.drafts.PeopleChange;
 import palegate.core.people.Membership;
 import palegate.core.people.Period;
+import palegate.core.people.Person;
 import palegate.core.people.Subject;
 import palegate.core.places.Place;
 import palegate.core.places.PlaceKind;
 import palegate.core.structure.Structure;
 
-/** Drafts in which only places and groups come, below and inside each other too, and are then given and filled; and something that was there is altered. */
+/** Drafts in which only people, places and groups come, below and inside each other too, and are then given and filled; and something that was there is altered. */
 public final class RandomGrowth {
   private final Structure structure;
   private final RandomParts parts;
@@ -24,6 +25,7 @@ public final class RandomGrowth {
   private final List<String> containers = new ArrayList<>();
   private final List<String> places = new ArrayList<>();
   private final List<String> groups = new ArrayList<>();
+  private final List<String> people = new ArrayList<>();
 
   private RandomGrowth(Structure structure, long seed, int step) {
     this.structure = structure;
@@ -35,8 +37,8 @@ public final class RandomGrowth {
   /** @param step tells the ids of one draft from those of the next */
   public static List<Change> fromSeed(Structure structure, long seed, int step) {
     RandomGrowth growth = new RandomGrowth(structure, seed, step);
-    for (int i = 0; i < 8; i++) {
-      growth.grow(i, (int) Math.floorMod(seed + 3L * i + step, 8));
+    for (int i = 0; i < 10; i++) {
+      growth.grow(i, (int) Math.floorMod(seed + 3L * i + step, 10));
     }
     return growth.changes;
   }
@@ -54,6 +56,17 @@ public final class RandomGrowth {
           new Change.AddMember(any(groups), new Membership(new Membership.PersonMember(person), Period.ALWAYS))));
       case 6 -> parts.group().filter(any -> !groups.isEmpty()).ifPresent(group -> changes.add(
           new Change.AddMember(any(groups), new Membership(new Membership.GroupMember(group), Period.ALWAYS))));
+      case 7 -> {
+        String id = (parts.chance(50) ? "a" : "z") + step + i;
+        changes.add(new PeopleChange.SetPerson(new Person(id, "New " + i, null, null, parts.chance(30), parts.chance(90), parts.chance(60) ? parts.unit().orElse(null) : null)));
+        people.add(id);
+      }
+      case 8 -> {
+        String group = groups.isEmpty() ? parts.group().orElse(null) : any(groups);
+        if (!people.isEmpty() && group != null) {
+          changes.add(new Change.AddMember(group, new Membership(new Membership.PersonMember(any(people)), Period.ALWAYS)));
+        }
+      }
       default -> changes.add(parts.chance(50) ? new Change.SetLabels(anyPlace(), Map.of("k", "v" + i % 3))
           : new Change.Break(anyPlace(), Change.Start.EMPTY, List.of(), "b" + step + i));
     }
@@ -75,7 +88,7 @@ public final class RandomGrowth {
   }
 
   private Subject subject() {
-    return groups.isEmpty() ? Subject.BuiltIn.STAFF : new Subject.OfGroup(any(groups));
+    return !people.isEmpty() && parts.chance(50) ? new Subject.OfPerson(any(people)) : groups.isEmpty() ? Subject.BuiltIn.STAFF : new Subject.OfGroup(any(groups));
   }
 
   private String any(List<String> list) {

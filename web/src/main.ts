@@ -7,8 +7,9 @@ import '@fontsource/source-serif-4/600.css'
 import 'vuetify/styles'
 import './shell/style.css'
 import App from './shell/App.vue'
+import { focusFirst } from './shell/focusFirst'
 import { queryClient } from './shell/queries'
 import { router } from './shell/router'
 import { vuetify } from './shell/vuetify'
 
-createApp(App).use(createPinia()).use(router).use(vuetify).use(VueQueryPlugin, { queryClient }).mount('#app')
+createApp(App).use(createPinia()).use(router).use(vuetify).use(VueQueryPlugin, { queryClient }).directive('focus-first', focusFirst).mount('#app')

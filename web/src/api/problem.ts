@@ -4,7 +4,7 @@ export interface Problem {
   title: string
   detail: string
   type?: string
-  faults?: { place: string; what: string; remedy: string }[]
+  faults?: { place: string; what: string; remedy: string; cycle?: string[] }[]
   candidates?: { id: string; name: string }[]
   clashes?: { change: number; author: string; at: string; note: string; what: string }[]
 }
@@ -29,8 +29,23 @@ export function problemOf(body: unknown, status: number): Problem {
   return { status, title: 'Not done', detail: `The server answered ${status} and gave no reason.` }
 }
 
-/** Everything that was wrong, each with what would be right. */
-export function faultsOf(error: unknown): string[] {
-  if (!(error instanceof ProblemError)) return [String(error)]
-  return error.problem.faults?.map((fault) => `${fault.place.startsWith('change ') ? `${fault.place}: ` : ''}${fault.what} ${fault.remedy}`) ?? [error.problem.detail]
+/** One thing that was wrong, with what would be right; and the names along the cycle that would come about, if that is it. */
+export interface FaultLine {
+  text: string
+  cycle: string[]
+}
+
+/** Everything that was wrong. */
+export function faultsOf(error: unknown): FaultLine[] {
+  if (!(error instanceof ProblemError)) return [plainly(String(error))]
+  return (
+    error.problem.faults?.map((fault) => ({
+      text: `${fault.place.startsWith('change ') ? `${fault.place}: ` : ''}${fault.what} ${fault.remedy}`,
+      cycle: fault.cycle ?? [],
+    })) ?? [plainly(error.problem.detail)]
+  )
+}
+
+export function plainly(text: string): FaultLine {
+  return { text, cycle: [] }
 }

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { ref } from 'vue'
+import { computed, ref } from 'vue'
 import { answer, api, type Schemas } from '@/api/client'
 import { useNotices } from '@/shell/useNotices'
 import { counted } from '@/shell/words'
@@ -9,6 +9,14 @@ const props = defineProps<{ items: Schemas['Item'][]; withoutEffect: Schemas['En
 const emit = defineEmits<{ remove: [id: number]; order: [items: number[]] }>()
 const notices = useNotices()
 const effects = ref<Record<number, Schemas['Totals']>>({})
+
+/** A handful is seen at a glance: there is nothing to look for. */
+const FEW = 8
+const text = ref('')
+/** Each with its place in the draft: the order is that in which they are made. */
+const found = computed(() =>
+  props.items.map((item, i) => ({ item, i })).filter(({ item }) => `${item.words} ${item.where}`.toLowerCase().includes((text.value ?? '').trim().toLowerCase())),
+)
 
 /** What one change does by itself, taken after those before it. */
 async function tell(id: number) {
@@ -30,8 +38,12 @@ function move(index: number, by: number) {
 </script>
 
 <template>
+  <div v-if="items.length > FEW" class="find">
+    <v-text-field v-model="text" label="Find a change" clearable hide-details />
+    <span class="quiet" role="status">{{ text ? counted(found.length, 'match', 'matches') : '' }}</span>
+  </div>
   <ol class="changes">
-    <li v-for="(item, i) in items" :key="item.id" :data-problem="item.problem !== undefined">
+    <li v-for="{ item, i } in found" :key="item.id" :data-problem="item.problem !== undefined">
       <span class="number">{{ i + 1 }}</span>
       <div>
         <p>{{ item.words }}</p>
@@ -61,6 +73,13 @@ function move(index: number, by: number) {
 </template>
 
 <style scoped>
+.find {
+  display: flex;
+  align-items: center;
+  gap: 12px;
+  padding: 8px 14px;
+  border-bottom: 1px solid var(--pg-line);
+}
 .changes {
   list-style: none;
   display: flex;
@@ -73,6 +92,11 @@ li {
   gap: 8px;
   padding: 10px 14px;
   border-bottom: 1px solid var(--pg-line);
+}
+/* Of very many changes the browser draws only those in sight. */
+li:not(.note) {
+  content-visibility: auto;
+  contain-intrinsic-size: auto 92px;
 }
 li.note {
   display: block;

@@ -48,6 +48,7 @@ const discard = () => run(() => answer(api.DELETE('/api/drafts/{id}', path)).the
   <p v-else-if="data === undefined" role="status">Fetching the draft …</p>
   <div v-else class="opened">
     <h2>{{ data.draft.name }}</h2>
+    <p v-if="data.draft.stopped" class="fault">It was due and stopped: {{ data.draft.stopped }}</p>
     <p>
       {{ counted(data.totals.peopleGaining, 'person gains', 'people gain') }}, {{ data.totals.peopleLosing }} lose, at {{ counted(data.totals.places, 'place') }}.
       <template v-if="data.draft.inHand && data.draft.mine"><router-link :to="{ name: 'rehearsal' }">Open the rehearsal</router-link></template>
@@ -56,7 +57,8 @@ const discard = () => run(() => answer(api.DELETE('/api/drafts/{id}', path)).the
       A second person has to approve it: {{ data.approvalNeeded.join('; ') }}.
       {{ data.draft.approvedBy.length > 0 ? `Approved by ${data.draft.approvedBy.join(', ')}.` : 'Nobody has yet.' }}
     </p>
-    <div class="sheet"><DraftChanges :items="data.items" :without-effect="[]" readonly /></div>
+    <p v-if="data.items.length === 0" class="quiet">Nothing is in it yet.</p>
+    <div v-else class="sheet"><DraftChanges :items="data.items" :without-effect="[]" readonly /></div>
     <div class="two">
       <section class="sheet block" aria-labelledby="talk-title">
         <h3 id="talk-title">What is said about it</h3>

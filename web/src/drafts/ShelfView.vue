@@ -2,9 +2,11 @@
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import { answer, api } from '@/api/client'
+import { answer, api, type Schemas } from '@/api/client'
+import PagedList from '@/lists/PagedList.vue'
+import { partOf, type Part } from '@/lists/part'
 import { useNotices } from '@/shell/useNotices'
-import { counted, moment } from '@/shell/words'
+import { moment } from '@/shell/words'
 import { useDraft } from '@/tray/useDraft'
 import ApprovalRules from './ApprovalRules.vue'
 import OpenedDraft from './OpenedDraft.vue'
@@ -17,6 +19,18 @@ const { refresh } = useDraft()
 const query = useQuery({ queryKey: ['drafts'], queryFn: () => answer(api.GET('/api/drafts')) })
 const id = computed(() => (typeof route.params.id === 'string' && route.params.id !== '' ? Number(route.params.id) : undefined))
 const name = ref('')
+
+type Shelved = Schemas['DraftLine']
+const ORDERS: Record<string, (a: Shelved, b: Shelved) => number> = {
+  name: (a, b) => a.name.localeCompare(b.name),
+  changes: (a, b) => a.changes - b.changes,
+}
+const COLUMNS = [
+  { title: 'Draft', width: 'minmax(120px, 1fr)', sort: 'name' },
+  { title: 'Changes', width: '70px', sort: '-changes' },
+  { title: 'Take in hand', width: '116px', silent: true },
+]
+const fetchDrafts = (part: Part) => Promise.resolve(partOf(query.data.value ?? [], part, (draft) => `${draft.name} ${draft.owner}`, ORDERS))
 
 async function run(work: () => Promise<unknown>) {
   try {
@@ -43,22 +57,33 @@ const takeInHand = (draft: number) => run(() => answer(api.POST('/api/drafts/{id
         <v-text-field v-model="name" label="Begin another, called" maxlength="200" hide-details />
         <v-btn type="submit" :disabled="name.trim() === ''">Begin</v-btn>
       </form>
-      <ul class="sheet">
-        <li v-for="draft in query.data.value ?? []" :key="draft.id" :data-chosen="draft.id === id">
-          <div>
-            <router-link :to="{ name: 'drafts', params: { id: draft.id } }">{{ draft.name }}</router-link>
-            <span v-if="draft.inHand && draft.mine" class="mark gain">in hand</span>
-            <span v-if="!draft.mine" class="mark">of {{ draft.owner }}</span>
-            <p class="quiet">
-              {{ counted(draft.changes, 'change') }}<template v-if="draft.dueAt"> · to be put in force {{ moment(draft.dueAt) }}</template
-              ><template v-if="draft.approvedBy.length > 0"> · approved by {{ draft.approvedBy.join(', ') }}</template>
-            </p>
-            <p v-if="draft.stopped" class="fault">It was due and stopped: {{ draft.stopped }}</p>
-          </div>
-          <v-btn v-if="draft.mine && !draft.inHand" size="small" @click="takeInHand(draft.id)">Take in hand</v-btn>
-        </li>
-        <li v-if="query.isFetched.value && (query.data.value?.length ?? 0) === 0" class="quiet">No drafts. Whatever you change begins one.</li>
-      </ul>
+      <div v-if="query.isFetched.value" class="sheet">
+        <PagedList
+          label="Drafts"
+          :query-key="['drafts', 'list', query.dataUpdatedAt.value]"
+          :fetch="fetchDrafts"
+          :columns="COLUMNS"
+          :row-height="66"
+          :at-most="7"
+          find="Find a draft"
+          empty="No drafts. Whatever you change begins one."
+        >
+          <template #row="{ item: draft }">
+            <div role="cell" :data-chosen="draft.id === id">
+              <router-link :to="{ name: 'drafts', params: { id: draft.id } }">{{ draft.name }}</router-link>
+              <p v-if="!draft.mine" class="quiet">of {{ draft.owner }}</p>
+              <p v-if="draft.stopped" class="fault">It was due and stopped</p>
+              <p v-else-if="draft.dueAt" class="quiet">in force from {{ moment(draft.dueAt) }}</p>
+              <p v-else-if="draft.approvedBy.length > 0" class="quiet">approved by {{ draft.approvedBy.join(', ') }}</p>
+            </div>
+            <div role="cell">{{ draft.changes }}</div>
+            <div role="cell">
+              <span v-if="draft.mine && draft.inHand" class="mark gain">in hand</span>
+              <v-btn v-else-if="draft.mine" size="small" :aria-label="`Take ${draft.name} in hand`" @click="takeInHand(draft.id)">Take in hand</v-btn>
+            </div>
+          </template>
+        </PagedList>
+      </div>
       <ApprovalRules />
     </section>
     <section class="right" aria-label="The draft">
@@ -88,20 +113,8 @@ const takeInHand = (draft: number) => run(() => answer(api.POST('/api/drafts/{id
   gap: 10px;
   align-items: center;
 }
-ul {
-  list-style: none;
-  flex: none;
-}
-li {
-  display: flex;
-  justify-content: space-between;
-  gap: 10px;
-  align-items: center;
-  padding: 9px 14px;
-  border-bottom: 1px solid var(--pg-line);
-}
-li[data-chosen='true'] {
-  background: rgba(var(--v-theme-primary), 0.09);
+[data-chosen='true'] a {
+  font-weight: 600;
 }
 .right {
   flex: 1;

@@ -23,8 +23,10 @@ const props = withDefaults(
     find?: string
     /** What may be dropped on a row, as the kind of data a drag carries. */
     takes?: string
+    /** Within a page that scrolls: as high as its rows, but no more than so many of them. Without it the list fills what holds it. */
+    atMost?: number
   }>(),
-  { rowHeight: 44, find: undefined, takes: undefined },
+  { rowHeight: 44, find: undefined, takes: undefined, atMost: undefined },
 )
 const emit = defineEmits<{ dropped: [item: T, carried: string] }>()
 defineSlots<{ row(props: { item: T; index: number }): unknown }>()
@@ -133,6 +135,10 @@ function drop(event: DragEvent, index: number) {
 
 const template = computed(() => props.columns.map((column) => column.width).join(' '))
 
+const ownHeight = computed(() =>
+  props.atMost === undefined ? undefined : { flex: 'none', height: `${Math.min(total.value, props.atMost) * props.rowHeight}px` },
+)
+
 function setScroller(element: Element | ComponentPublicInstance | null) {
   scroller.value = element instanceof HTMLElement ? element : null
 }
@@ -167,7 +173,7 @@ function left(event: FocusEvent) {
 </script>
 
 <template>
-  <div class="paged">
+  <div class="paged" :class="{ own: atMost !== undefined }">
     <div v-if="findable" class="find">
       <v-text-field v-model="typed" :label="find" clearable hide-details @click:clear="typed = ''" />
       <span class="quiet" role="status">{{
@@ -195,7 +201,7 @@ function left(event: FocusEvent) {
       <p v-else-if="first.isSuccess.value && total === 0" class="empty" role="status">
         {{ text === '' ? empty : `Nothing with “${text}” in it.` }}
       </p>
-      <div :ref="setScroller" role="rowgroup" class="scroller" tabindex="0" :aria-label="label" @keydown="move" @focusin="entered" @focusout="left">
+      <div :ref="setScroller" role="rowgroup" class="scroller" :style="ownHeight" tabindex="0" :aria-label="label" @keydown="move" @focusin="entered" @focusout="left">
         <div role="presentation" :style="{ height: `${virtualizer.getTotalSize()}px`, position: 'relative' }">
           <div
             v-for="row in rows"
@@ -230,6 +236,9 @@ function left(event: FocusEvent) {
   flex-direction: column;
   min-height: 0;
   height: 100%;
+}
+.paged.own {
+  height: auto;
 }
 .table {
   display: flex;

@@ -18,7 +18,7 @@ async function save() {
   <v-dialog v-model="open" max-width="520" aria-labelledby="group-title">
     <form class="sheet pg-dialog" @submit.prevent="save">
       <h2 id="group-title">{{ group ? `Rename ${group.name}` : 'Make a group' }}</h2>
-      <v-text-field v-model="name" label="Name" maxlength="300" autofocus />
+      <v-text-field v-model="name" v-focus-first label="Name" maxlength="300" />
       <v-textarea v-model="description" label="What it is for (may be left empty)" rows="2" maxlength="2000" />
       <FaultList :faults="faults" />
       <div class="actions">

@@ -1,7 +1,9 @@
 <script setup lang="ts">
 import { useQuery } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
-import { answer, api } from '@/api/client'
+import { answer, api, type Schemas } from '@/api/client'
+import PagedList from '@/lists/PagedList.vue'
+import { partOf, type Part } from '@/lists/part'
 import { useSession } from '@/session/useSession'
 import DraftedMark from '@/shell/DraftedMark.vue'
 import { counted, listed } from '@/shell/words'
@@ -15,6 +17,31 @@ const { may } = useSession()
 const query = useQuery({ queryKey: computed(() => ['people', 'one', props.id]), queryFn: () => answer(api.GET('/api/people/{id}', { params: { path: { id: props.id } } })) })
 const data = computed(() => query.data.value)
 const dialog = ref<'change' | 'like'>()
+
+type Joined = Schemas['Belongs']
+type Own = Schemas['EntryView']
+const later = (a?: string, b?: string) => (a ?? '9').localeCompare(b ?? '9')
+const GROUP_ORDERS: Record<string, (a: Joined, b: Joined) => number> = {
+  name: (a, b) => a.name.localeCompare(b.name),
+  until: (a, b) => later(a.until, b.until),
+}
+const OWN_ORDERS: Record<string, (a: Own, b: Own) => number> = {
+  place: (a, b) => a.placeName.localeCompare(b.placeName),
+  gives: (a, b) => gives(a).localeCompare(gives(b)),
+  until: (a, b) => later(a.until, b.until),
+}
+const GROUP_COLUMNS = [
+  { title: 'Group', width: 'minmax(150px, 1fr)', sort: 'name' },
+  { title: 'Period', width: '210px', sort: 'until' },
+]
+const OWN_COLUMNS = [
+  { title: 'Place', width: 'minmax(150px, 1fr)', sort: 'place' },
+  { title: 'Gives', width: 'minmax(100px, 0.7fr)', sort: 'gives' },
+  { title: 'Period', width: '210px', sort: 'until' },
+]
+const gives = (entry: Own) => entry.role ?? `withholds ${listed(entry.rights)}`
+const fetchGroups = (part: Part) => Promise.resolve(partOf(data.value?.groups ?? [], part, (one) => one.name, GROUP_ORDERS))
+const fetchOwn = (part: Part) => Promise.resolve(partOf(data.value?.own ?? [], part, (entry) => `${entry.placeName} ${gives(entry)}`, OWN_ORDERS))
 </script>
 
 <template>
@@ -37,13 +64,20 @@ const dialog = ref<'change' | 'like'>()
     </div>
     <section class="sheet block">
       <h3>In these groups</h3>
-      <ul>
-        <li v-for="one in data.groups" :key="`${one.group}${one.from}`">
-          <router-link :to="{ name: 'people', params: { view: 'groups', id: one.group } }">{{ one.name }}</router-link>
-          <PeriodBar :from="one.from" :until="one.until" :current="one.current" />
-        </li>
-        <li v-if="data.groups.length === 0" class="quiet">In no group: whatever they have comes from elsewhere.</li>
-      </ul>
+      <PagedList
+        label="Groups"
+        :query-key="['people', 'groups-of', id, query.dataUpdatedAt.value]"
+        :fetch="fetchGroups"
+        :columns="GROUP_COLUMNS"
+        :at-most="8"
+        find="Find a group"
+        empty="In no group: whatever they have comes from elsewhere."
+      >
+        <template #row="{ item: one }">
+          <div role="cell"><router-link :to="{ name: 'people', params: { view: 'groups', id: one.group } }">{{ one.name }}</router-link></div>
+          <div role="cell"><PeriodBar :from="one.from" :until="one.until" :current="one.current" /></div>
+        </template>
+      </PagedList>
       <p v-if="data.groupsByPath.length > 0" class="quiet">
         And through these in
         <template v-for="(one, i) in data.groupsByPath" :key="one.id"
@@ -54,14 +88,21 @@ const dialog = ref<'change' | 'like'>()
     </section>
     <section class="sheet block">
       <h3>Entries that name {{ data.person.name }} alone</h3>
-      <ul>
-        <li v-for="entry in data.own" :key="entry.id">
-          <router-link :to="{ name: 'places', params: { id: entry.place } }">{{ entry.placeName }}</router-link>
-          <span>{{ entry.role ?? `withholds ${listed(entry.rights)}` }}</span>
-          <PeriodBar :from="entry.from" :until="entry.until" :current="true" />
-        </li>
-        <li v-if="data.own.length === 0" class="quiet">None, which is as it should be: single people in access lists are easily forgotten.</li>
-      </ul>
+      <PagedList
+        label="Entries of this person alone"
+        :query-key="['people', 'own-entries', id, query.dataUpdatedAt.value]"
+        :fetch="fetchOwn"
+        :columns="OWN_COLUMNS"
+        :at-most="8"
+        find="Find an entry"
+        empty="None, which is as it should be: single people in access lists are easily forgotten."
+      >
+        <template #row="{ item: entry }">
+          <div role="cell"><router-link :to="{ name: 'places', params: { id: entry.place } }">{{ entry.placeName }}</router-link></div>
+          <div role="cell">{{ gives(entry) }}</div>
+          <div role="cell"><PeriodBar :from="entry.from" :until="entry.until" :current="true" /></div>
+        </template>
+      </PagedList>
     </section>
     <PersonDialog v-if="dialog === 'change'" :model-value="true" :person="data.person" @update:model-value="dialog = undefined" />
     <LikeThatOneDialog v-if="dialog === 'like'" :model-value="true" :person="data.person" @update:model-value="dialog = undefined" />
@@ -89,15 +130,5 @@ const dialog = ref<'change' | 'like'>()
   display: flex;
   flex-direction: column;
   gap: 8px;
-}
-ul {
-  list-style: none;
-}
-li {
-  display: flex;
-  justify-content: space-between;
-  gap: 12px;
-  padding: 5px 0;
-  border-bottom: 1px solid var(--pg-line);
 }
 </style>

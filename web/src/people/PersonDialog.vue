@@ -37,7 +37,7 @@ async function save() {
   <v-dialog v-model="open" max-width="560" aria-labelledby="person-title">
     <form class="sheet pg-dialog" @submit.prevent="save">
       <h2 id="person-title">{{ person ? `Change ${person.name}` : 'Add a person' }}</h2>
-      <v-text-field v-model="name" label="Name" maxlength="300" autofocus />
+      <v-text-field v-model="name" v-focus-first label="Name" maxlength="300" />
       <div class="two">
         <v-text-field v-model="login" label="Login" maxlength="200" />
         <v-text-field v-model="email" label="E-mail address" maxlength="300" />

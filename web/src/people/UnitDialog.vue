@@ -22,7 +22,7 @@ async function save() {
   <v-dialog v-model="open" max-width="520" aria-labelledby="unit-title">
     <form class="sheet pg-dialog" @submit.prevent="save">
       <h2 id="unit-title">{{ unit ? `Change ${unit.name}` : 'Make a unit' }}</h2>
-      <v-text-field v-model="name" label="Name" maxlength="300" autofocus />
+      <v-text-field v-model="name" v-focus-first label="Name" maxlength="300" />
       <v-select v-model="parent" :items="others" item-title="name" item-value="id" label="Below (at the top if left empty)" clearable />
       <FaultList :faults="faults" />
       <div class="actions">

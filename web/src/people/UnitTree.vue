@@ -2,6 +2,8 @@
 import { useQuery } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { answer, api, type Schemas } from '@/api/client'
+import PagedList from '@/lists/PagedList.vue'
+import { partOf, type Part } from '@/lists/part'
 import { useSession } from '@/session/useSession'
 import DraftedMark from '@/shell/DraftedMark.vue'
 import { counted } from '@/shell/words'
@@ -16,10 +18,15 @@ const query = useQuery({ queryKey: ['units'], queryFn: () => answer(api.GET('/ap
 const chosen = ref<Schemas['UnitLine']>()
 const changing = ref<Schemas['UnitLine']>()
 
+interface Row {
+  unit: Schemas['UnitLine']
+  depth: number
+}
+
 /** Parents before what is below them, each with its depth. */
 const rows = computed(() => {
   const all = query.data.value ?? []
-  const list: { unit: Schemas['UnitLine']; depth: number }[] = []
+  const list: Row[] = []
   const visit = (parent: string | undefined, depth: number) =>
     all.filter((unit) => unit.parent === parent).forEach((unit) => {
       list.push({ unit, depth })
@@ -28,24 +35,53 @@ const rows = computed(() => {
   visit(undefined, 0)
   return list
 })
+const ORDERS: Record<string, (a: Row, b: Row) => number> = {
+  name: (a, b) => a.unit.name.localeCompare(b.unit.name),
+  people: (a, b) => a.unit.people - b.unit.people,
+}
+const COLUMNS = [
+  { title: 'Unit', width: 'minmax(160px, 1fr)', sort: 'name' },
+  { title: 'People', width: '190px', sort: '-people' },
+  { title: 'Act on it', width: '130px', silent: true },
+]
+/** Only the whole tree is shown as one: what is found or put in another order stands side by side. */
+function fetchUnits(part: Part) {
+  const found = partOf(rows.value, part, (row) => row.unit.name, ORDERS)
+  const whole = part.text === undefined && part.sort === undefined
+  return Promise.resolve(whole ? found : { ...found, items: found.items.map((row) => ({ ...row, depth: 0 })) })
+}
 </script>
 
 <template>
   <div class="units">
     <div class="sheet tree">
-      <ul aria-label="Units">
-        <li v-for="{ unit, depth } in rows" :key="unit.id" :style="{ paddingLeft: `${14 + depth * 22}px` }" :data-chosen="chosen?.id === unit.id">
-          <button type="button" class="linklike row-name" @click="chosen = unit">{{ unit.name }}</button>
-          <DraftedMark :drafted="unit.drafted" />
-          <span class="quiet">{{ counted(unit.people, 'person', 'people') }}</span>
-          <span v-if="unit.outsiders > 0" class="mark outsider">{{ counted(unit.outsiders, 'outsider') }}</span>
-          <span v-if="may('people')" class="acts">
-            <button type="button" class="linklike" :aria-label="`Change ${unit.name}`" @click="changing = unit">Change</button>
-            <button v-if="unit.people === 0" type="button" class="linklike" :aria-label="`Remove ${unit.name}`" @click="draftAt([{ kind: 'removeUnit', unit: unit.id }])">Remove</button>
-          </span>
-        </li>
-        <li v-if="rows.length === 0" class="quiet">There are no units yet. A unit as a subject means everyone in it and in the units below it.</li>
-      </ul>
+      <PagedList
+        v-if="query.isFetched.value"
+        label="Units"
+        :query-key="['units', 'list', query.dataUpdatedAt.value]"
+        :fetch="fetchUnits"
+        :columns="COLUMNS"
+        :row-height="38"
+        find="Find a unit"
+        empty="There are no units yet. A unit as a subject means everyone in it and in the units below it."
+      >
+        <template #row="{ item: { unit, depth } }">
+          <div role="cell" class="who" :style="{ paddingLeft: `${depth * 22}px` }" :data-chosen="chosen?.id === unit.id">
+            <button type="button" class="linklike row-name" @click="chosen = unit">{{ unit.name }}</button>
+            <DraftedMark :drafted="unit.drafted" />
+          </div>
+          <div role="cell">
+            <span class="quiet">{{ counted(unit.people, 'person', 'people') }}</span>
+            <span v-if="unit.outsiders > 0" class="mark outsider">{{ counted(unit.outsiders, 'outsider') }}</span>
+          </div>
+          <div role="cell" class="acts">
+            <template v-if="may('people')">
+              <button type="button" class="linklike" :aria-label="`Change ${unit.name}`" @click="changing = unit">Change</button>
+              <button v-if="unit.people === 0" type="button" class="linklike" :aria-label="`Remove ${unit.name}`" @click="draftAt([{ kind: 'removeUnit', unit: unit.id }])">Remove</button>
+            </template>
+          </div>
+        </template>
+      </PagedList>
     </div>
     <PersonList v-if="chosen" :key="chosen.id" :unit="chosen.id" @choose="emit('person', $event)" />
     <UnitDialog v-if="changing" :model-value="true" :unit="changing" @update:model-value="changing = undefined" />
@@ -59,7 +95,6 @@ const rows = computed(() => {
   gap: 10px;
 }
 .tree {
-  overflow: auto;
   flex: 1;
   min-height: 160px;
 }
@@ -67,18 +102,10 @@ const rows = computed(() => {
   flex: 1;
   min-height: 200px;
 }
-ul {
-  list-style: none;
-}
-li {
-  display: flex;
-  gap: 12px;
-  align-items: center;
-  padding: 6px 14px;
-  border-bottom: 1px solid var(--pg-line);
+.who[data-chosen='true'] button {
+  font-weight: 600;
 }
 .acts {
-  margin-left: auto;
   display: flex;
   gap: 8px;
 }

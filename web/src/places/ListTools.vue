@@ -2,7 +2,7 @@
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { answer, api, type Schemas } from '@/api/client'
-import { faultsOf } from '@/api/problem'
+import { faultsOf, plainly } from '@/api/problem'
 import FaultList from '@/shell/FaultList.vue'
 import { useNotices } from '@/shell/useNotices'
 import { counted } from '@/shell/words'
@@ -34,7 +34,7 @@ async function removeAll() {
 async function copy() {
   const list = await answer(api.GET('/api/places/{id}/access', { params: { path: { id: other.value!.id } } }))
   const changes = list.lines.flatMap((line) => copyTo(line, props.place) ?? [])
-  if (changes.length === 0) faults.value = [`Nothing acts at ${other.value!.name}. Choose another place.`]
+  if (changes.length === 0) faults.value = [plainly(`Nothing acts at ${other.value!.name}. Choose another place.`)]
   else if (await draft(changes)) dialog.value = undefined
 }
 async function keep() {
@@ -52,6 +52,15 @@ async function keep() {
 async function use() {
   const found = templates.data.value?.find((one) => one.id === template.value)
   if (found !== undefined && (await draft(found.lines.map((line) => fromTemplate(line, props.place))))) dialog.value = undefined
+}
+async function forget() {
+  try {
+    await answer(api.DELETE('/api/list-templates/{id}', { params: { path: { id: template.value! } } }))
+    template.value = undefined
+    await client.invalidateQueries({ queryKey: ['list-templates'] })
+  } catch (error) {
+    faults.value = faultsOf(error)
+  }
 }
 async function submit() {
   if (dialog.value === 'copy') await copy()
@@ -79,16 +88,17 @@ async function submit() {
           <p class="quiet">Everything that acts there, its own and from above, is added here; what stands here stays.</p>
         </template>
         <template v-else-if="dialog === 'keep'">
-          <v-text-field v-model="name" label="Name of the template" maxlength="200" autofocus />
+          <v-text-field v-model="name" v-focus-first label="Name of the template" maxlength="200" />
           <p class="quiet">{{ chosen.length > 0 ? 'The chosen lines' : 'All lines' }} are kept. A template gives nobody anything by itself.</p>
         </template>
         <template v-else>
-          <v-select v-model="template" :items="templates.data.value ?? []" item-title="name" item-value="id" label="Template" />
+          <v-autocomplete v-model="template" :items="templates.data.value ?? []" item-title="name" item-value="id" label="Template" />
           <ul v-if="template !== undefined">
             <li v-for="line in templates.data.value?.find((one) => one.id === template)?.lines ?? []" :key="line.subject.id + line.role">
               {{ line.subjectName }}: {{ roles.data.value?.find((one) => one.id === line.role)?.name ?? `withholds ${(line.rights ?? []).join(', ')}` }}
             </li>
           </ul>
+          <p v-if="template !== undefined"><button type="button" class="linklike" @click="forget">Forget this template</button></p>
           <p v-if="(templates.data.value?.length ?? 0) === 0" class="quiet">There are none yet. Keep a list as a template to use it elsewhere.</p>
         </template>
         <FaultList :faults="faults" />

@@ -64,7 +64,7 @@ async function save(another: boolean) {
       <div class="segments" role="group" aria-label="Kind">
         <button v-for="one in kinds" :key="one.value" type="button" :aria-pressed="kind === one.value" @click="kind = one.value">{{ one.title }}</button>
       </div>
-      <v-text-field v-model="name" label="Name" maxlength="300" autofocus />
+      <v-text-field v-model="name" v-focus-first label="Name" maxlength="300" />
       <template v-if="kind === 'document'">
         <v-select v-model="type" :items="types.data.value ?? []" item-title="name" item-value="id" label="Document type (none if left empty)" clearable />
         <FieldInputs v-if="chosen" v-model="values" :fields="chosen.fields" />

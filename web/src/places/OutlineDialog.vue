@@ -44,7 +44,7 @@ async function save() {
         One place a line; what is indented stands below. “Name = Type” makes a document of that type. Or paste rows of a CSV whose first line is
         <code>path,type</code>.
       </p>
-      <v-textarea v-model="text" aria-label="Outline" rows="9" class="outline" autofocus @update:model-value="read = undefined" />
+      <v-textarea v-model="text" v-focus-first aria-label="Outline" rows="9" class="outline" @update:model-value="read = undefined" />
       <label>Or choose a file <input type="file" accept=".txt,.csv,text/plain,text/csv" @change="readFile" /></label>
       <div v-if="read" role="status">
         <p v-for="fault in read.faults" :key="`${fault.line}${fault.what}`" class="fault">Line {{ fault.line }}: {{ fault.what }} {{ fault.remedy }}</p>

@@ -43,7 +43,7 @@ function choose(name: string) {
     </section>
     <form class="sheet" @submit.prevent="enter">
       <h2>Sign in</h2>
-      <v-text-field v-model="login" label="Name" name="login" autocomplete="username" autofocus />
+      <v-text-field v-model="login" v-focus-first label="Name" name="login" autocomplete="username" />
       <v-text-field v-model="password" label="Password" name="password" type="password" autocomplete="current-password" />
       <p v-if="failed" class="fault" role="alert">{{ failed }}</p>
       <v-btn type="submit" class="is-main" :loading="busy" block>Sign in</v-btn>

@@ -3,6 +3,7 @@ import { computed, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { useSession } from '@/session/useSession'
 import AppFrame from './AppFrame.vue'
+import CycleDrawing from './CycleDrawing.vue'
 import { useNotices } from './useNotices'
 
 const route = useRoute()
@@ -31,6 +32,7 @@ watch(
     <p v-else class="waiting" role="status">One moment …</p>
     <v-snackbar v-model="notices.open" :timeout="notices.failed ? -1 : 6000" :color="notices.failed ? 'error' : undefined" location="top right">
       <span :role="notices.failed ? 'alert' : 'status'">{{ notices.text }}</span>
+      <CycleDrawing v-if="notices.cycle.length > 0" :names="notices.cycle" />
       <template #actions><v-btn variant="text" @click="notices.open = false">Close</v-btn></template>
     </v-snackbar>
   </v-app>

@@ -1,24 +1,37 @@
 import { defineStore } from 'pinia'
 import { ref } from 'vue'
-import { ProblemError } from '@/api/problem'
+import { ProblemError, type FaultLine } from '@/api/problem'
 
 /** Short messages: what happened, to what. Errors stay until they are closed. */
 export const useNotices = defineStore('notices', () => {
   const text = ref('')
   const failed = ref(false)
   const open = ref(false)
+  /** The names along a cycle that was refused; empty if that is not what is said. */
+  const cycle = ref<string[]>([])
 
   function say(message: string) {
     text.value = message
+    cycle.value = []
     failed.value = false
     open.value = true
   }
 
   function fail(error: unknown) {
-    text.value = error instanceof ProblemError ? error.problem.detail : String(error)
+    show(error instanceof ProblemError ? error.problem.detail : String(error), [])
+  }
+
+  /** What was refused, where there is no form to say it in. */
+  function refuse(faults: FaultLine[]) {
+    show(faults.map((fault) => fault.text).join(' '), faults.find((fault) => fault.cycle.length > 0)?.cycle ?? [])
+  }
+
+  function show(failure: string, drawn: string[]) {
+    text.value = failure
+    cycle.value = drawn
     failed.value = true
     open.value = true
   }
 
-  return { text, failed, open, say, fail }
+  return { text, failed, open, cycle, say, fail, refuse }
 })

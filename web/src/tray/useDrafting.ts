@@ -1,6 +1,6 @@
 import { computed, ref } from 'vue'
 import type { Schemas } from '@/api/client'
-import { faultsOf } from '@/api/problem'
+import { faultsOf, type FaultLine } from '@/api/problem'
 import { useNotices } from '@/shell/useNotices'
 import { useDraft } from './useDraft'
 
@@ -8,7 +8,7 @@ import { useDraft } from './useDraft'
 export function useDrafting() {
   const { add, addMany } = useDraft()
   const notices = useNotices()
-  const faults = ref<string[]>([])
+  const faults = ref<FaultLine[]>([])
   const busy = computed(() => add.isPending.value || addMany.isPending.value)
 
   /** Whether it is in the draft now. */
@@ -29,7 +29,7 @@ export function useDrafting() {
   /** The same where there is no form to show faults in. */
   async function draftAt(changes: Schemas['ChangeBody'][]): Promise<boolean> {
     const done = await draft(changes)
-    if (!done && faults.value.length > 0) notices.fail(faults.value.join(' '))
+    if (!done && faults.value.length > 0) notices.refuse(faults.value)
     return done
   }
 

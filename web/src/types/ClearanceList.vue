@@ -2,6 +2,8 @@
 import { useQuery } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { answer, api, type Schemas } from '@/api/client'
+import PagedList from '@/lists/PagedList.vue'
+import { partOf, type Part } from '@/lists/part'
 import Paling from '@/paling/Paling.vue'
 import SubjectPicker from '@/people/SubjectPicker.vue'
 import { useSession } from '@/session/useSession'
@@ -18,6 +20,25 @@ const subject = ref<Schemas['SubjectView']>()
 const role = ref<string>()
 const until = ref('')
 const complete = computed(() => subject.value !== undefined && role.value !== undefined)
+
+type Cleared = Schemas['ClearanceView']
+const ORDERS: Record<string, (a: Cleared, b: Cleared) => number> = {
+  name: (a, b) => a.subject.name.localeCompare(b.subject.name),
+  people: (a, b) => a.subject.people - b.subject.people,
+  role: (a, b) => a.roleName.localeCompare(b.roleName),
+  until: (a, b) => (a.until ?? '9').localeCompare(b.until ?? '9'),
+}
+const COLUMNS = [
+  { title: 'Who', width: 'minmax(150px, 1.4fr)', sort: 'name' },
+  { title: 'People', width: '120px', sort: '-people' },
+  { title: 'Paling', width: '116px', silent: true },
+  { title: 'At most', width: '1fr', sort: 'role' },
+  { title: 'Until', width: '110px', sort: 'until' },
+  { title: 'Act on it', width: '60px', silent: true },
+]
+const fetchCleared = (part: Part) => Promise.resolve(partOf(props.type.clearances, part, (one) => `${one.subject.name} ${one.roleName}`, ORDERS))
+/** Another list of clearances is another list. */
+const version = computed(() => props.type.clearances.map((one) => [one.subject.kind, one.subject.id, one.role, one.from, one.until].join(' ')).join())
 
 async function clear() {
   const change = { kind: 'addClearance' as const, type: props.type.id, subject: { kind: subject.value!.kind, id: subject.value!.id }, role: role.value!, until: beginningOf(until.value) }
@@ -36,19 +57,34 @@ function end(clearance: Schemas['ClearanceView']) {
 <template>
   <section class="clearances" aria-labelledby="cleared-title">
     <h3 id="cleared-title">Who is cleared, and for what at most</h3>
-    <ul class="sheet">
-      <li v-for="one in type.clearances" :key="one.subject.kind + one.subject.id + one.role + one.from">
-        <span>
-          <strong>{{ one.subject.name }}</strong> <span class="quiet">{{ counted(one.subject.people, 'person', 'people') }}</span>
-          <span v-if="one.subject.outsiders > 0" class="mark outsider">{{ counted(one.subject.outsiders, 'outsider') }}</span>
-          <span v-if="!one.current" class="mark">does not hold now</span>
-        </span>
-        <Paling :rights="one.rights" :role="one.roleName" />
-        <span>{{ one.roleName }}<template v-if="one.until">, until {{ day(one.until) }}</template></span>
-        <button v-if="may('types')" type="button" class="linklike" :aria-label="`End the clearance of ${one.subject.name}`" @click="end(one)">End it</button>
-      </li>
-      <li v-if="type.clearances.length === 0" class="caution">Nobody: papers of this type are closed to everybody but overseers.</li>
-    </ul>
+    <div class="sheet">
+      <PagedList
+        label="Clearances"
+        :query-key="['types', 'clearances', type.id, version]"
+        :fetch="fetchCleared"
+        :columns="COLUMNS"
+        :at-most="8"
+        find="Find who is cleared"
+        empty="Nobody: papers of this type are closed to everybody but overseers."
+      >
+        <template #row="{ item: one }">
+          <div role="cell">
+            <strong>{{ one.subject.name }}</strong>
+            <span v-if="!one.current" class="mark">does not hold now</span>
+          </div>
+          <div role="cell">
+            {{ counted(one.subject.people, 'person', 'people') }}
+            <span v-if="one.subject.outsiders > 0" class="mark outsider">{{ counted(one.subject.outsiders, 'outsider') }}</span>
+          </div>
+          <div role="cell"><Paling :rights="one.rights" :role="one.roleName" /></div>
+          <div role="cell">{{ one.roleName }}</div>
+          <div role="cell">{{ one.until ? day(one.until) : 'no end' }}</div>
+          <div role="cell">
+            <button v-if="may('types')" type="button" class="linklike" :aria-label="`End the clearance of ${one.subject.name}`" @click="end(one)">End it</button>
+          </div>
+        </template>
+      </PagedList>
+    </div>
     <div v-if="may('types')" class="add">
       <SubjectPicker v-model="subject" label="Clear whom" />
       <v-select v-model="role" :items="roles.data.value ?? []" item-title="name" item-value="id" label="For, at most" hide-details />
@@ -64,17 +100,6 @@ function end(clearance: Schemas['ClearanceView']) {
   display: flex;
   flex-direction: column;
   gap: 8px;
-}
-ul {
-  list-style: none;
-}
-li {
-  display: grid;
-  grid-template-columns: 1.4fr auto 1fr auto;
-  gap: 14px;
-  align-items: center;
-  padding: 7px 14px;
-  border-bottom: 1px solid var(--pg-line);
 }
 .add {
   display: grid;

@@ -99,7 +99,7 @@ class AccessibilityTest {
     Map<String, String> rooms = new LinkedHashMap<>();
     rooms.put("/people/groups/g-surveyors", ".members [data-row]");
     rooms.put("/people/persons/p-mia", ".detail h3");
-    rooms.put("/people/units", ".tree li");
+    rooms.put("/people/units", ".tree [data-row]");
     rooms.put("/people/sketch", ".set");
     rooms.put("/people/side-by-side", ".comparison");
     rooms.put("/roles/r-preparer", "[data-row]");

@@ -73,6 +73,17 @@ class FirstWalkTest {
   }
 
   @Test
+  void whoever_has_gone_into_the_password_stays_there(Desk desk) {
+    Page page = desk.open(desk.window(), "/sign-in");
+    page.getByLabel("Password").focus();
+    page.waitForTimeout(400);
+    assertThat(page.getByLabel("Password")).isFocused();
+    page.reload();
+    assertThat(page.getByLabel("Name", new Page.GetByLabelOptions().setExact(true))).isFocused();
+    page.context().close();
+  }
+
+  @Test
   void an_address_leads_to_its_place_after_signing_in(Desk desk) {
     Page page = desk.open(desk.window(), "/places/f-2406");
     page.waitForURL(Pattern.compile(".*/sign-in\\?to=.*f-2406.*"));

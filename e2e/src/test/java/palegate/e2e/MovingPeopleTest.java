@@ -5,6 +5,7 @@ import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertTha
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
+import java.util.regex.Pattern;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
@@ -60,6 +61,23 @@ class MovingPeopleTest {
     dialog.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Add to the draft")).press("Enter");
     assertThat(page.locator("footer.tray")).containsText("2 changes");
     assertThat(page.locator(".members .gone")).containsText("Verity Brask");
+    page.context().close();
+  }
+
+  @Test
+  void a_cycle_of_groups_is_refused_and_drawn(Desk desk) {
+    Page page = desk.signedIn("wenna.carrow");
+    desk.open(page, "/people/groups/g-firm-1");
+    page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Add members")).click();
+    Locator dialog = page.getByRole(AriaRole.DIALOG);
+    dialog.locator("input[role=combobox]").fill("Surveyors");
+    page.locator(".v-list-item").filter(new Locator.FilterOptions().setHasText("Surveyors")).first().click();
+    dialog.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Add to the draft")).click();
+    assertThat(dialog.getByRole(AriaRole.ALERT)).containsText("The groups would form a cycle");
+    Locator drawn = dialog.getByRole(AriaRole.IMG);
+    assertThat(drawn).hasAttribute("aria-label", Pattern.compile("A cycle: (.+), then Surveyors, then \\1"));
+    assertThat(drawn.locator("text")).hasCount(2);
+    assertThat(page.locator("footer.tray")).containsText("Nothing drafted");
     page.context().close();
   }
 

@@ -241,6 +241,10 @@ public final class Application {
   }
 
   private void refuse(Change change, String what, String remedy) {
-    refusals.add(new Refusal(position, change.thing(), what, remedy));
+    refuse(change, what, remedy, List.of());
+  }
+
+  private void refuse(Change change, String what, String remedy, List<String> cycle) {
+    refusals.add(new Refusal(position, change.thing(), what, remedy, cycle));
   }
 }

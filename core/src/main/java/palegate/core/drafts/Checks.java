@@ -1,6 +1,7 @@
 package palegate.core.drafts;
 
 import java.util.Collection;
+import java.util.List;
 import palegate.core.people.Subject;
 
 /** Whether what a change names is there; whatever is not is refused. */
@@ -13,9 +14,9 @@ final class Checks {
 
   Checks(Pending pending, Refuser refuser) {
     this.pending = pending;
-    this.refuser = (change, what, remedy) -> {
+    this.refuser = (change, what, remedy, cycle) -> {
       sound = false;
-      refuser.refuse(change, what, remedy);
+      refuser.refuse(change, what, remedy, cycle);
     };
   }
 
@@ -28,6 +29,11 @@ final class Checks {
     if (wrong) {
       refuser.refuse(change, what, remedy);
     }
+    return this;
+  }
+
+  Checks cycle(Change change, String things, List<String> cycle, String remedy) {
+    refuser.refuseCycle(change, things, cycle, remedy);
     return this;
   }
 

@@ -8,7 +8,6 @@ import java.util.Deque;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.stream.Collectors;
 import palegate.core.people.Group;
 import palegate.core.people.Membership;
 import palegate.core.people.Person;
@@ -63,7 +62,7 @@ final class MembershipChanges {
     }
     List<String> cycle = person ? List.of() : cycle(group, member.id());
     if (!cycle.isEmpty()) {
-      refuser.refuse(add, "The groups would form a cycle: " + cycle.stream().map(id -> pending.group(id).name()).collect(Collectors.joining(" → ")) + ".", "Cut it at one of these.");
+      refuser.refuseCycle(add, "groups", cycle.stream().map(id -> pending.group(id).name()).toList(), "Cut it at one of these.");
       return false;
     }
     return true;

@@ -1,8 +1,8 @@
 package palegate.core.drafts;
 
-import java.util.LinkedHashSet;
+import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Set;
+import java.util.Map;
 import palegate.core.people.Group;
 import palegate.core.people.Person;
 import palegate.core.people.Unit;
@@ -55,13 +55,14 @@ final class PeopleChanges {
     Checks checks = new Checks(pending, refuser).name(set, unit.name())
         .refuseIf(unit.parent() != null && pending.unit(unit.parent()) == null, set, "There is no unit [" + unit.parent() + "].",
             "Choose one of the units that exist, or none.");
-    Set<String> above = new LinkedHashSet<>(Set.of(unit.id()));
+    Map<String, String> above = new LinkedHashMap<>(Map.of(unit.id(), unit.name()));
     for (Unit at = unit; at != null && at.parent() != null; at = pending.unit(at.parent())) {
-      if (!above.add(at.parent())) {
-        checks.refuseIf(true, set, "The units would form a cycle: " + String.join(" → ", above) + " → " + at.parent() + ".",
-            "Choose a unit that is not below this one.");
+      if (above.containsKey(at.parent())) {
+        checks.cycle(set, "units", Lists.with(List.copyOf(above.values()), above.get(at.parent())), "Choose a unit that is not below this one.");
         break;
       }
+      Unit next = pending.unit(at.parent());
+      above.put(at.parent(), next == null ? at.parent() : next.name());
     }
     if (checks.passed()) {
       pending.put(unit);

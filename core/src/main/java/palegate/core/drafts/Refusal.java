@@ -1,5 +1,7 @@
 package palegate.core.drafts;
 
+import java.util.List;
+
 /**
  * Why a change of a draft cannot be made.
  *
@@ -7,5 +9,11 @@ package palegate.core.drafts;
  * @param thing what the change is about, as {@link Change#thing} has it
  * @param what what is wrong, naming the values
  * @param remedy what would be right
+ * @param cycle the names along the cycle that would come about, its first one last again, the step that was asked for
+ *     first; empty if that is not what is wrong
  */
-public record Refusal(int change, String thing, String what, String remedy) {}
+public record Refusal(int change, String thing, String what, String remedy, List<String> cycle) {
+  public Refusal {
+    cycle = List.copyOf(cycle);
+  }
+}

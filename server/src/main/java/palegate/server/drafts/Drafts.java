@@ -98,7 +98,7 @@ public class Drafts {
     Rehearsal rehearsal = Rehearsal.of(state.snapshot(), changes, now, accounts.find(owner).map(Accounts.Account::person).orElse(null));
     List<Problem.Fault> faults = rehearsal.refusals().stream().filter(refusal -> refusal.change() >= known)
         .map(refusal -> new Problem.Fault(bodies.size() == 1 ? refusal.thing().replace(':', ' ') : "change " + (refusal.change() - known + 1),
-            refusal.what(), refusal.remedy())).toList();
+            refusal.what(), refusal.remedy(), refusal.cycle())).toList();
     if (!faults.isEmpty()) {
       throw Problem.faults(faults.get(0).what() + " " + faults.get(0).remedy(), faults);
     }
@@ -268,7 +268,7 @@ public class Drafts {
     List<Refusal> refusals = rehearsal.refusals();
     if (!refusals.isEmpty()) {
       throw Problem.faults("Some changes of the draft cannot be made any more. Nothing was put in force.", refusals.stream()
-          .map(refusal -> new Problem.Fault("change " + (refusal.change() + 1), refusal.what(), refusal.remedy())).toList());
+          .map(refusal -> new Problem.Fault("change " + (refusal.change() + 1), refusal.what(), refusal.remedy(), refusal.cycle())).toList());
     }
   }
 

@@ -54,7 +54,7 @@ class PreviewController {
     Own own = self == null ? null : new Own(rights(previewed.drafted(), self, asked.place()).words(), rights(previewed.whole().after(), self, asked.place()).words());
     return new Preview(previewed.difference().totals(), previewed.whole().lockOuts().size(), own, people(previewed.drafted(), asked.place()),
         people(previewed.whole().after(), asked.place()), altered,
-        previewed.refusals().stream().map(refusal -> new Problem.Fault(refusal.thing(), refusal.what(), refusal.remedy())).toList());
+        previewed.refusals().stream().map(refusal -> new Problem.Fault(refusal.thing(), refusal.what(), refusal.remedy(), refusal.cycle())).toList());
   }
 
   private Rights rights(Snapshot snapshot, String person, String place) {

@@ -14,8 +14,13 @@ public final class Problem extends ErrorResponseException {
    * @param place where in the input
    * @param what what is wrong
    * @param remedy what would be right
+   * @param cycle the names along the cycle that would come about, the first one last again; empty if that is not what is wrong
    */
-  public record Fault(String place, String what, String remedy) {}
+  public record Fault(String place, String what, String remedy, List<String> cycle) {
+    public Fault(String place, String what, String remedy) {
+      this(place, what, remedy, List.of());
+    }
+  }
 
   private Problem(HttpStatus status, ProblemDetail body) {
     super(status, body, null);

@@ -4,7 +4,6 @@ import java.security.Principal;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.List;
-import java.util.Optional;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
@@ -98,8 +97,8 @@ class WhyController {
 
   /** The changes of a way go into the draft only if the asker has the duties that they take. */
   private Way way(WaysTo.Way way, String account) {
-    List<ChangeBody> bodies = way.changes().stream().map(BodyOf::newChange).flatMap(Optional::stream).toList();
-    boolean mayDraft = bodies.size() == way.changes().size() && bodies.stream().allMatch(body -> accounts.holdsAny(account, body.duty()));
+    List<ChangeBody> bodies = way.changes().stream().map(BodyOf::newChange).toList();
+    boolean mayDraft = bodies.stream().allMatch(body -> accounts.holdsAny(account, body.duty()));
     return new Way(way.words(), way.otherPeople(), way.documents(), way.otherPairs(), way.lockOuts(), mayDraft ? bodies : List.of());
   }
 

@@ -1,7 +1,6 @@
 package palegate.server.drafts;
 
 import java.util.List;
-import java.util.Optional;
 import palegate.core.access.Grant;
 import palegate.core.access.Oversight;
 import palegate.core.access.Withholding;
@@ -21,44 +20,42 @@ import palegate.server.drafts.ChangeBody.SubjectRef;
 public final class BodyOf {
   private BodyOf() {}
 
-  /** Empty for walls as a whole, which have no shape in drafts yet; their exceptions have. Entries keep their ids. */
-  public static Optional<ChangeBody> change(Change change) {
+  /** Entries keep their ids. */
+  public static ChangeBody change(Change change) {
     if (change instanceof Change.AtPlace at) {
-      return Optional.of(at(at));
+      return at(at);
     }
     if (change instanceof Change.InGroup in) {
-      return Optional.of(in(in));
+      return in(in);
     }
     if (change instanceof Change.OfType of) {
-      return Optional.of(of(of));
+      return of(of);
     }
-    if (change instanceof Change.AddException add) {
-      return Optional.of(new GuardBody.AddException(add.wall(), SubjectRef.of(add.exempt().subject()), add.exempt().until()));
-    }
-    if (change instanceof Change.RemoveException remove) {
-      return Optional.of(new GuardBody.RemoveException(remove.wall(), SubjectRef.of(remove.exempt().subject()), remove.exempt().until()));
+    if (change instanceof Change.OfWall of) {
+      return of(of);
     }
     if (change instanceof PeopleChange of) {
-      return Optional.of(of(of));
+      return of(of);
     }
     if (change instanceof RoleChange of) {
-      return Optional.of(of instanceof RoleChange.SetRole set
-          ? new RoleBody.SetRole(set.role().id(), set.role().name(), set.role().rights().words()) : new RoleBody.RemoveRole(((RoleChange.RemoveRole) of).role()));
+      return of instanceof RoleChange.SetRole set
+          ? new RoleBody.SetRole(set.role().id(), set.role().name(), set.role().rights().words()) : new RoleBody.RemoveRole(((RoleChange.RemoveRole) of).role());
     }
     if (change instanceof TypeChange of) {
-      return Optional.of(of instanceof TypeChange.SetType set ? type(set.type()) : new TypeBody.RemoveType(((TypeChange.RemoveType) of).type()));
+      return of instanceof TypeChange.SetType set ? type(set.type()) : new TypeBody.RemoveType(((TypeChange.RemoveType) of).type());
     }
-    return change instanceof LayoutChange of ? Optional.of(of(of)) : Optional.empty();
+    return of((LayoutChange) change);
   }
 
   /** The same change, for something new: its entry gets an id of its own. */
-  public static Optional<ChangeBody> newChange(Change change) {
-    return change(change).map(body -> body instanceof ChangeBody.AddGrant add
+  public static ChangeBody newChange(Change change) {
+    ChangeBody body = change(change);
+    return body instanceof ChangeBody.AddGrant add
         ? new ChangeBody.AddGrant(null, add.place(), add.subject(), add.role(), add.types(), add.from(), add.until(), add.note())
         : body instanceof ChangeBody.AddWithholding add
         ? new ChangeBody.AddWithholding(null, add.place(), add.subject(), add.rights(), add.types(), add.from(), add.until(), add.note())
         : body instanceof GuardBody.AddOversight add
-        ? new GuardBody.AddOversight(null, add.place(), add.subject(), add.from(), add.until(), add.note()) : body);
+        ? new GuardBody.AddOversight(null, add.place(), add.subject(), add.from(), add.until(), add.note()) : body;
   }
 
   private static ChangeBody at(Change.AtPlace change) {
@@ -128,6 +125,22 @@ public final class BodyOf {
     Change.RemoveClearance remove = (Change.RemoveClearance) change;
     Clearance is = remove.clearance();
     return new TypeBody.RemoveClearance(remove.type(), SubjectRef.of(is.subject()), is.role(), is.period().from(), is.period().until());
+  }
+
+  private static ChangeBody of(Change.OfWall change) {
+    if (change instanceof Change.SetWall set) {
+      return WallBody.SetWall.of(set.changed());
+    }
+    if (change instanceof Change.RemoveWall remove) {
+      return new WallBody.RemoveWall(remove.wall());
+    }
+    return change instanceof Change.AddException add
+        ? new GuardBody.AddException(add.wall(), SubjectRef.of(add.exempt().subject()), add.exempt().until())
+        : exception((Change.RemoveException) change);
+  }
+
+  private static ChangeBody exception(Change.RemoveException remove) {
+    return new GuardBody.RemoveException(remove.wall(), SubjectRef.of(remove.exempt().subject()), remove.exempt().until());
   }
 
   private static ChangeBody of(PeopleChange change) {

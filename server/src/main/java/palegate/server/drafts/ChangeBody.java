@@ -44,6 +44,8 @@ import palegate.server.shell.MayBeMissing;
   @JsonSubTypes.Type(value = GuardBody.AddException.class, name = "addException"),
   @JsonSubTypes.Type(value = GuardBody.RemoveException.class, name = "removeException"),
   @JsonSubTypes.Type(value = GuardBody.PutUnder.class, name = "putUnder"),
+  @JsonSubTypes.Type(value = WallBody.SetWall.class, name = "setWall"),
+  @JsonSubTypes.Type(value = WallBody.RemoveWall.class, name = "removeWall"),
   @JsonSubTypes.Type(value = PeopleBody.SetPerson.class, name = "setPerson"),
   @JsonSubTypes.Type(value = PeopleBody.SetUnit.class, name = "setUnit"),
   @JsonSubTypes.Type(value = PeopleBody.RemoveUnit.class, name = "removeUnit"),
@@ -69,7 +71,7 @@ import palegate.server.shell.MayBeMissing;
       ChangeBody.AddGrant.class, ChangeBody.RemoveGrant.class, ChangeBody.AddWithholding.class, ChangeBody.RemoveWithholding.class,
       ChangeBody.BreakPlace.class, ChangeBody.RejoinPlace.class, GuardBody.SetGuards.class, GuardBody.Release.class,
       GuardBody.AddOversight.class, GuardBody.RemoveOversight.class, GuardBody.AddException.class, GuardBody.RemoveException.class,
-      GuardBody.PutUnder.class, PeopleBody.SetPerson.class,
+      GuardBody.PutUnder.class, WallBody.SetWall.class, WallBody.RemoveWall.class, PeopleBody.SetPerson.class,
       PeopleBody.SetUnit.class, PeopleBody.RemoveUnit.class, PeopleBody.SetGroup.class, PeopleBody.RemoveGroup.class,
       PeopleBody.AddMember.class, PeopleBody.RemoveMember.class, RoleBody.SetRole.class, RoleBody.RemoveRole.class,
       TypeBody.SetType.class, TypeBody.RemoveType.class, TypeBody.AddClearance.class, TypeBody.RemoveClearance.class,
@@ -91,6 +93,8 @@ import palegate.server.shell.MayBeMissing;
       @DiscriminatorMapping(value = "addException", schema = GuardBody.AddException.class),
       @DiscriminatorMapping(value = "removeException", schema = GuardBody.RemoveException.class),
       @DiscriminatorMapping(value = "putUnder", schema = GuardBody.PutUnder.class),
+      @DiscriminatorMapping(value = "setWall", schema = WallBody.SetWall.class),
+      @DiscriminatorMapping(value = "removeWall", schema = WallBody.RemoveWall.class),
       @DiscriminatorMapping(value = "setPerson", schema = PeopleBody.SetPerson.class),
       @DiscriminatorMapping(value = "setUnit", schema = PeopleBody.SetUnit.class),
       @DiscriminatorMapping(value = "removeUnit", schema = PeopleBody.RemoveUnit.class),
@@ -112,7 +116,7 @@ import palegate.server.shell.MayBeMissing;
       @DiscriminatorMapping(value = "removePlace", schema = LayoutBody.RemovePlace.class)
     })
 public sealed interface ChangeBody permits ChangeBody.AddGrant, ChangeBody.RemoveGrant, ChangeBody.AddWithholding, ChangeBody.RemoveWithholding,
-    ChangeBody.BreakPlace, ChangeBody.RejoinPlace, GuardBody, PeopleBody, RoleBody, TypeBody, LayoutBody {
+    ChangeBody.BreakPlace, ChangeBody.RejoinPlace, GuardBody, WallBody, PeopleBody, RoleBody, TypeBody, LayoutBody {
 
   /** The change as the core knows it; a value that no change can have is refused. */
   Change toCore();

@@ -33,6 +33,9 @@ final class DraftWords {
     if (body instanceof GuardBody guard) {
       return of(guard);
     }
+    if (body instanceof WallBody wall) {
+      return of(wall);
+    }
     if (body instanceof PeopleBody people) {
       return of(people);
     }
@@ -91,6 +94,14 @@ final class DraftWords {
       return "Except " + subject(add.subject()) + " from the wall " + name("wall", add.wall()) + period(null, add.until());
     }
     return "End an oversight";
+  }
+
+  private String of(WallBody body) {
+    if (body instanceof WallBody.SetWall set) {
+      return (structure.walls().containsKey(set.wall()) ? "Change the wall " : "Make the wall ") + set.name() + ", " + set.state().word()
+          + period(set.from(), set.until());
+    }
+    return "Take the wall " + name("wall", ((WallBody.RemoveWall) body).wall()) + " away";
   }
 
   private String of(PeopleBody body) {

@@ -73,7 +73,7 @@ public class Shelf {
   @Transactional
   public long begin(String owner, String name, List<Change> changes) {
     DraftStore.Draft draft = store.begin(owner, name, snapshots.current().change(), clock.instant());
-    store.add(draft, changes.stream().map(BodyOf::change).flatMap(Optional::stream).toList());
+    store.add(draft, changes.stream().map(BodyOf::change).toList());
     return draft.id();
   }
 

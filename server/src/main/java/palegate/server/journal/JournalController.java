@@ -2,7 +2,6 @@ package palegate.server.journal;
 
 import java.security.Principal;
 import java.time.Instant;
-import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
@@ -17,7 +16,6 @@ import org.springframework.web.bind.annotation.RestController;
 import palegate.core.drafts.Change;
 import palegate.core.drafts.Reversal;
 import palegate.core.structure.Structure;
-import palegate.server.drafts.BodyOf;
 import palegate.server.drafts.Shelf;
 import palegate.server.lists.Listing;
 import palegate.server.lists.Part;
@@ -92,11 +90,9 @@ class JournalController {
     Structure after = snapshots.asOf(number).snapshot().structure();
     Structure now = snapshots.current().snapshot().structure();
     Reversal reversal = Reversal.of(then, after, now);
-    List<LeftAlone> left = new ArrayList<>(reversal.left().stream().map(one -> new LeftAlone(nameOf(one.thing(), now, after), one.why())).toList());
+    List<LeftAlone> left = reversal.left().stream().map(one -> new LeftAlone(nameOf(one.thing(), now, after), one.why())).toList();
     List<Change> changes = reversal.changes();
-    changes.stream().filter(change -> BodyOf.change(change).isEmpty())
-        .forEach(change -> left.add(new LeftAlone(nameOf(change.thing(), now, after), "Walls cannot be drafted here yet.")));
-    if (changes.stream().allMatch(change -> BodyOf.change(change).isEmpty())) {
+    if (changes.isEmpty()) {
       throw Problem.of(HttpStatus.UNPROCESSABLE_CONTENT, "nothing-to-turn-back", "Nothing to turn back",
           "Everything that change " + number + " altered has been altered again since, or is so already.").with("left", left);
     }

@@ -62,6 +62,34 @@ public class QuestionBenchmark {
     return all;
   }
 
+  /** The same, a thousand pairs asked for at once. */
+  @Benchmark
+  @BenchmarkMode(Mode.Throughput)
+  @OperationsPerInvocation(MANY)
+  public short[] rightsOfManySkewed(Loaded loaded) {
+    int[] people = new int[MANY];
+    int[] documents = new int[MANY];
+    for (int i = 0; i < MANY; i++) {
+      people[i] = loaded.oneOfFewPeople();
+      documents[i] = loaded.oneOfFewDocuments();
+    }
+    return loaded.moment.rights(people, documents);
+  }
+
+  /** A thousand uniformly random pairs asked for at once. */
+  @Benchmark
+  @BenchmarkMode(Mode.Throughput)
+  @OperationsPerInvocation(MANY)
+  public short[] rightsOfMany(Loaded loaded) {
+    int[] people = new int[MANY];
+    int[] documents = new int[MANY];
+    for (int i = 0; i < MANY; i++) {
+      people[i] = loaded.person();
+      documents[i] = loaded.document();
+    }
+    return loaded.moment.rights(people, documents);
+  }
+
   @Benchmark
   public int[] whoCanRead(Loaded loaded) {
     return WhoCan.holding(loaded.moment, Right.READ, loaded.document()).numbers();

@@ -12,7 +12,7 @@ public final class PersonSet {
   public static final PersonSet NOBODY = new PersonSet(null, new int[0], 0);
 
   /** A list is gone through number by number, bits 64 at a time and those four at a time. */
-  private static final int WORDS_FOR_ONE_NUMBER = 4;
+  private static final int WORDS_FOR_ONE_NUMBER = 16;
 
   private final long[] words;
   private final int[] numbers;
@@ -163,20 +163,25 @@ public final class PersonSet {
   /** Leaves only these people in bits. */
   public void keepIn(long[] bits) {
     if (words == null) {
-      long[] mine = new long[bits.length];
-      for (int number : numbers) {
-        if (number >> 6 < bits.length) {
-          mine[number >> 6] |= 1L << number;
+      int cleared = 0;
+      for (int i = 0; i < numbers.length && numbers[i] >> 6 < bits.length; ) {
+        int word = numbers[i] >> 6;
+        long mine = 0;
+        for (; i < numbers.length && numbers[i] >> 6 == word; i++) {
+          mine |= 1L << numbers[i];
         }
+        Arrays.fill(bits, cleared, word, 0);
+        bits[word] &= mine;
+        cleared = word + 1;
       }
-      for (int i = 0; i < bits.length; i++) {
-        bits[i] &= mine[i];
-      }
+      Arrays.fill(bits, cleared, bits.length, 0);
       return;
     }
-    for (int i = 0; i < bits.length; i++) {
-      bits[i] &= i < words.length ? words[i] : 0;
+    int shared = Math.min(words.length, bits.length);
+    for (int i = 0; i < shared; i++) {
+      bits[i] &= words[i];
     }
+    Arrays.fill(bits, shared, bits.length, 0);
   }
 
   /** Writes those of these people who are in some bits into others, over what was there. */

@@ -119,6 +119,11 @@ public final class Moment {
         : Pipeline.standing(one(person, known.rows(), known.startOf(place), null)));
   }
 
+  /** The standing rights of many people, each at the place of the same position, as masks: twice as many a second as one by one. */
+  public short[] rights(int[] people, int[] places) {
+    return new RightsOfMany(this, table).of(people, places);
+  }
+
   /** Rights now: standing rights, cut down by the document's conditions. */
   public Rights rightsNow(int person, int place) {
     if (!isConditioned(place)) {
@@ -151,6 +156,11 @@ public final class Moment {
   private ClassAnswers.One one(int person, int[] rows, int at, Place document) {
     return new ClassAnswers.One(matching, person, rows, at, classes, isBarred(person, ClassRow.walls(rows, at)), document,
         document == null ? null : snapshot.person(person).id());
+  }
+
+  /** The same where it is known already whether a wall bars the person. */
+  int standing(int person, int[] rows, int at, boolean isBarred) {
+    return Pipeline.standing(new ClassAnswers.One(matching, person, rows, at, classes, isBarred, null, null));
   }
 
   boolean isBarred(int person, int wallSet) {

@@ -61,6 +61,10 @@ class EngineAgreesWithLiteralRulesTest {
     // The view of one instant is made from that of another that was asked for before.
     snapshot.at(RandomStructures.NOW);
     Moment moment = snapshot.at(instant);
+    int places = snapshot.placeCount();
+    int[] everyone = IntStream.range(0, snapshot.personCount() * places).map(i -> i / Math.max(1, places)).toArray();
+    int[] everywhere = IntStream.range(0, everyone.length).map(i -> i % places).toArray();
+    short[] sideBySide = moment.rights(everyone, everywhere);
     for (int person = 0; person < snapshot.personCount(); person++) {
       ReachOf reach = ReachOf.person(moment, person);
       for (int place = 0; place < snapshot.placeCount(); place++) {
@@ -68,7 +72,7 @@ class EngineAgreesWithLiteralRulesTest {
         Rights now = now(structure, snapshot.person(person).id(), snapshot.place(place).id(), instant);
         Trace trace = Explanation.of(snapshot, instant, person, place, Explanation.WallReasons.SHOWN);
         Set<Rights> foundStanding = Set.copyOf(Arrays.asList(moment.rights(person, place), moment.holders(place).of(person), trace.standing(),
-            Rights.ofMask(reach.rightsAt(place))));
+            Rights.ofMask(reach.rightsAt(place)), Rights.ofMask(sideBySide[person * places + place])));
         Set<Rights> foundNow = Set.copyOf(Arrays.asList(moment.rightsNow(person, place), moment.holdersNow(place).of(person), trace.rights()));
         if (!foundStanding.equals(Set.of(standing)) || !foundNow.equals(Set.of(now))) {
           return "%s at %s, %s: literally [%s] standing and [%s] now, found %s and %s".formatted(snapshot.person(person).id(),

@@ -9,7 +9,7 @@ import java.util.stream.Collectors;
 import org.junit.jupiter.api.Test;
 
 class PersonSetTest {
-  private static final int PEOPLE = 900;
+  private static final int PEOPLE = 9_000;
 
   @Test
   void few_and_many_people_are_the_same_set_in_every_operation() {
@@ -44,7 +44,7 @@ class PersonSetTest {
   }
 
   private static Set<Integer> some(Random random) {
-    int size = random.nextInt(10) == 0 ? 0 : random.nextBoolean() ? random.nextInt(5) : random.nextInt(PEOPLE);
+    int size = random.nextInt(10) == 0 ? 0 : random.nextBoolean() ? random.nextInt(12) : random.nextInt(PEOPLE);
     return random.ints(size, 0, 1 + random.nextInt(PEOPLE)).boxed().collect(Collectors.toCollection(TreeSet::new));
   }
 

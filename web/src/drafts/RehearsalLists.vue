@@ -64,7 +64,7 @@ const PAIRS = [
 </script>
 
 <template>
-  <PagedList v-if="view === 'people'" :key="view" label="Who gains and who loses" find="Find a person" :query-key="key" :fetch="fetchPeople" :columns="PEOPLE" empty="Nobody gains or loses anything.">
+  <PagedList v-if="view === 'people'" :key="view" still label="Who gains and who loses" find="Find a person" :query-key="key" :fetch="fetchPeople" :columns="PEOPLE" empty="Nobody gains or loses anything.">
     <template #row="{ item }">
       <div role="cell">
         <button type="button" class="linklike" @click="emit('person', item.person.id, item.person.name)"><PersonName :person="item.person" /></button>
@@ -78,7 +78,7 @@ const PAIRS = [
       <div role="cell">{{ number(item.documents) }}</div>
     </template>
   </PagedList>
-  <PagedList v-else-if="view === 'places' || view === 'documents'" :key="view" label="Where something changes" find="Find a place" :query-key="key" :fetch="fetchPlaces" :columns="PLACES" empty="Nothing changes anywhere.">
+  <PagedList v-else-if="view === 'places' || view === 'documents'" :key="view" still label="Where something changes" find="Find a place" :query-key="key" :fetch="fetchPlaces" :columns="PLACES" empty="Nothing changes anywhere.">
     <template #row="{ item }">
       <div role="cell">
         <button type="button" class="linklike" @click="emit('place', item.place.id, item.place.path)">{{ item.place.path }}</button>
@@ -91,7 +91,7 @@ const PAIRS = [
       </div>
     </template>
   </PagedList>
-  <PagedList v-else-if="view === 'pairs'" :key="view" label="Each person at each place" find="Find a person or a place" :query-key="key" :fetch="fetchPairs" :columns="PAIRS" empty="Nothing changes for anybody.">
+  <PagedList v-else-if="view === 'pairs'" :key="view" still label="Each person at each place" find="Find a person or a place" :query-key="key" :fetch="fetchPairs" :columns="PAIRS" empty="Nothing changes for anybody.">
     <template #row="{ item }">
       <div role="cell"><PersonName :person="item.person" /></div>
       <PlaceCell role="cell" :path="item.place.path" />

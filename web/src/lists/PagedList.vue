@@ -25,8 +25,10 @@ const props = withDefaults(
     takes?: string
     /** Within a page that scrolls: as high as its rows, but no more than so many of them. Without it the list fills what holds it. */
     atMost?: number
+    /** Says that a row shows nothing but its item: while the list is scrolled, rows that stay in sight are not made anew. */
+    still?: boolean
   }>(),
-  { rowHeight: 44, find: undefined, takes: undefined, atMost: undefined },
+  { rowHeight: 44, find: undefined, takes: undefined, atMost: undefined, still: false },
 )
 const emit = defineEmits<{ dropped: [item: T, carried: string] }>()
 defineSlots<{ row(props: { item: T; index: number }): unknown }>()
@@ -135,6 +137,11 @@ function drop(event: DragEvent, index: number) {
 
 const template = computed(() => props.columns.map((column) => column.width).join(' '))
 
+/** What a row is made from; while all of it is the same, the row stays as it is. */
+function madeFrom(index: number, start: number): unknown[] {
+  return props.still ? [itemAt(index), start, index === under.value, template.value] : [{}]
+}
+
 const ownHeight = computed(() =>
   props.atMost === undefined ? undefined : { flex: 'none', height: `${Math.min(total.value, props.atMost) * props.rowHeight}px` },
 )
@@ -206,6 +213,7 @@ function left(event: FocusEvent) {
           <div
             v-for="row in rows"
             :key="row.index"
+            v-memo="madeFrom(row.index, row.start)"
             role="row"
             class="line body"
             tabindex="-1"

@@ -11,8 +11,9 @@ describe('a list of any length', () => {
   const asked: Part[] = []
   let total = 1_000
 
-  function list(extra: Record<string, unknown> = {}) {
+  function list(extra: Record<string, unknown> = {}, row?: () => string) {
     return mount(PagedList, {
+      slots: { row: row ?? (() => '') },
       props: {
         label: 'Groups',
         queryKey: ['groups', Math.random()],
@@ -39,7 +40,10 @@ describe('a list of any length', () => {
     asked.length = 0
     total = 1_000
   })
-  afterEach(() => vi.useRealTimers())
+  afterEach(() => {
+    vi.useRealTimers()
+    vi.restoreAllMocks()
+  })
 
   it('fetches a page, however long it is, and says how long that is', async () => {
     const shown = list()
@@ -64,6 +68,23 @@ describe('a list of any length', () => {
     await flushPromises()
     expect(asked.at(-1)!.sort).toBe('name')
     expect(header(shown, 'People').attributes('aria-sort')).toBe('none')
+  })
+
+  it('makes the rows in sight anew only if what they show may have changed', async () => {
+    vi.spyOn(HTMLElement.prototype, 'clientHeight', 'get').mockReturnValue(400)
+    vi.spyOn(HTMLElement.prototype, 'clientWidth', 'get').mockReturnValue(600)
+    for (const still of [true, false]) {
+      let made = 0
+      const shown = list({ still, queryKey: ['drawn', still], fetch: () => Promise.resolve({ total: 3, items: ['a', 'b', 'c'] }) }, () => {
+        made++
+        return 'row'
+      })
+      await flushPromises()
+      const before = made
+      expect(before).toBeGreaterThanOrEqual(3)
+      await shown.setProps({ empty: 'Still nothing.' })
+      expect(made > before, `still: ${still}`).toBe(!still)
+    }
   })
 
   it('does not offer to sort by a column that has no order', async () => {

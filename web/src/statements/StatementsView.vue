@@ -112,7 +112,7 @@ const COLUMNS = [
       </div>
       <p v-else role="status">Making the statement …</p>
       <div class="sheet list">
-        <PagedList label="The statement" find="Find a person or a place" :query-key="['statement', about, id, documents, asOf]" :fetch="fetchRows" :columns="COLUMNS" empty="Nobody has any right there.">
+        <PagedList still label="The statement" find="Find a person or a place" :query-key="['statement', about, id, documents, asOf]" :fetch="fetchRows" :columns="COLUMNS" empty="Nobody has any right there.">
           <template #row="{ item }">
             <PlaceCell v-slot="{ text }" role="cell" :path="item.path">
               <router-link :to="{ name: 'places', params: { id: item.place } }">{{ text }}</router-link>

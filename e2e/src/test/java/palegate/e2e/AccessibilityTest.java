@@ -103,7 +103,7 @@ class AccessibilityTest {
     rooms.put("/people/sketch", ".set");
     rooms.put("/people/side-by-side", ".comparison");
     rooms.put("/roles/r-preparer", "[data-row]");
-    rooms.put("/types/valuation", ".clearances li");
+    rooms.put("/types/valuation", ".clearances [data-row]");
     rooms.put("/types/matrix", "tbody td");
     rooms.put("/breaks", "[data-row]");
     rooms.put("/between", "[data-row]");

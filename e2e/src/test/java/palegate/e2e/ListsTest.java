@@ -116,6 +116,35 @@ class ListsTest {
   }
 
   @Test
+  void units_stand_as_a_tree_until_they_are_looked_for_or_put_in_order(Desk desk) {
+    Page page = desk.open(desk.signedIn("wenna.carrow"), "/people/units");
+    Locator units = table(page, "Units");
+    assertThat(units.locator("[data-row='0']")).containsText("Sallowpoint Adjusting");
+    assertThat(units.locator("[data-row='1'] .who")).hasCSS("padding-left", "22px");
+    sortBy(units, "People");
+    assertThat(units.locator("[data-row='1'] .who")).hasCSS("padding-left", "0px");
+    find(page, "Find a unit", "adjusting");
+    assertThat(units).hasAttribute("aria-rowcount", "5");
+    assertThat(column(units, 0)).allSatisfy(name -> assertThat(name).containsIgnoringCase("adjusting"));
+    page.context().close();
+  }
+
+  @Test
+  void what_a_person_is_in_and_alone_named_by_is_put_in_order(Desk desk) {
+    Page page = desk.open(desk.signedIn("wenna.carrow"), "/people/persons/p-teodor");
+    Locator groups = table(page, "Groups");
+    groups.locator("[data-row='0']").waitFor();
+    sortBy(groups, "Group");
+    assertThat(groups.locator("[data-row='0']")).containsText("Management");
+    List<String> names = column(groups, 0);
+    assertThat(names).hasSizeGreaterThan(2).isSorted();
+    sortBy(groups, "Group");
+    assertThat(groups.locator("[data-row='0']")).containsText(names.get(names.size() - 1));
+    assertThat(table(page, "Entries of this person alone").locator("[data-row]")).hasCount(1);
+    page.context().close();
+  }
+
+  @Test
   void an_access_list_is_sorted_by_whom_its_lines_name(Desk desk) {
     Page page = desk.signedIn("wenna.carrow");
     desk.open(page, "/places/f-2406");

@@ -74,7 +74,7 @@ public final class Pictures {
     desk.open(page, "/roles/r-preparer");
     shot(page, page.locator("[data-row]").first(), "roles");
     desk.open(page, "/types/valuation");
-    shot(page, page.locator(".clearances li").first(), "types");
+    shot(page, page.locator(".clearances [data-row]").first(), "types");
     desk.open(page, "/breaks");
     shot(page, page.locator("[data-row]").first(), "breaks");
     Browser wenna = app.signedIn("wenna.carrow");

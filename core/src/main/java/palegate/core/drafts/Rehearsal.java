@@ -190,7 +190,7 @@ public final class Rehearsal {
   }
 
   private static Set<String> wallsAround(Moment moment, int place) {
-    return moment.wallsAround(place).stream().map(Wall::id).collect(Collectors.toSet());
+    return moment.walls().around(place).stream().map(Wall::id).collect(Collectors.toSet());
   }
 
   /** The walls that the draft puts there whose scope covers nothing, or everything. */

@@ -120,7 +120,7 @@ final class WaysToGive {
   }
 
   private void walls(List<Candidate> obstacles) {
-    for (Wall wall : moment.wallsThatBar(personNumber, placeNumber)) {
+    for (Wall wall : moment.walls().barring(personNumber, placeNumber)) {
       obstacles.add(Candidate.of("except " + person.name() + " from the wall \"" + wall.name() + "\"",
           new Change.AddException(wall.id(), new Wall.Exempt(new Subject.OfPerson(person.id()), null))));
     }

@@ -85,7 +85,7 @@ public record AccessList(Place place, List<Line> lines) {
     if (named.isEmpty()) {
       return State.NOBODY;
     }
-    PersonSet open = named.minus(moment.barredFrom(place));
+    PersonSet open = named.minus(moment.walls().barredFrom(place));
     if (open.isEmpty()) {
       return State.WALLED;
     }

@@ -67,7 +67,7 @@ final class Evidence implements PersonAtPlace {
       snapshot.ownOversights(at).forEach(this::collect);
       stopped |= snapshot.place(at).standsAlone();
     }
-    moment.wallsThatBar(person, place).forEach(wall -> collect(wall, reasons));
+    moment.walls().barring(person, place).forEach(wall -> collect(wall, reasons));
     if (type != null && type.guarded()) {
       type.clearances().forEach(this::collect);
     }

@@ -33,6 +33,6 @@ public final class Passage {
 
   /** Whether a screen, a seal or sides bar the person: then the container never shows, whatever it leads to. */
   private static boolean barredForGood(Moment moment, int person, int place) {
-    return moment.wallsThatBar(person, place).stream().anyMatch(wall -> !(wall.barrier() instanceof Barrier.Confine));
+    return moment.walls().barring(person, place).stream().anyMatch(wall -> !(wall.barrier() instanceof Barrier.Confine));
   }
 }

@@ -1,7 +1,6 @@
 package palegate.core.snapshot;
 
 import java.time.Instant;
-import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.function.IntPredicate;
@@ -15,7 +14,6 @@ import palegate.core.places.Conditions;
 import palegate.core.places.Place;
 import palegate.core.roles.Right;
 import palegate.core.roles.Rights;
-import palegate.core.walls.Wall;
 
 /**
  * A snapshot at one instant: who matches whom, and which places are treated alike. People and places
@@ -290,55 +288,9 @@ public final class Moment {
 
   // --- walls ----------------------------------------------------------------------------------------
 
-  /** The walls that bar a person from a place; each would alone. */
-  public List<Wall> wallsThatBar(int person, int place) {
-    List<Wall> walls = new ArrayList<>();
-    for (int reach : classes.wallSet(ClassRow.walls(classes.row(classes.ofPlace.get(place)), 0))) {
-      Barriers.Reach found = classes.barriers.reach(reach);
-      if (found.barred().contains(person) && !walls.contains(found.wall())) {
-        walls.add(found.wall());
-      }
-    }
-    return walls;
-  }
-
-  /** The walls that bar anybody from a place. */
-  public List<Wall> wallsAround(int place) {
-    List<Wall> walls = new ArrayList<>();
-    for (int reach : classes.wallSet(ClassRow.walls(classes.row(classes.ofPlace.get(place)), 0))) {
-      Barriers.Reach found = classes.barriers.reach(reach);
-      if (!found.barred().isEmpty() && !walls.contains(found.wall())) {
-        walls.add(found.wall());
-      }
-    }
-    return walls;
-  }
-
-  /** Whether a place lies behind a screen, a seal or sides. A confinement runs around other places, for a few people. */
-  public boolean isWalled(int place) {
-    for (int reach : classes.wallSet(ClassRow.walls(classes.row(classes.ofPlace.get(place)), 0))) {
-      Barriers.Reach found = classes.barriers.reach(reach);
-      if (!found.outside() && !found.barred().isEmpty()) {
-        return true;
-      }
-    }
-    return false;
-  }
-
-  /** Everyone whom one wall bars from a place. */
-  public PersonSet barredBy(Wall wall, int place) {
-    PersonSet barredHere = PersonSet.NOBODY;
-    for (int reach : classes.wallSet(ClassRow.walls(classes.row(classes.ofPlace.get(place)), 0))) {
-      Barriers.Reach found = classes.barriers.reach(reach);
-      barredHere = found.wall().equals(wall) ? barredHere.or(found.barred()) : barredHere;
-    }
-    return barredHere;
-  }
-
-  /** Everyone whom walls bar from a place. */
-  public PersonSet barredFrom(int place) {
-    PersonSet found = barred[ClassRow.walls(classes.row(classes.ofPlace.get(place)), 0)];
-    return found == null ? PersonSet.NOBODY : found;
+  /** The walls that stand, place by place. */
+  public WallsOf walls() {
+    return new WallsOf(classes, barred);
   }
 
   // --- classes --------------------------------------------------------------------------------------

@@ -63,7 +63,7 @@ class LawsTest {
         Moment had = before.at(instant);
         for (int person = 0; person < before.personCount(); person++) {
           for (int place = 0; place < before.placeCount(); place++) {
-            if (!had.wallsThatBar(person, place).isEmpty()) {
+            if (!had.walls().barring(person, place).isEmpty()) {
               assertThat(after.at(instant).rightsNow(person, after.placeNumber(before.place(place).id())))
                   .as("seed %d, %s at %s, %s", seed, before.person(person).id(), before.place(place).id(), instant).isEqualTo(Rights.NONE);
             }

@@ -68,9 +68,9 @@ class ComingPeopleTest {
     Snapshot sealed = harbour.next(harbour.structure().withWalls(walls));
     Snapshot grown = with(sealed, person("late", false, true));
     int place = grown.placeNumber("cas");
-    assertThat(grown.at(Harbour.NOW).barredFrom(place).contains(grown.personNumber("late"))).isTrue();
-    assertThat(grown.at(Harbour.NOW).barredFrom(place).contains(grown.personNumber("mia"))).isFalse();
-    assertThat(sealed.at(Harbour.NOW).barredFrom(place).size()).as("nobody is counted who is not there").isEqualTo(sealed.personCount() - 1);
+    assertThat(grown.at(Harbour.NOW).walls().barredFrom(place).contains(grown.personNumber("late"))).isTrue();
+    assertThat(grown.at(Harbour.NOW).walls().barredFrom(place).contains(grown.personNumber("mia"))).isFalse();
+    assertThat(sealed.at(Harbour.NOW).walls().barredFrom(place).size()).as("nobody is counted who is not there").isEqualTo(sealed.personCount() - 1);
   }
 
   @Test

@@ -23,8 +23,8 @@ final class GuardWords {
   /** A sentence each, in the order of the stages. */
   List<String> at(int number) {
     List<String> words = new ArrayList<>();
-    for (Wall wall : moment.wallsAround(number)) {
-      int barred = moment.barredBy(wall, number).and(moment.active()).size();
+    for (Wall wall : moment.walls().around(number)) {
+      int barred = moment.walls().barredBy(wall, number).and(moment.active()).size();
       String noun = wall.barrier() instanceof Barrier.Confine ? "confinement" : wall.barrier() instanceof Barrier.Sides ? "wall of sides" : wall.barrier().kind();
       words.add("The " + noun + " \u201c" + wall.name() + "\u201d keeps " + (barred == 1 ? "1 person" : barred + " people") + " out.");
     }

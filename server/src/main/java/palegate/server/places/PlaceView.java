@@ -35,7 +35,7 @@ public record PlaceView(String id, @MayBeMissing String parent, String kind, Str
     }
     String type = place.type() == null ? null : snapshot.structure().types().get(place.type()).name();
     return new PlaceView(place.id(), place.parent(), place.kind().word(), place.name(), place.standsAlone(), type,
-        snapshot.depth(number), containers, papers, snapshot.breaksBelow(number), moment.isWalled(number), limits(snapshot, number));
+        snapshot.depth(number), containers, papers, snapshot.breaksBelow(number), moment.walls().surround(number), limits(snapshot, number));
   }
 
   private static Limits limits(Snapshot snapshot, int number) {
@@ -49,7 +49,7 @@ public record PlaceView(String id, @MayBeMissing String parent, String kind, Str
   static List<Post> path(Moment moment, int number) {
     return moment.snapshot().path(number).stream().map(at -> {
       Place place = moment.snapshot().place(at);
-      return new Post(place.id(), place.name(), place.kind().word(), place.standsAlone(), moment.isWalled(at));
+      return new Post(place.id(), place.name(), place.kind().word(), place.standsAlone(), moment.walls().surround(at));
     }).toList();
   }
 

@@ -103,7 +103,7 @@ final class Shifts {
     this.people = people;
     this.pairs = pairs;
     relatives = after.comparableTo(before);
-    altered = relatives ? after.alteredPeople(before) : PersonSet.NOBODY;
+    altered = relatives ? after.alteredSince(before).people() : PersonSet.NOBODY;
     Likeness likeness = relatives ? null : Likeness.of(before, after);
     come = relatives ? PersonSet.NOBODY : likeness.come();
     gone = relatives ? PersonSet.NOBODY : likeness.gone();

@@ -3,10 +3,10 @@ package palegate.core.drafts;
 import java.util.BitSet;
 import java.util.List;
 import java.util.Optional;
-import java.util.function.IntPredicate;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import palegate.core.places.Place;
+import palegate.core.snapshot.Altered;
 import palegate.core.snapshot.Moment;
 import palegate.core.snapshot.Snapshot;
 
@@ -87,7 +87,8 @@ abstract class Spots {
     @Override
     PairTable count() {
       PairTable pairs = new PairTable();
-      boolean peopleDiffer = !after.alteredPeople(before).isEmpty();
+      Altered altered = after.alteredSince(before);
+      boolean peopleDiffer = !altered.people().isEmpty();
       int[] moved = new int[peopleDiffer ? before.classCount() : 0];
       int[] papersMoved = new int[moved.length];
       for (Moment.Range range : ranges()) {
@@ -105,7 +106,7 @@ abstract class Spots {
         }
       }
       if (peopleDiffer) {
-        addClassesOfAlteredPeople(pairs, moved, papersMoved);
+        addClassesOfAlteredPeople(altered, pairs, moved, papersMoved);
       }
       return pairs;
     }
@@ -119,11 +120,11 @@ abstract class Spots {
     }
 
     /** A place that stays in its class changes too if the class names people who have come or gone. */
-    private void addClassesOfAlteredPeople(PairTable pairs, int[] moved, int[] papersMoved) {
-      IntPredicate altered = after.peopleAltered(before) ? number -> true : after.alteredClasses(before);
+    private void addClassesOfAlteredPeople(Altered altered, PairTable pairs, int[] moved, int[] papersMoved) {
+      boolean anywhere = altered.anywhere();
       for (int number = 0; number < moved.length; number++) {
         int places = before.placesInClass(number) - moved[number];
-        if (places > 0 && altered.test(number)) {
+        if (places > 0 && (anywhere || altered.concerns(number))) {
           pairs.add(number, number, places, before.documentsInClass(number) - papersMoved[number]);
         }
       }
@@ -141,7 +142,7 @@ abstract class Spots {
     @Override
     void placesAfter(PairTable pairs, BitSet wanted, BitSet found) {
       if (!wanted.isEmpty()) {
-        boolean anywhere = !after.alteredPeople(before).isEmpty();
+        boolean anywhere = !after.alteredSince(before).people().isEmpty();
         for (Moment.Range range : anywhere ? everywhere() : ranges()) {
           for (int place = range.from(); place < Math.min(range.until(), countAfter); place++) {
             int pair = pairs.find(classBefore(place), classAfter(place));

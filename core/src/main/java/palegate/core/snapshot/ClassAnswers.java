@@ -67,7 +67,7 @@ final class ClassAnswers {
 
     @Override
     public int cleared() {
-      int[] clearances = classes.clearances(ClassRow.clearances(row, at));
+      int[] clearances = classes.clearances.lines(ClassRow.clearances(row, at));
       return united(clearances, 0, clearances.length);
     }
 

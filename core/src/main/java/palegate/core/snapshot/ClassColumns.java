@@ -114,9 +114,9 @@ final class ClassColumns {
   }
 
   private int[] cleared(int person) {
-    int[] cleared = new int[classes.clearanceSetCount()];
+    int[] cleared = new int[classes.clearances.count()];
     for (int set = 0; set < cleared.length; set++) {
-      int[] lines = classes.clearances(set);
+      int[] lines = classes.clearances.lines(set);
       cleared[set] = matching.united(person, lines, 0, lines.length);
     }
     return cleared;

@@ -46,13 +46,13 @@ final class Classes {
   private final Instant instant;
   private final Matching matching;
   final Barriers barriers;
+  final Clearances clearances;
   /** The classes that these extend, or null. */
   final Classes basis;
   private final Meanings meanings;
   private final Interner contexts;
   private final Interner environments;
   private final Interner wallSets;
-  private final Interner clearanceSets;
   private final Interner rows;
   /** By environment: the one it was first made from, then the meanings that it adds to it. */
   private final List<int[]> additions = new ArrayList<>();
@@ -62,7 +62,6 @@ final class Classes {
   private final List<int[]> known = new ArrayList<>();
   private final Map<Long, Integer> knownHere = new HashMap<>();
   private final Map<Long, Integer> wallSetByContext = new HashMap<>();
-  private final int[] clearanceSetOfType;
   private final BitSet staleTypes = new BitSet();
   private final BitSet staleContexts = new BitSet();
   final IntPages ofPlace;
@@ -81,11 +80,9 @@ final class Classes {
     contexts = new Interner();
     environments = new Interner();
     wallSets = new Interner();
-    clearanceSets = new Interner();
     rows = new Interner();
     wallSets.intern(NO_NUMBERS);
-    clearanceSets.intern(NO_NUMBERS);
-    clearanceSetOfType = clearanceSets();
+    clearances = Clearances.of(snapshot, instant, matching);
     int count = snapshot.placeCount();
     ofPlace = new IntPages(count);
     environmentOfPlace = new IntPages(count);
@@ -116,9 +113,8 @@ final class Classes {
     contexts = basis.contexts.layer();
     environments = basis.environments.layer();
     wallSets = basis.wallSets.layer();
-    clearanceSets = basis.clearanceSets.layer();
     rows = basis.rows.layer();
-    clearanceSetOfType = clearanceSets();
+    clearances = Clearances.of(snapshot, instant, matching);
     placesIn = basis.placesIn.copy();
     documentsIn = basis.documentsIn.copy();
     findStale();
@@ -151,9 +147,8 @@ final class Classes {
     contexts = extension.contexts.flattened();
     environments = extension.environments.flattened();
     wallSets = extension.wallSets.flattened();
-    clearanceSets = extension.clearanceSets.flattened();
     rows = extension.rows.flattened();
-    clearanceSetOfType = extension.clearanceSetOfType;
+    clearances = extension.clearances;
     ofPlace = extension.ofPlace;
     environmentOfPlace = extension.environmentOfPlace;
     placesIn = extension.placesIn;
@@ -199,14 +194,6 @@ final class Classes {
 
   int[] row(int number) {
     return rows.row(number);
-  }
-
-  int[] clearances(int set) {
-    return clearanceSets.row(set);
-  }
-
-  int clearanceSetCount() {
-    return clearanceSets.count();
   }
 
   int[] wallSet(int number) {
@@ -340,8 +327,8 @@ final class Classes {
   }
 
   private void findStale() {
-    for (int type = 0; type < clearanceSetOfType.length; type++) {
-      staleTypes.set(type + 1, clearanceSetOfType[type] != basis.clearanceSetOfType[type]);
+    for (int type = 1; type <= snapshot.typeCount(); type++) {
+      staleTypes.set(type, clearances.isGuarded(type) != basis.clearances.isGuarded(type));
     }
     Collection<Barriers.Reach> altered = barriers.alteredSince(basis.barriers);
     if (!altered.isEmpty()) {
@@ -350,14 +337,6 @@ final class Classes {
         staleContexts.set(context, altered.stream().anyMatch(reach -> reach.mayCover(facts)));
       }
     }
-  }
-
-  /** For each type the number of its set of clearances, -1 for an open type. */
-  private int[] clearanceSets() {
-    return snapshot.typesInOrder().stream().mapToInt(type -> !type.guarded() ? -1 : clearanceSets.intern(ClassRow.lines(
-        type.clearances().stream().filter(clearance -> clearance.period().holdsAt(instant))
-            .mapToLong(clearance -> ClassRow.pending(matching.subjects.numberOf(clearance.subject()),
-                snapshot.structure().roles().get(clearance.role()).rights().mask())).toArray()))).toArray();
   }
 
   private int environmentAt(int place) {
@@ -461,7 +440,7 @@ final class Classes {
   private int internClass(int environment, int type) {
     int[] row = environments.row(environment);
     boolean sameLists = type > 0 && meanings.treatAsUntyped(row, type);
-    if (sameLists && !isGuarded(type) && !barriers.asksFor(type)) {
+    if (sameLists && !clearances.isGuarded(type) && !barriers.asksFor(type)) {
       return classNumber(environment, 0);
     }
     int number = rows.intern(sameLists ? withGuards(rows.row(classNumber(environment, 0)), EnvironmentRow.context(row), type, true) : classRow(row, type, true));
@@ -515,15 +494,11 @@ final class Classes {
     return withGuards(row, EnvironmentRow.context(environment), type, intern);
   }
 
-  private boolean isGuarded(int type) {
-    return type > 0 && clearanceSetOfType[type - 1] >= 0;
-  }
-
   /** A copy of a row with the clearance of a type, and with its walls if the sets of them may be interned. */
   private int[] withGuards(int[] unguarded, int context, int type, boolean intern) {
     int[] row = unguarded.clone();
-    row[0] |= isGuarded(type) ? ClassRow.GUARDED : 0;
-    row[1] = isGuarded(type) ? clearanceSetOfType[type - 1] : 0;
+    row[0] |= clearances.isGuarded(type) ? ClassRow.GUARDED : 0;
+    row[1] = clearances.isGuarded(type) ? type : 0;
     row[2] = intern && barriers.anyStands() ? wallSet(context, type) : 0;
     return row;
   }

@@ -3,8 +3,6 @@ package palegate.core.snapshot;
 import java.time.Instant;
 import java.util.Arrays;
 import java.util.List;
-import java.util.function.IntPredicate;
-import java.util.stream.IntStream;
 import palegate.core.access.Entry;
 import palegate.core.access.stages.Holders;
 import palegate.core.access.stages.Pipeline;
@@ -46,7 +44,8 @@ public final class Moment {
     this.matching = matching;
     this.classes = classes;
     words = Matching.words(matching.room);
-    cleared = clearedBySet(basis);
+    boolean samePeople = basis != null && basis.matching == matching;
+    cleared = classes.clearances.people(matching, samePeople ? basis.classes.clearances : null, samePeople ? basis.cleared : null);
     boolean shared = basis != null && basis.classes.barriers == classes.barriers;
     if (shared && basis.barred.length == classes.wallSetCount()) {
       barred = basis.barred;
@@ -255,27 +254,6 @@ public final class Moment {
         conditions.checkedOutBy() == null ? -1 : snapshot.personNumber(conditions.checkedOutBy()));
   }
 
-  private PersonSet[][] clearedBySet(Moment basis) {
-    int known = basis != null && basis.matching == matching ? basis.cleared.length : 0;
-    if (known == classes.clearanceSetCount() && known > 0) {
-      return basis.cleared;
-    }
-    PersonSet[][] bySet = known > 0 ? Arrays.copyOf(basis.cleared, classes.clearanceSetCount()) : new PersonSet[classes.clearanceSetCount()][];
-    for (int set = known; set < bySet.length; set++) {
-      bySet[set] = new PersonSet[Right.values().length];
-      for (Right right : Right.values()) {
-        long[] bits = new long[words];
-        for (int line : classes.clearances(set)) {
-          if ((ClassRow.rights(line) & 1 << right.ordinal()) != 0) {
-            matching.of(ClassRow.subject(line)).addTo(bits);
-          }
-        }
-        bySet[set][right.ordinal()] = PersonSet.copyOf(bits);
-      }
-    }
-    return bySet;
-  }
-
   private void addBarred(int[] reaches, long[] bits) {
     for (int reach : reaches) {
       Barriers.Reach found = classes.barriers.reach(reach);
@@ -321,7 +299,15 @@ public final class Moment {
   }
 
   int[] clearances(int set) {
-    return classes.clearances(set);
+    return classes.clearances.lines(set);
+  }
+
+  int wallSetCount() {
+    return barred.length;
+  }
+
+  PersonSet[][] clearedBySet() {
+    return cleared;
   }
 
   PersonSet barredBySet(int set) {
@@ -354,49 +340,9 @@ public final class Moment {
     return classes.sorted.stream().map(range -> new Range(range.from(), range.until())).toList();
   }
 
-  /** Which classes can mean something else for somebody here than in another moment that was made of the same people. */
-  public IntPredicate alteredClasses(Moment other) {
-    boolean[] subjects = matching.alteredSince(other.matching);
-    boolean[] walls = new boolean[Math.min(barred.length, other.barred.length)];
-    for (int set = 1; set < walls.length; set++) {
-      walls[set] = !barred[set].equals(other.barred[set]);
-    }
-    return number -> {
-      int[] row = classes.row(number);
-      int set = ClassRow.walls(row, 0);
-      return set < walls.length && walls[set] || names(row, subjects);
-    };
-  }
-
-  private boolean names(int[] row, boolean[] subjects) {
-    for (int i = ClassRow.HEADER; i < row.length; i++) {
-      int subject = i < ClassRow.withholdingsEnd(row, 0) ? ClassRow.subject(row[i]) : row[i];
-      if (subject < subjects.length && subjects[subject]) {
-        return true;
-      }
-    }
-    for (int line : classes.clearances(ClassRow.clearances(row, 0))) {
-      if (ClassRow.subject(line) < subjects.length && subjects[ClassRow.subject(line)]) {
-        return true;
-      }
-    }
-    return false;
-  }
-
-  /** Everyone of whom something differs between here and another moment of the same people: group, unit, staff, active. */
-  public PersonSet alteredPeople(Moment other) {
-    return matching == other.matching ? PersonSet.NOBODY : matching.alteredPeople(other.matching);
-  }
-
-  /** Whether somebody who is in both has become active or not, or an outsider or not, since another moment. */
-  public boolean peopleAltered(Moment other) {
-    return matching != other.matching
-        && (differ(matching.active, other.matching.active, other) || differ(matching.external, other.matching.external, other));
-  }
-
-  private boolean differ(PersonSet here, PersonSet there, Moment other) {
-    int both = Math.min(snapshot.personCount(), other.snapshot.personCount());
-    return !here.equals(there) && IntStream.concat(here.minus(there).stream(), there.minus(here).stream()).anyMatch(person -> person < both);
+  /** What differs for people since another moment that numbers them and the classes alike, where a place stays in its class. */
+  public Altered alteredSince(Moment other) {
+    return new Altered(other, this);
   }
 
   // --- who matches ----------------------------------------------------------------------------------

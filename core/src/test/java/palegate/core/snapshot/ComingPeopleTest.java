@@ -124,13 +124,13 @@ class ComingPeopleTest {
     Snapshot grown = basis.next(filled);
     assertThat(grown.numbersPeopleLike(basis)).isTrue();
     assertThat(grown.at(Harbour.NOW).matching(new Subject.OfGroup("outer")).toArray()).containsExactly(grown.personNumber("late"));
-    assertThat(grown.at(Harbour.NOW).alteredPeople(basis.at(Harbour.NOW)).toArray()).containsExactly(grown.personNumber("late"));
+    assertThat(grown.at(Harbour.NOW).alteredSince(basis.at(Harbour.NOW)).people().toArray()).containsExactly(grown.personNumber("late"));
   }
 
   @Test
   void nobody_who_was_there_counts_as_altered_because_somebody_came() {
     Snapshot grown = with(harbour, person("late", false, true));
-    assertThat(grown.at(Harbour.NOW).peopleAltered(harbour.at(Harbour.NOW))).isFalse();
+    assertThat(grown.at(Harbour.NOW).alteredSince(harbour.at(Harbour.NOW)).anywhere()).isFalse();
     assertThat(grown.at(Harbour.NOW).comparableTo(harbour.at(Harbour.NOW))).isTrue();
     assertThat(harbour.at(Harbour.NOW).rights(grown.personNumber("late"), 0).isEmpty()).as("before they came they had nothing").isTrue();
   }

@@ -72,6 +72,8 @@ const first = useQuery({
   placeholderData: keepPreviousData,
 })
 const total = computed(() => first.data.value?.total ?? 0)
+/** Said below the heads of the columns: a table may hold nothing but rows. */
+const nothing = computed(() => first.isError.value || (first.isSuccess.value && total.value === 0))
 
 /** A handful of rows is seen at a glance: there is nothing to look for. Once there were more, the field stays. */
 const FEW = 8
@@ -187,7 +189,7 @@ function left(event: FocusEvent) {
         text !== '' && first.isSuccess.value ? counted(total, 'match', 'matches') : ''
       }}</span>
     </div>
-    <div class="table" role="table" :aria-label="label" :aria-rowcount="total + 1" :aria-busy="first.isFetching.value">
+    <div class="table" :class="{ nothing }" role="table" :aria-label="label" :aria-rowcount="total + 1" :aria-busy="first.isFetching.value">
       <div role="rowgroup" class="head">
         <div role="row" class="line" :style="{ gridTemplateColumns: template }">
           <div v-for="column in columns" :key="column.title" role="columnheader" :aria-sort="ariaSort(column.sort)">
@@ -204,11 +206,7 @@ function left(event: FocusEvent) {
           </div>
         </div>
       </div>
-      <p v-if="first.isError.value" class="fault" role="alert">{{ first.error.value?.message }}</p>
-      <p v-else-if="first.isSuccess.value && total === 0" class="empty" role="status">
-        {{ text === '' ? empty : `Nothing with “${text}” in it.` }}
-      </p>
-      <div :ref="setScroller" role="rowgroup" class="scroller" :style="ownHeight" tabindex="0" :aria-label="label" @keydown="move" @focusin="entered" @focusout="left">
+      <div v-show="!nothing" :ref="setScroller" role="rowgroup" class="scroller" :style="ownHeight" tabindex="0" :aria-label="label" @keydown="move" @focusin="entered" @focusout="left">
         <div role="presentation" :style="{ height: `${virtualizer.getTotalSize()}px`, position: 'relative' }">
           <div
             v-for="row in rows"
@@ -235,6 +233,8 @@ function left(event: FocusEvent) {
         </div>
       </div>
     </div>
+    <p v-if="first.isError.value" class="fault" role="alert">{{ first.error.value?.message }}</p>
+    <p v-else-if="nothing" class="empty" role="status">{{ text === '' ? empty : `Nothing with “${text}” in it.` }}</p>
   </div>
 </template>
 
@@ -253,6 +253,9 @@ function left(event: FocusEvent) {
   flex-direction: column;
   min-height: 0;
   flex: 1;
+}
+.table.nothing {
+  flex: none;
 }
 .find {
   display: flex;

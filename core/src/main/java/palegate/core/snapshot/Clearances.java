@@ -61,6 +61,10 @@ final class Clearances {
 
   private static PersonSet[] byRight(int[] lines, Matching matching) {
     PersonSet[] byRight = new PersonSet[Right.values().length];
+    if (lines.length == 0) {
+      Arrays.fill(byRight, PersonSet.NOBODY);
+      return byRight;
+    }
     for (Right right : Right.values()) {
       long[] bits = new long[Matching.words(matching.room)];
       for (int line : lines) {

@@ -43,6 +43,20 @@ class PeopleRoomTest {
     Browser.Answer refused = draft(wenna, Map.of("kind", "addMember", "group", inner.path("id").asString(), "memberKind", "group", "member", outer.path("id").asString()));
     assertThat(refused.status()).isEqualTo(422);
     assertThat(refused.body().path("detail").asString()).contains("cycle", inner.path("name").asString() + " → " + outer.path("name").asString());
+    List<String> cycle = refused.body().path("faults").get(0).path("cycle").valueStream().map(JsonNode::asString).toList();
+    assertThat(cycle).startsWith(inner.path("name").asString(), outer.path("name").asString()).endsWith(inner.path("name").asString());
+  }
+
+  @Test
+  void a_cycle_of_units_is_refused_in_the_names_of_the_units(TestApplication app) {
+    Browser wenna = app.signedIn("wenna.carrow");
+    JsonNode below = wenna.get("/api/units").body().valueStream().filter(unit -> unit.has("parent")).findFirst().orElseThrow();
+    JsonNode above = wenna.get("/api/units").body().valueStream().filter(unit -> unit.path("id").equals(below.path("parent"))).findFirst().orElseThrow();
+    Browser.Answer refused = draft(wenna, Map.of("kind", "setUnit", "unit", above.path("id").asString(), "name", above.path("name").asString(), "parent", below.path("id").asString()));
+    assertThat(refused.status()).isEqualTo(422);
+    assertThat(refused.body().path("faults").get(0).path("cycle").valueStream().map(JsonNode::asString))
+        .containsExactly(above.path("name").asString(), below.path("name").asString(), above.path("name").asString());
+    assertThat(refused.body().path("faults").get(0).path("remedy").asString()).isEqualTo("Choose a unit that is not below this one.");
   }
 
   @Test

@@ -18,11 +18,14 @@ final class Numbering {
   private final int[] fromAfter;
   /** Where the numbers are those of both: the snapshot with everyone in it. */
   private final Snapshot larger;
+  /** Whether the numbers are those of both: then nothing needs to be translated. */
+  private final boolean same;
   private final int words;
 
   Numbering(Snapshot before, Snapshot after) {
     if (after.numbersPeopleLike(before)) {
       larger = after.personCount() >= before.personCount() ? after : before;
+      same = true;
       words = larger.personRoom() / 64;
       fromBefore = null;
       fromAfter = null;
@@ -48,7 +51,8 @@ final class Numbering {
         fromAfter[afterInOrder[a++]] = people.size() - 1;
       }
     }
-    words = (people.size() + 63) / 64;
+    same = people.size() == fromBefore.length && people.size() == fromAfter.length && before.numbersPeopleInOrder() && after.numbersPeopleInOrder();
+    words = same ? after.personRoom() / 64 : (people.size() + 63) / 64;
   }
 
   private static int[] inOrder(Snapshot snapshot) {
@@ -114,7 +118,7 @@ final class Numbering {
   }
 
   private long[] translate(long[] bits, int[] numbers) {
-    if (larger != null) {
+    if (same) {
       return bits;
     }
     long[] translated = new long[words];

@@ -9,7 +9,7 @@ public enum Duty {
   ACCESS,
   /** Read everything, change nothing. */
   AUDIT,
-  /** Except people from walls; see why walls stand. */
+  /** Draft walls and except people from them; see why walls stand. */
   WALLS,
   /** Change people, units, groups and memberships. */
   PEOPLE,

@@ -94,9 +94,7 @@ public final class LockOuts {
 
   private BitSet all() {
     BitSet found = new BitSet();
-    for (int place = 0; place < moment.snapshot().placeCount(); place++) {
-      found.set(place, at(place));
-    }
+    moment.snapshot().places().forEach(place -> found.set(place, at(place)));
     return found;
   }
 }

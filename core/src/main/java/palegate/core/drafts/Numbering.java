@@ -1,7 +1,6 @@
 package palegate.core.drafts;
 
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.List;
 import java.util.stream.IntStream;
 import palegate.core.people.Person;
@@ -56,9 +55,7 @@ final class Numbering {
   }
 
   private static int[] inOrder(Snapshot snapshot) {
-    IntStream numbers = IntStream.range(0, snapshot.personCount());
-    return snapshot.numbersPeopleInOrder() ? numbers.toArray()
-        : numbers.boxed().sorted(Comparator.comparing(number -> snapshot.person(number).id())).mapToInt(Integer::intValue).toArray();
+    return snapshot.peopleInOrder().toArray();
   }
 
   Person person(int number) {
@@ -76,8 +73,7 @@ final class Numbering {
 
   /** The people of a set in byte order of their ids. */
   IntStream inOrder(PersonSet set) {
-    return larger == null || larger.numbersPeopleInOrder() ? set.stream()
-        : set.stream().boxed().sorted(Comparator.comparing(number -> person(number).id())).mapToInt(Integer::intValue);
+    return larger == null ? set.stream() : larger.inOrder(set.stream());
   }
 
   /** The common number of somebody with this number before. */

@@ -60,28 +60,27 @@ abstract class Spots {
     }
   }
 
-  /**
-   * Two states of which one was made from the other: places have the same numbers, classes the same meaning. One of them
-   * may have places more, with higher numbers.
-   */
+  /** Two states of which one was made from the other: places have the same numbers, classes the same meaning. Each may have places that the other has not. */
   private static final class OfRelatives extends Spots {
-    private final int countBefore;
-    private final int countAfter;
-    private final Snapshot larger;
+    private final Snapshot was;
+    private final Snapshot is;
 
     OfRelatives(Moment before, Moment after) {
       super(before, after);
-      countBefore = before.snapshot().placeCount();
-      countAfter = after.snapshot().placeCount();
-      larger = countBefore > countAfter ? before.snapshot() : after.snapshot();
+      was = before.snapshot();
+      is = after.snapshot();
     }
 
     private int classBefore(int place) {
-      return place < countBefore ? before.classOf(place) : -1;
+      return was.hasPlace(place) ? before.classOf(place) : -1;
     }
 
     private int classAfter(int place) {
-      return place < countAfter ? after.classOf(place) : -1;
+      return is.hasPlace(place) ? after.classOf(place) : -1;
+    }
+
+    private boolean isDocument(int place) {
+      return is.hasPlace(place) ? is.isDocument(place) : was.isDocument(place);
     }
 
     @Override
@@ -93,14 +92,14 @@ abstract class Spots {
       int[] papersMoved = new int[moved.length];
       for (Moment.Range range : ranges()) {
         for (int place = range.from(); place < range.until(); place++) {
-          int was = classBefore(place);
-          int is = classAfter(place);
-          if (was != is) {
-            int papers = larger.isDocument(place) ? 1 : 0;
-            pairs.add(was, is, 1, papers);
-            if (was >= 0 && was < moved.length) {
-              moved[was]++;
-              papersMoved[was] += papers;
+          int classBefore = classBefore(place);
+          int classAfter = classAfter(place);
+          if (classBefore != classAfter) {
+            int papers = isDocument(place) ? 1 : 0;
+            pairs.add(classBefore, classAfter, 1, papers);
+            if (classBefore >= 0 && classBefore < moved.length) {
+              moved[classBefore]++;
+              papersMoved[classBefore] += papers;
             }
           }
         }
@@ -116,7 +115,7 @@ abstract class Spots {
     }
 
     private List<Moment.Range> everywhere() {
-      return List.of(new Moment.Range(0, larger.placeCount()));
+      return List.of(new Moment.Range(0, Math.max(was.placeRoom(), is.placeRoom())));
     }
 
     /** A place that stays in its class changes too if the class names people who have come or gone. */
@@ -132,11 +131,20 @@ abstract class Spots {
 
     @Override
     Stream<Spot> inOrder() {
-      return larger.placeCount() == 0 ? Stream.empty() : larger.inDisplayOrder(0).mapToObj(this::spot);
+      IntStream now = is.placeCount() == 0 ? IntStream.empty() : is.inDisplayOrder(0);
+      BitSet gone = gone();
+      IntStream then = gone.isEmpty() ? IntStream.empty() : was.inDisplayOrder(0).filter(gone::get);
+      return IntStream.concat(now, then).mapToObj(this::spot);
+    }
+
+    private BitSet gone() {
+      BitSet gone = new BitSet();
+      was.places().filter(place -> !is.hasPlace(place)).forEach(gone::set);
+      return gone;
     }
 
     private Spot spot(int place) {
-      return new Spot(place < countBefore ? place : -1, place < countAfter ? place : -1);
+      return new Spot(was.hasPlace(place) ? place : -1, is.hasPlace(place) ? place : -1);
     }
 
     @Override
@@ -144,9 +152,9 @@ abstract class Spots {
       if (!wanted.isEmpty()) {
         boolean anywhere = !after.alteredSince(before).people().isEmpty();
         for (Moment.Range range : anywhere ? everywhere() : ranges()) {
-          for (int place = range.from(); place < Math.min(range.until(), countAfter); place++) {
+          for (int place = range.from(); place < range.until(); place++) {
             int pair = pairs.find(classBefore(place), classAfter(place));
-            found.set(place, pair >= 0 && wanted.get(pair) || found.get(place));
+            found.set(place, pair >= 0 && wanted.get(pair) && is.hasPlace(place) || found.get(place));
           }
         }
       }
@@ -154,7 +162,7 @@ abstract class Spots {
 
     @Override
     Optional<Spot> find(String place) {
-      int number = larger.placeNumber(place);
+      int number = Math.max(is.placeNumber(place), was.placeNumber(place));
       return number < 0 ? Optional.empty() : Optional.of(spot(number));
     }
   }
@@ -169,12 +177,12 @@ abstract class Spots {
       super(before, after);
       Snapshot was = before.snapshot();
       Snapshot is = after.snapshot();
-      numberBefore = new int[is.placeCount()];
+      numberBefore = new int[is.placeRoom()];
       // What was not moved stands in the same order in both: the next one is nearly always the next one.
       int next = 0;
-      for (int place = 0; place < numberBefore.length; place++) {
+      for (int place : is.places().toArray()) {
         String id = is.place(place).id();
-        boolean here = next < was.placeCount() && was.place(next).id().equals(id);
+        boolean here = was.hasPlace(next) && was.place(next).id().equals(id);
         numberBefore[place] = here ? next : was.placeNumber(id);
         if (numberBefore[place] >= 0) {
           kept.set(numberBefore[place]);
@@ -186,14 +194,12 @@ abstract class Spots {
     @Override
     PairTable count() {
       PairTable pairs = new PairTable();
-      for (int place = 0; place < numberBefore.length; place++) {
+      after.snapshot().places().forEach(place -> {
         int was = numberBefore[place];
         pairs.add(was < 0 ? -1 : before.classOf(was), after.classOf(place), 1, after.snapshot().isDocument(place) ? 1 : 0);
-      }
+      });
       Snapshot was = before.snapshot();
-      for (int place = kept.nextClearBit(0); place < was.placeCount(); place = kept.nextClearBit(place + 1)) {
-        pairs.add(before.classOf(place), -1, 1, was.isDocument(place) ? 1 : 0);
-      }
+      was.places().filter(place -> !kept.get(place)).forEach(place -> pairs.add(before.classOf(place), -1, 1, was.isDocument(place) ? 1 : 0));
       return pairs;
     }
 
@@ -209,10 +215,12 @@ abstract class Spots {
 
     @Override
     void placesAfter(PairTable pairs, BitSet wanted, BitSet found) {
-      for (int place = 0; place < numberBefore.length && !wanted.isEmpty(); place++) {
-        int was = numberBefore[place];
-        int pair = pairs.find(was < 0 ? -1 : before.classOf(was), after.classOf(place));
-        found.set(place, pair >= 0 && wanted.get(pair) || found.get(place));
+      if (!wanted.isEmpty()) {
+        after.snapshot().places().forEach(place -> {
+          int was = numberBefore[place];
+          int pair = pairs.find(was < 0 ? -1 : before.classOf(was), after.classOf(place));
+          found.set(place, pair >= 0 && wanted.get(pair) || found.get(place));
+        });
       }
     }
 

@@ -18,8 +18,10 @@ public final class Passage {
     Snapshot snapshot = moment.snapshot();
     BitSet shown = new BitSet();
     BitSet leads = new BitSet();
+    int[] places = snapshot.places().toArray();
     // From the last place to the first, so that what is below has been seen before what is above.
-    for (int place = snapshot.placeCount() - 1; place >= 0; place--) {
+    for (int i = places.length - 1; i >= 0; i--) {
+      int place = places[i];
       boolean found = moment.rightsNow(person, place).contains(Right.FIND);
       if (snapshot.place(place).kind().isContainer() && (found || leads.get(place) && !barredForGood(moment, person, place))) {
         shown.set(place);

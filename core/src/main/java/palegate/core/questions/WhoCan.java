@@ -46,8 +46,9 @@ public final class WhoCan {
     return people.toArray();
   }
 
+  /** In byte order of their ids. */
   public Stream<Person> stream() {
-    return people.stream().mapToObj(snapshot::person);
+    return snapshot.inOrder(people.stream()).mapToObj(snapshot::person);
   }
 
   /** Everyone with at least one right at a place, with all they have there and where it comes from. */

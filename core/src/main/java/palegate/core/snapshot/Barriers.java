@@ -85,7 +85,7 @@ final class Barriers {
       }
     }
     ownLabels = new HashMap<>();
-    marked = new BitSet(tree.count());
+    marked = new BitSet(tree.room());
     placeFacts.keySet().forEach(marked::set);
     labelFacts.keySet().forEach(key -> {
       OwnLabels own = built.snapshot.ownLabels(key);

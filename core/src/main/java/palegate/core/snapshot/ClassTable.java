@@ -38,8 +38,10 @@ final class ClassTable {
     startOfPlace = new int[places];
     classOfPlace = new int[places];
     for (int place = 0; place < places; place++) {
-      classOfPlace[place] = classes.ofPlace.get(place);
-      startOfPlace[place] = startOfClass[classOfPlace[place]];
+      int number = classes.ofPlace.get(place);
+      classOfPlace[place] = number;
+      // The number of a place that has gone stays empty.
+      startOfPlace[place] = number == Classes.NONE ? 0 : startOfClass[number];
     }
   }
 

@@ -5,6 +5,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.BitSet;
 import java.util.Collection;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -28,7 +29,7 @@ import palegate.core.roles.Rights;
  * <p>Conditions and owners stay out: they are for few documents, and would tear classes apart.
  */
 final class Classes {
-  /** A stretch of places that were sorted anew. */
+  /** A stretch of numbers whose places were sorted anew. */
   record Range(int from, int until) {}
 
   /**
@@ -39,8 +40,8 @@ final class Classes {
   private record Origin(int environment, int[] narrowed) {}
 
   private static final int[] NO_NUMBERS = {};
-  /** Of a place that has not been sorted yet. */
-  private static final int NONE = -1;
+  /** The class of a place that has not been sorted yet, or that has gone. */
+  static final int NONE = -1;
 
   private final Snapshot snapshot;
   private final Instant instant;
@@ -83,19 +84,18 @@ final class Classes {
     rows = new Interner();
     wallSets.intern(NO_NUMBERS);
     clearances = Clearances.of(snapshot, instant, matching);
-    int count = snapshot.placeCount();
+    int count = snapshot.placeRoom();
     ofPlace = new IntPages(count);
     environmentOfPlace = new IntPages(count);
     placesIn = new IntPages(0);
     documentsIn = new IntPages(0);
     environmentNumber(EnvironmentRow.of(Rights.ALL.mask(), contexts.intern(NO_NUMBERS), NO_NUMBERS, NO_NUMBERS), 0, NO_NUMBERS);
-    for (int place = 0; place < count; place++) {
+    leaveOut(0);
+    snapshot.places().forEach(place -> {
       int environment = environmentAt(place);
-      int number = classNumber(environment, snapshot.typeAt(place));
       environmentOfPlace.set(place, environment);
-      ofPlace.set(place, number);
-      tally(place, number, 1);
-    }
+      move(place, classNumber(environment, snapshot.typeAt(place)));
+    });
     sorted.add(new Range(0, count));
   }
 
@@ -120,20 +120,23 @@ final class Classes {
     findStale();
     BitSet touched = delta.touchedPlaces(snapshot);
     touched.or(barriers.newlyAskedSince(basis.barriers));
-    if (touched.isEmpty() && staleTypes.isEmpty() && staleContexts.isEmpty()) {
+    if (touched.isEmpty() && delta.placesGone.isEmpty() && staleTypes.isEmpty() && staleContexts.isEmpty()) {
       ofPlace = basis.ofPlace;
       environmentOfPlace = basis.environmentOfPlace;
       return;
     }
     ofPlace = basis.ofPlace.copy();
     environmentOfPlace = basis.environmentOfPlace.copy();
-    for (int place = basis.snapshot.placeCount(); place < snapshot.placeCount(); place++) {
-      ofPlace.set(place, NONE);
-      environmentOfPlace.set(place, NONE);
+    leaveOut(basis.snapshot.placeRoom());
+    delta.placesGone.stream().mapToInt(basis.snapshot::placeNumber).forEach(this::leave);
+    PlaceTree tree = snapshot.tree();
+    IntStream.of(tree.tops()).forEach(touched::set);
+    if (snapshot.placeCount() > 0) {
+      sortStretch(0, touched);
+      // Whatever stands elsewhere than its number says comes after what is above it.
+      IntStream.of(tree.tops()).forEach(top -> sortStretch(top, touched));
+      joinRanges();
     }
-    // Whatever has come stands after what is above it, so that it is sorted after that.
-    IntStream.of(snapshot.tree().comeSince()).forEach(touched::set);
-    sortBelow(touched);
     sortStale();
   }
 
@@ -160,7 +163,7 @@ final class Classes {
     for (int number = 0; number < rows.count(); number++) {
       origins.add(extension.origin(number));
     }
-    sorted.add(new Range(0, snapshot.placeCount()));
+    sorted.add(new Range(0, snapshot.placeRoom()));
   }
 
   /** The same without a basis, for keeping. Sorted afresh once so much has come and gone that most classes are empty. */
@@ -175,11 +178,11 @@ final class Classes {
   /** The classes of an environment by type, -1 where none is known; null if no type is known. */
   private int[] knownClasses(int environment) {
     int[] classes = null;
-    for (int type = 0; type <= snapshot.typeCount(); type++) {
+    for (int type = 0; type <= snapshot.typeRoom(); type++) {
       int number = knownClass(environment, type);
       if (number >= 0) {
         if (classes == null) {
-          classes = new int[snapshot.typeCount() + 1];
+          classes = new int[snapshot.typeRoom() + 1];
           Arrays.fill(classes, -1);
         }
         classes[type] = number;
@@ -265,25 +268,67 @@ final class Classes {
     return barriers.covering(contexts.row(context(environmentOfPlace.get(container))), type);
   }
 
-  private void sortBelow(BitSet touched) {
-    int place = touched.nextSetBit(0);
-    while (place >= 0) {
-      int from = place;
-      int until = snapshot.tree().ends[place];
-      while (place < until) {
-        int environment = environmentAt(place);
-        boolean same = environment == environmentOfPlace.get(place);
-        if (!same) {
-          environmentOfPlace.set(place, environment);
-        }
-        move(place, classNumber(environment, snapshot.typeAt(place)));
-        int next = touched.nextSetBit(place + 1);
-        // What is below an unchanged environment is unchanged, up to the next place that was touched itself.
-        int end = snapshot.tree().ends[place];
-        place = !same || end == place + 1 ? place + 1 : next < 0 || next >= end ? end : next;
+  /** Gives no class to the places from a number on, until they are sorted. */
+  private void leaveOut(int from) {
+    for (int place = from; place < snapshot.placeRoom(); place++) {
+      ofPlace.set(place, NONE);
+      environmentOfPlace.set(place, NONE);
+    }
+  }
+
+  private void leave(int place) {
+    tally(ofPlace.get(place), basis.snapshot.isDocument(place), -1);
+    ofPlace.set(place, NONE);
+    environmentOfPlace.set(place, NONE);
+    sorted.add(new Range(place, place + 1));
+  }
+
+  /** Sorts what was touched in the stretch of numbers of a place, and what that alters below it; not what stands elsewhere now. */
+  private void sortStretch(int top, BitSet touched) {
+    PlaceTree tree = snapshot.tree();
+    int from = touched.nextSetBit(top);
+    while (from >= 0 && from < tree.ends[top]) {
+      int until = tree.ends[from];
+      if (from == top || !tree.isLifted(from)) {
+        sortBelow(from, touched);
+        sorted.add(new Range(from, until));
       }
-      sorted.add(new Range(from, until));
-      place = touched.nextSetBit(until);
+      from = touched.nextSetBit(until);
+    }
+  }
+
+  /** A stretch may lie within another: each number is to be in one range. */
+  private void joinRanges() {
+    List<Range> found = sorted.stream().sorted(Comparator.comparingInt(Range::from)).toList();
+    sorted.clear();
+    for (Range range : found) {
+      Range last = sorted.isEmpty() ? null : sorted.get(sorted.size() - 1);
+      if (last != null && range.from() < last.until()) {
+        sorted.set(sorted.size() - 1, new Range(last.from(), Math.max(last.until(), range.until())));
+      } else {
+        sorted.add(range);
+      }
+    }
+  }
+
+  private void sortBelow(int from, BitSet touched) {
+    PlaceTree tree = snapshot.tree();
+    int place = from;
+    while (place < tree.ends[from]) {
+      int end = tree.ends[place];
+      if (place != from && tree.isLifted(place)) {
+        place = end;
+        continue;
+      }
+      int environment = environmentAt(place);
+      boolean same = environment == environmentOfPlace.get(place);
+      if (!same) {
+        environmentOfPlace.set(place, environment);
+      }
+      move(place, classNumber(environment, snapshot.typeAt(place)));
+      // What is below an unchanged environment is unchanged, up to the next place that was touched itself.
+      int next = touched.nextSetBit(place + 1);
+      place = !same || end == place + 1 ? place + 1 : next < 0 || next >= end ? end : next;
     }
   }
 
@@ -291,7 +336,7 @@ final class Classes {
     if (staleTypes.isEmpty() && staleContexts.isEmpty()) {
       return;
     }
-    boolean[] staleType = new boolean[snapshot.typeCount() + 1];
+    boolean[] staleType = new boolean[snapshot.typeRoom() + 1];
     staleTypes.stream().forEach(type -> staleType[type] = true);
     boolean contextsToo = !staleContexts.isEmpty();
     boolean[] staleEnvironment = new boolean[contextsToo ? environments.count() : 0];
@@ -300,34 +345,36 @@ final class Classes {
     }
     short[] types = snapshot.tree().types;
     for (int place = 0; place < types.length; place++) {
-      if (staleType[types[place]] || contextsToo && staleEnvironment[environmentOfPlace.get(place)]) {
-        move(place, classNumber(environmentOfPlace.get(place), types[place]));
+      int environment = environmentOfPlace.get(place);
+      if (environment != NONE && (staleType[types[place]] || contextsToo && staleEnvironment[environment])) {
+        move(place, classNumber(environment, types[place]));
       }
     }
     sorted.clear();
-    sorted.add(new Range(0, snapshot.placeCount()));
+    sorted.add(new Range(0, types.length));
   }
 
   private void move(int place, int number) {
     int before = ofPlace.get(place);
     if (before != number) {
+      boolean document = snapshot.isDocument(place);
       if (before != NONE) {
-        tally(place, before, -1);
+        tally(before, document, -1);
       }
-      tally(place, number, 1);
+      tally(number, document, 1);
       ofPlace.set(place, number);
     }
   }
 
-  private void tally(int place, int number, int by) {
+  private void tally(int number, boolean document, int by) {
     placesIn.set(number, placesIn.getOrZero(number) + by);
-    if (snapshot.isDocument(place)) {
+    if (document) {
       documentsIn.set(number, documentsIn.getOrZero(number) + by);
     }
   }
 
   private void findStale() {
-    for (int type = 1; type <= snapshot.typeCount(); type++) {
+    for (int type = 1; type <= snapshot.typeRoom(); type++) {
       staleTypes.set(type, clearances.isGuarded(type) != basis.clearances.isGuarded(type));
     }
     Collection<Barriers.Reach> altered = barriers.alteredSince(basis.barriers);
@@ -413,7 +460,7 @@ final class Classes {
     if (own >= 0) {
       int[] byType = known.get(own);
       if (byType == null) {
-        byType = new int[snapshot.typeCount() + 1];
+        byType = new int[snapshot.typeRoom() + 1];
         Arrays.fill(byType, -1);
         known.set(own, byType);
       }
@@ -475,7 +522,7 @@ final class Classes {
     int own = environment - firstOwnEnvironment();
     if (own >= 0) {
       int[] byType = known.get(own);
-      return byType == null ? -1 : byType[type];
+      return byType == null || type >= byType.length ? -1 : byType[type];
     }
     Integer here = knownHere.get((long) environment << 16 | type);
     if (here != null) {

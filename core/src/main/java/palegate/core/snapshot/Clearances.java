@@ -23,9 +23,9 @@ final class Clearances {
   }
 
   static Clearances of(Snapshot snapshot, Instant instant, Matching matching) {
-    int[][] lines = new int[snapshot.typeCount() + 1][];
+    int[][] lines = new int[snapshot.typeRoom() + 1][];
     lines[0] = NO_LINES;
-    for (DocumentType type : snapshot.typesInOrder()) {
+    for (DocumentType type : snapshot.structure().types().values()) {
       lines[snapshot.typeNumber(type.id()) + 1] = type.guarded() ? lines(type, snapshot.structure(), instant, matching) : null;
     }
     return new Clearances(lines);
@@ -42,7 +42,7 @@ final class Clearances {
   }
 
   boolean isGuarded(int type) {
-    return type > 0 && lines[type] != null;
+    return type > 0 && type < lines.length && lines[type] != null;
   }
 
   int[] lines(int set) {

@@ -13,6 +13,7 @@ import palegate.core.access.Entry;
 import palegate.core.people.Group;
 import palegate.core.people.Period;
 import palegate.core.people.Person;
+import palegate.core.people.Unit;
 import palegate.core.places.Place;
 import palegate.core.structure.Structure;
 import palegate.core.types.DocumentType;
@@ -24,13 +25,18 @@ import palegate.core.walls.Wall;
  */
 final class Delta {
   final Set<String> groups;
+  final Set<String> units;
   final Set<String> types;
   final Set<String> places;
   /** Those of the places that the structure before does not have. */
   final Set<String> placesCome;
+  /** Those of the places that stand below another one now. */
+  final Set<String> placesMoved;
+  /** Those of the places that only the structure before has. */
+  final Set<String> placesGone;
   final Set<String> walls;
   final Set<String> peopleCome;
-  /** Whether anything that counts differs in somebody who was there. */
+  /** Whether anything that counts differs in somebody who was there, or in the units that people are in. */
   final boolean peopleAltered;
   /** Whether the labels of any place differ. */
   final boolean labelsAltered;
@@ -45,7 +51,10 @@ final class Delta {
     types = ids(structure.types().values().stream().filter(type -> type.clearances().stream()
         .anyMatch(clearance -> turns(clearance.period(), from, to))), DocumentType::id);
     places = Set.of();
+    units = Set.of();
     placesCome = Set.of();
+    placesMoved = Set.of();
+    placesGone = Set.of();
     walls = ids(structure.walls().values().stream().filter(wall -> wall.barsAt(from) != wall.barsAt(to)
         || wall.exceptions().stream().anyMatch(exempt -> exempt.currentAt(from) != exempt.currentAt(to))), Wall::id);
     peopleCome = Set.of();
@@ -61,18 +70,19 @@ final class Delta {
     groups = before.groups().differing(after.groups());
     types = before.types().differing(after.types());
     places = before.places().differing(after.places());
-    placesCome = places.stream().filter(id -> !before.places().containsKey(id)).collect(Collectors.toSet());
+    placesCome = come(places, before.places());
+    placesGone = come(places, after.places());
+    placesMoved = places.stream().filter(id -> before.places().containsKey(id) && after.places().containsKey(id)
+        && !Objects.equals(before.places().get(id).parent(), after.places().get(id).parent())).collect(Collectors.toSet());
     walls = before.walls().differing(after.walls());
     Set<String> people = before.people().differing(after.people());
-    Set<String> units = before.units().differing(after.units());
-    peopleCome = people.stream().filter(id -> !before.people().containsKey(id)).collect(Collectors.toSet());
-    peopleAltered = people.stream().anyMatch(id -> !peopleCome.contains(id) && counts(before.people().get(id), after.people().get(id)));
-    numbersChange = comeOrGo(types, before.types().keySet(), after.types().keySet())
-        || people.stream().anyMatch(id -> !after.people().containsKey(id))
-        || !units.isEmpty()
-        || places.stream().anyMatch(id -> moves(before.places().get(id), after.places().get(id)));
-    labelsAltered = !numbersChange && places.stream()
-        .anyMatch(id -> !labels(before.places().get(id)).equals(after.places().get(id).labels()));
+    units = before.units().differing(after.units());
+    peopleCome = come(people, before.people());
+    peopleAltered = people.stream().anyMatch(id -> !peopleCome.contains(id) && counts(before.people().get(id), after.people().get(id)))
+        || units.stream().anyMatch(id -> counts(before.units().get(id), after.units().get(id)));
+    numbersChange = people.stream().anyMatch(id -> !after.people().containsKey(id))
+        || places.stream().anyMatch(id -> isAnother(before.places().get(id), after.places().get(id)));
+    labelsAltered = places.stream().anyMatch(id -> !labels(before.places().get(id)).equals(labels(after.places().get(id))));
     Set<String> roles = before.roles().differing(after.roles());
     if (!numbersChange) {
       for (String id : before.grants().differing(after.grants())) {
@@ -112,9 +122,14 @@ final class Delta {
     return parts.map(id).collect(Collectors.toSet());
   }
 
-  /** Whether units, types and the people and places that were there keep their numbers: only then can a snapshot be made from another. */
+  /** Whether everybody stays and the repository is the same: only then can a snapshot be made from another. */
   boolean keepsNumbers() {
     return !numbersChange;
+  }
+
+  /** Whether any place comes, moves or goes. */
+  boolean laysOutAnew() {
+    return !placesCome.isEmpty() || !placesMoved.isEmpty() || !placesGone.isEmpty();
   }
 
   /** The places at which entries or appointments differ. */
@@ -123,8 +138,8 @@ final class Delta {
   }
 
   BitSet touchedPlaces(Snapshot snapshot) {
-    BitSet numbers = new BitSet(snapshot.placeCount());
-    touched.forEach(id -> numbers.set(snapshot.placeNumber(id)));
+    BitSet numbers = new BitSet(snapshot.placeRoom());
+    touched.stream().mapToInt(snapshot::placeNumber).filter(number -> number >= 0).forEach(numbers::set);
     return numbers;
   }
 
@@ -139,22 +154,30 @@ final class Delta {
     entryPlaces.add(after == null ? before.place() : after.place());
   }
 
-  private static boolean comeOrGo(Set<String> differing, Set<String> before, Set<String> after) {
-    return differing.stream().anyMatch(id -> before.contains(id) != after.contains(id));
+  private static Set<String> come(Set<String> differing, Map<String, ?> before) {
+    return differing.stream().filter(id -> !before.containsKey(id)).collect(Collectors.toSet());
   }
 
   private static Map<String, String> labels(Place place) {
     return place == null ? Map.of() : place.labels();
   }
 
-  /** Whether a place has gone or stands elsewhere: those that come get numbers of their own. */
-  private static boolean moves(Place before, Place after) {
-    return after == null || before != null && (before.kind() != after.kind() || !Objects.equals(before.parent(), after.parent()));
+  /** Whether a place with an id is not the one that was there, or it is the repository that comes or goes. */
+  private static boolean isAnother(Place before, Place after) {
+    if (before == null || after == null) {
+      return (before == null ? after : before).parent() == null;
+    }
+    return before.kind() != after.kind() || (before.parent() == null) != (after.parent() == null);
   }
 
   /** Whether anybody's match or rights can hang on what differs in a person. */
   private static boolean counts(Person before, Person after) {
     return after == null || before.active() != after.active() || before.external() != after.external()
         || !Objects.equals(before.unit(), after.unit());
+  }
+
+  /** Whether anybody can be in other units because of what differs in one: whoever comes into a new one differs too. */
+  private static boolean counts(Unit before, Unit after) {
+    return before != null && (after == null || !Objects.equals(before.parent(), after.parent()));
   }
 }

@@ -19,12 +19,12 @@ final class DisplayOrder {
 
   /** The number of the place at each position. */
   final int[] places;
-  /** The position of each place. */
+  /** The position of each place, by its number. */
   final int[] ranks;
 
   DisplayOrder(PlaceTree tree) {
     places = new int[tree.count()];
-    ranks = new int[tree.count()];
+    ranks = new int[tree.room()];
     Deque<Integer> open = new ArrayDeque<>();
     if (places.length > 0) {
       open.push(0);

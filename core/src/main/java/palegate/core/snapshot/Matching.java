@@ -47,24 +47,23 @@ final class Matching {
     long[] external = new long[words(room)];
     PersonSet[] bySubject = new PersonSet[subjects.firstPerson];
     Arrays.fill(bySubject, PersonSet.NOBODY);
-    long[][] units = new long[snapshot.structure().units().size()][];
-    int firstUnit = subjects.firstUnit();
+    long[][] units = new long[subjects.firstPerson][];
     for (int number = 0; number < snapshot.personCount(); number++) {
       Person person = snapshot.person(number);
       set(active, number, person.active());
       set(external, number, person.external());
       if (person.unit() != null) {
-        int unit = subjects.unit(person.unit()) - firstUnit;
+        int unit = subjects.unit(person.unit());
         units[unit] = units[unit] == null ? new long[words(room)] : units[unit];
         set(units[unit], number, true);
       }
     }
     for (Unit unit : snapshot.unitsLowerFirst()) {
       int number = subjects.unit(unit.id());
-      long[] inside = units[number - firstUnit];
+      long[] inside = units[number];
       bySubject[number] = inside == null ? PersonSet.NOBODY : PersonSet.copyOf(inside);
       if (unit.parent() != null && inside != null) {
-        int parent = subjects.unit(unit.parent()) - firstUnit;
+        int parent = subjects.unit(unit.parent());
         units[parent] = units[parent] == null ? new long[words(room)] : units[parent];
         bySubject[number].addTo(units[parent]);
       }
@@ -86,16 +85,17 @@ final class Matching {
   }
 
   /**
-   * The same after some people have come, and some groups have come or gone or their memberships have changed; looks
-   * only at those people, at those groups and at what holds them.
+   * The same after some people have come, some units too, and some groups have come or gone or their memberships have
+   * changed; looks only at those people, at those groups and at what holds them.
    */
-  Matching with(Snapshot changed, Instant instant, Set<String> come, Set<String> groups) {
-    if (groups.isEmpty() && come.isEmpty()) {
+  Matching with(Snapshot changed, Instant instant, Delta delta) {
+    Set<String> groups = delta.groups;
+    if (groups.isEmpty() && delta.peopleCome.isEmpty() && delta.units.isEmpty()) {
       return this;
     }
     PersonSet[] now = bySubject.clone();
     Subjects numbers = changed.subjects();
-    List<Integer> newcomers = come.stream().map(changed::personNumber).toList();
+    List<Integer> newcomers = delta.peopleCome.stream().map(changed::personNumber).toList();
     Matching made = new Matching(numbers, room,
         active.or(those(newcomers, number -> changed.person(number).active())),
         external.or(those(newcomers, number -> changed.person(number).external())), now, rows.clone(), stride);

@@ -56,7 +56,7 @@ public final class Moment {
       barredBits = shared ? Arrays.copyOf(basis.barredBits, words * barred.length) : new long[words * barred.length];
       addBarredFrom(known);
     }
-    table = classes.basis == null ? new ClassTable(classes, snapshot.placeCount(), barred, matching.room) : null;
+    table = classes.basis == null ? new ClassTable(classes, snapshot.placeRoom(), barred, matching.room) : null;
   }
 
   private void addBarredFrom(int known) {
@@ -77,7 +77,7 @@ public final class Moment {
   /** The same instant of a snapshot that differs from the basis's in the way given: shares whatever is the same. */
   static Moment derived(Moment basis, Snapshot snapshot, Instant instant, Delta delta) {
     Matching matching = delta.peopleAltered ? Matching.of(snapshot, instant)
-        : basis.matching.with(snapshot, instant, delta.peopleCome, delta.groups);
+        : basis.matching.with(snapshot, instant, delta);
     Barriers barriers = basis.classes.barriers.with(snapshot, instant, matching, delta.walls, delta.labelsAltered);
     return new Moment(snapshot, instant, matching,
         new Classes(basis.classes, snapshot, instant, matching, barriers, delta), basis);
@@ -273,7 +273,7 @@ public final class Moment {
 
   // --- classes --------------------------------------------------------------------------------------
 
-  /** Places with the same class number give everyone the same standing rights. */
+  /** Places with the same class number give everyone the same standing rights; -1 for the number of a place that has gone. */
   public int classOf(int place) {
     return table == null ? classes.ofPlace.get(place) : table.classOf(place);
   }

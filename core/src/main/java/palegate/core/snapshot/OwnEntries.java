@@ -36,7 +36,7 @@ final class OwnEntries {
   static OwnEntries of(Structure structure, PlaceTree tree) {
     Map<Integer, Own> all = new HashMap<>();
     collect(all, structure.entries(), structure.oversights().values().stream(), tree);
-    BitSet marked = new BitSet(tree.count());
+    BitSet marked = new BitSet(tree.room());
     all.keySet().forEach(marked::set);
     return new OwnEntries(all, Map.of(), marked);
   }
@@ -46,7 +46,7 @@ final class OwnEntries {
     if (delta.entryPlaces().isEmpty()) {
       return this;
     }
-    Set<Integer> places = delta.entryPlaces().stream().map(tree::numberOf).collect(Collectors.toSet());
+    Set<Integer> places = delta.entryPlaces().stream().map(tree::keptNumberOf).collect(Collectors.toSet());
     Set<String> grants = before.grants().differing(after.grants());
     Set<String> withholdings = before.withholdings().differing(after.withholdings());
     Set<String> appointments = before.oversights().differing(after.oversights());

@@ -25,7 +25,7 @@ final class OwnLabels {
     int[] values = new int[1_024];
     Map<String, Integer> numbers = new HashMap<>();
     int count = 0;
-    for (int place = 0; place < tree.count(); place++) {
+    for (int place = 0; place < tree.room(); place++) {
       String value = tree.is(place, PlaceTree.LABELS) ? tree.place(place).labels().get(key) : null;
       if (value != null) {
         if (count == places.length) {

@@ -8,7 +8,6 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
-import java.util.Set;
 import java.util.stream.IntStream;
 import palegate.core.places.Conditions;
 import palegate.core.places.Guards;
@@ -27,15 +26,14 @@ final class PlaceTree {
   static final int GUARDS = 4;
   /** Has labels of its own. */
   static final int LABELS = 8;
-  /** So many places may come before all are numbered anew. */
-  private static final int MAY_COME = 1_000;
   /** Is a document in any condition. */
   static final int CONDITIONS = 16;
 
   private final Place[] places;
   /** Places that are not any more what they were when they were numbered, and those that have come since. */
   private final Map<Integer, Place> replaced;
-  private final PlacesCome come;
+  private final Displaced displaced;
+  private final int count;
   final int[] parents;
   final int[] ends;
   /** One more than the type's number, 0 for places without a type. */
@@ -49,22 +47,23 @@ final class PlaceTree {
   private volatile DisplayOrder displayOrder;
   private volatile int[] breaksBefore;
 
-  private PlaceTree(Place[] places, Map<Integer, Place> replaced, PlacesCome come, int[] parents, int[] ends, short[] types, byte[] flags, IdIndex containers,
+  private PlaceTree(Place[] places, Map<Integer, Place> replaced, Displaced.Laid laid, short[] types, byte[] flags, IdIndex containers,
       int[] containerNumbers, AllPlaces all) {
     this.places = places;
     this.replaced = replaced;
-    this.come = come;
-    this.parents = parents;
-    this.ends = ends;
+    displaced = laid.displaced();
+    parents = laid.parents();
+    ends = laid.ends();
     this.types = types;
     this.flags = flags;
     this.containers = containers;
     this.containerNumbers = containerNumbers;
     this.all = all;
+    count = parents.length == 0 ? 0 : sizeBelow(0);
   }
 
   /** Numbers all places of a sound structure; linear. */
-  static PlaceTree of(Collection<Place> given, Map<String, Integer> typeNumbers) {
+  static PlaceTree of(Collection<Place> given, AllTypes allTypes) {
     Place[] rows = given.toArray(Place[]::new);
     int count = rows.length;
     int[] containerRows = new int[count];
@@ -97,7 +96,7 @@ final class PlaceTree {
       int number = numberOfRow[row];
       places[number] = rows[row];
       parents[number] = parentRows[row] < 0 ? -1 : numberOfRow[parentRows[row]];
-      types[number] = typeOf(rows[row], typeNumbers);
+      types[number] = typeOf(rows[row], allTypes);
       flags[number] = flagsOf(rows[row]);
     });
     int[] ends = new int[count];
@@ -111,69 +110,98 @@ final class PlaceTree {
     for (int i = 0; i < containers; i++) {
       containerNumbers[i] = numberOfRow[containerRows[i]];
     }
-    return new PlaceTree(places, Map.of(), PlacesCome.NOTHING, parents, ends, types, flags, index, containerNumbers, new AllPlaces(places));
+    return new PlaceTree(places, Map.of(), new Displaced.Laid(Displaced.NOTHING, parents, ends), types, flags, index, containerNumbers, new AllPlaces(places));
   }
 
   /**
-   * The same tree in which some places have changed in what they carry but stand where they stood, and some have come.
-   * The ones that have come are numbered after all others, so that those keep their numbers.
+   * The same tree after places have changed in what they carry, have come, moved or gone. Those that stay keep their
+   * numbers, and those that come get new ones after all others.
    */
-  PlaceTree with(Set<String> changed, Set<String> added, Parts<Place> now, Map<String, Integer> typeNumbers) {
-    if (changed.isEmpty()) {
+  PlaceTree with(Delta delta, Parts<Place> now, AllTypes allTypes) {
+    if (delta.places.isEmpty()) {
       return this;
     }
-    PlacesCome more = added.isEmpty() ? come : come.with(added.stream().map(now::get).toList(), this);
-    int count = count() + added.size();
-    int[] newParents = added.isEmpty() ? parents : Arrays.copyOf(parents, count);
-    int[] newEnds = added.isEmpty() ? ends : Arrays.copyOf(ends, count);
-    added.forEach(id -> {
-      int number = more.numbers().get(id);
-      newParents[number] = more.numberOf(now.get(id).parent(), this);
-      newEnds[number] = more.ends().get(number);
-    });
+    Displaced.Laid laid = delta.laysOutAnew() ? displaced.with(delta, now, this) : new Displaced.Laid(displaced, parents, ends);
     Map<Integer, Place> changes = new HashMap<>(replaced);
-    short[] newTypes = Arrays.copyOf(types, count);
-    byte[] newFlags = Arrays.copyOf(flags, count);
-    for (String id : changed) {
-      int number = more.numberOf(id, this);
+    short[] newTypes = Arrays.copyOf(types, laid.parents().length);
+    byte[] newFlags = Arrays.copyOf(flags, laid.parents().length);
+    for (String id : delta.places) {
+      Integer come = laid.displaced().numbers().get(id);
+      int number = come != null ? come : keptNumberOf(id);
       Place place = now.get(id);
-      changes.put(number, place);
-      newTypes[number] = typeOf(place, typeNumbers);
-      newFlags[number] = flagsOf(place);
+      if (place != null) {
+        changes.put(number, place);
+      }
+      newTypes[number] = place == null ? 0 : typeOf(place, allTypes);
+      newFlags[number] = place == null ? 0 : flagsOf(place);
     }
-    return new PlaceTree(places, changes, more, newParents, newEnds, newTypes, newFlags, containers, containerNumbers, all);
+    return new PlaceTree(places, changes, laid, newTypes, newFlags, containers, containerNumbers, all);
   }
 
-  /** Whether so many places may come without being numbered in order: each of them makes walking the tree a little dearer. */
-  boolean hasRoomFor(Set<String> added) {
-    return added.isEmpty() || count() > 0 && come.numbers().size() + added.size() <= MAY_COME;
+  boolean hasRoomFor(Delta delta) {
+    int more = delta.placesCome.size() + delta.placesMoved.size() + delta.placesGone.size();
+    return more == 0 || count > 0 && displaced.hasRoomFor(more);
   }
 
-  /** Whether every place stands where its number says: nothing has come since the places were numbered. */
-  boolean isInOrder() {
-    return come.numbers().isEmpty();
+  /** The tops of what stands elsewhere than its numbers say, outer ones before those within. */
+  int[] tops() {
+    return displaced.tops();
   }
 
-  /** The tops of what has come since the places were numbered, ascending. */
-  int[] comeSince() {
-    return come.tops();
+  /** Whether a place, and with it what follows below it, stands elsewhere than its number says, or has gone. */
+  boolean isLifted(int place) {
+    return displaced.lifted().get(place);
   }
 
-  /** A place and everything below it. O(what is there + what has come since the places were numbered). */
+  /** A place and everything below it, each after the one above it. O(what is there + what stands elsewhere than its numbers say). */
   IntStream below(int place) {
-    IntStream here = IntStream.range(place, ends[place]);
-    for (int top : come.tops()) {
+    int[] stretches = stretchesBelow(place);
+    return stretches.length == 2 ? IntStream.range(stretches[0], stretches[1])
+        : IntStream.range(0, stretches.length / 2).flatMap(i -> IntStream.range(stretches[2 * i], stretches[2 * i + 1]));
+  }
+
+  /** How many places {@link #below} has. */
+  int sizeBelow(int place) {
+    int[] stretches = stretchesBelow(place);
+    int size = 0;
+    for (int i = 0; i < stretches.length; i += 2) {
+      size += stretches[i + 1] - stretches[i];
+    }
+    return size;
+  }
+
+  /** The same as stretches of numbers: where each begins, where it ends. */
+  int[] stretchesBelow(int place) {
+    if (displaced.lifted().isEmpty()) {
+      return new int[] {place, ends[place]};
+    }
+    IntStream.Builder found = IntStream.builder();
+    addStretches(place, found);
+    for (int top : displaced.tops()) {
       if (isBelow(top, place)) {
-        here = IntStream.concat(here, IntStream.range(top, ends[top]));
+        addStretches(top, found);
       }
     }
-    return here;
+    return found.build().toArray();
+  }
+
+  private void addStretches(int from, IntStream.Builder found) {
+    int start = from;
+    for (int hole = displaced.lifted().nextSetBit(from + 1); hole >= 0 && hole < ends[from]; hole = displaced.lifted().nextSetBit(start)) {
+      if (hole > start) {
+        found.add(start).add(hole);
+      }
+      start = ends[hole];
+    }
+    if (start < ends[from]) {
+      found.add(start).add(ends[from]);
+    }
   }
 
   /** Whether a place stands somewhere below another. O(depth). */
-  boolean isBelow(int top, int place) {
-    for (int at = parents[top]; at >= place; at = parents[at]) {
-      if (at == place) {
+  boolean isBelow(int place, int above) {
+    for (int at = parents[place]; at >= 0; at = parents[at]) {
+      if (at == above) {
         return true;
       }
     }
@@ -230,8 +258,8 @@ final class PlaceTree {
   int[] breaksBefore() {
     int[] known = breaksBefore;
     if (known == null) {
-      known = new int[count() + 1];
-      for (int at = 0; at < count(); at++) {
+      known = new int[room() + 1];
+      for (int at = 0; at < room(); at++) {
         known[at + 1] = known[at] + (is(at, STANDS_ALONE) ? 1 : 0);
       }
       breaksBefore = known;
@@ -244,18 +272,40 @@ final class PlaceTree {
     all.begin();
   }
 
+  /** How many places there are. */
   int count() {
+    return count;
+  }
+
+  /** So many numbers have been given: to these places, and to those that have gone. */
+  int room() {
     return parents.length;
+  }
+
+  boolean exists(int number) {
+    return number >= 0 && number < parents.length && parents[number] != Displaced.GONE;
   }
 
   /** The number of the place with this id, or -1. */
   int numberOf(String id) {
-    Integer added = come.numbers().get(id);
-    if (added != null) {
-      return added;
+    int number = keptNumberOf(id);
+    return exists(number) ? number : -1;
+  }
+
+  /** The same, also for a place that has gone. */
+  int keptNumberOf(String id) {
+    Integer come = displaced.numbers().get(id);
+    if (come != null) {
+      return come;
     }
     int container = containers.numberOf(id);
     return container >= 0 ? containerNumbers[container] : all.index().numberOf(id);
+  }
+
+  /** Whether a place that comes was here once, and has gone. */
+  boolean hasKeptNumberOf(Place place) {
+    int number = keptNumberOf(place.id());
+    return number >= 0 && place(number).kind() == place.kind();
   }
 
   boolean is(int place, int flag) {
@@ -266,9 +316,11 @@ final class PlaceTree {
   List<Integer> children(int place) {
     List<Integer> children = new ArrayList<>();
     for (int child = place + 1; child < ends[place]; child = ends[child]) {
-      children.add(child);
+      if (!isLifted(child)) {
+        children.add(child);
+      }
     }
-    children.addAll(come.topsBelow().getOrDefault(place, List.of()));
+    children.addAll(displaced.topsBelow().getOrDefault(place, List.of()));
     return children;
   }
 
@@ -277,20 +329,20 @@ final class PlaceTree {
     IntStream.Builder found = IntStream.builder();
     String wanted = text.toLowerCase(Locale.ROOT);
     all.names().find(text, place -> {
-      if (!replaced.containsKey(place)) {
+      if (!replaced.containsKey(place) && exists(place)) {
         found.add(place);
       }
     });
     replaced.forEach((place, now) -> {
-      if (now.name().toLowerCase(Locale.ROOT).contains(wanted)) {
+      if (exists(place) && now.name().toLowerCase(Locale.ROOT).contains(wanted)) {
         found.add(place);
       }
     });
     return found.build().sorted().toArray();
   }
 
-  private static short typeOf(Place place, Map<String, Integer> typeNumbers) {
-    return place.type() == null ? 0 : (short) (typeNumbers.get(place.type()) + 1);
+  private static short typeOf(Place place, AllTypes allTypes) {
+    return place.type() == null ? 0 : (short) (allTypes.numberOf(place.type()) + 1);
   }
 
   private static byte flagsOf(Place place) {

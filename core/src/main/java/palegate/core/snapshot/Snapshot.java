@@ -5,7 +5,6 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Collections;
 import java.util.Comparator;
-import java.util.HashMap;
 import java.util.Iterator;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -25,7 +24,6 @@ import palegate.core.people.Unit;
 import palegate.core.places.Place;
 import palegate.core.roles.Rights;
 import palegate.core.structure.Structure;
-import palegate.core.types.DocumentType;
 
 /**
  * A structure with people and places numbered densely: people in byte order of their ids, then those who came since, places so
@@ -40,8 +38,7 @@ public final class Snapshot {
   private final Structure structure;
   private final AllPeople people;
   private final PlaceTree tree;
-  private final Map<String, Integer> typeNumbers;
-  private final List<DocumentType> typesInOrder;
+  private final AllTypes types;
   private final OwnEntries ownEntries;
   private final Subjects subjects;
   private final List<Group> groupsInnerFirst;
@@ -57,21 +54,12 @@ public final class Snapshot {
   private Snapshot(Structure structure) {
     this.structure = structure;
     people = AllPeople.of(structure);
-    typesInOrder = typesById(structure);
-    typeNumbers = new HashMap<>();
-    typesInOrder.forEach(type -> typeNumbers.put(type.id(), typeNumbers.size()));
-    tree = PlaceTree.of(structure.places().values(), typeNumbers);
+    types = AllTypes.of(structure);
+    tree = PlaceTree.of(structure.places().values(), types);
     ownEntries = OwnEntries.of(structure, tree);
     subjects = new Subjects(structure, people);
     groupsInnerFirst = Nesting.innerFirst(structure.groups().values(), Group::id, Snapshot::subgroups);
-    Map<String, List<String>> unitsBelow = new HashMap<>();
-    for (Unit unit : structure.units().values()) {
-      if (unit.parent() != null) {
-        unitsBelow.computeIfAbsent(unit.parent(), any -> new ArrayList<>()).add(unit.id());
-      }
-    }
-    unitsLowerFirst = Nesting.innerFirst(
-        structure.units().values(), Unit::id, unit -> unitsBelow.getOrDefault(unit.id(), List.of()));
+    unitsLowerFirst = lowerFirst(structure);
     boundaries = Boundaries.of(structure);
     ownLabels = new ConcurrentHashMap<>();
     basis = null;
@@ -83,13 +71,12 @@ public final class Snapshot {
     this.basis = basis;
     this.delta = delta;
     people = basis.structure.people() == changed.people() ? basis.people : basis.people.with(delta.peopleCome, changed);
-    typeNumbers = basis.typeNumbers;
-    typesInOrder = delta.types.isEmpty() ? basis.typesInOrder : typesById(changed);
-    tree = basis.tree.with(delta.places, delta.placesCome, changed.places(), typeNumbers);
+    types = delta.types.isEmpty() ? basis.types : basis.types.with(delta.types, changed.types());
+    tree = basis.tree.with(delta, changed.places(), types);
     ownEntries = basis.ownEntries.with(basis.structure, changed, delta, tree);
-    subjects = basis.subjects.with(people, delta.groups, changed.groups());
+    subjects = basis.subjects.with(people, delta, changed);
     groupsInnerFirst = delta.groups.isEmpty() ? basis.groupsInnerFirst : reordered(basis, changed, delta);
-    unitsLowerFirst = basis.unitsLowerFirst;
+    unitsLowerFirst = delta.units.isEmpty() ? basis.unitsLowerFirst : lowerFirst(changed);
     boundaries = basis.boundaries.with(basis.structure, changed);
     ownLabels = !delta.labelsAltered ? basis.ownLabels : new ConcurrentHashMap<>();
   }
@@ -97,8 +84,7 @@ public final class Snapshot {
   private Snapshot(Snapshot derived) {
     structure = derived.structure;
     people = derived.people;
-    typeNumbers = derived.typeNumbers;
-    typesInOrder = derived.typesInOrder;
+    types = derived.types;
     tree = derived.tree;
     ownEntries = derived.ownEntries;
     subjects = derived.subjects;
@@ -118,25 +104,21 @@ public final class Snapshot {
   /**
    * The snapshot of a structure that was made from this one's. It shares whatever is the same, so its
    * cost grows with what the change touches; it refers back to this snapshot until it is
-   * {@link #detached}. Where people go, units or types come or go, or places go or move, it is compiled afresh.
+   * {@link #detached}. It is compiled afresh where people go, and once very much has come, gone or moved.
    */
   public Snapshot next(Structure changed) {
     if (changed == structure) {
       return this;
     }
     Delta found = Delta.between(structure, changed);
-    boolean room = people.hasRoomFor(found.peopleCome) && subjects.hasRoomFor(found.groups, changed.groups())
-        && tree.hasRoomFor(found.placesCome);
+    boolean room = people.hasRoomFor(found.peopleCome) && subjects.hasRoomFor(found, changed) && tree.hasRoomFor(found);
     return found.keepsNumbers() && room ? new Snapshot(this, changed, found) : new Snapshot(changed);
   }
 
-  /** The same snapshot, without what it was made from: for keeping. Compiled afresh if people or places have come. */
+  /** The same snapshot, without what it was made from: for keeping. */
   public Snapshot detached() {
     if (basis == null) {
       return this;
-    }
-    if (!tree.isInOrder() || !people.isInOrder()) {
-      return new Snapshot(structure);
     }
     Snapshot kept = new Snapshot(this);
     synchronized (moments) {
@@ -191,6 +173,17 @@ public final class Snapshot {
     return people.numberOf(id);
   }
 
+  /** Everyone's number, in byte order of ids. */
+  public IntStream peopleInOrder() {
+    return inOrder(IntStream.range(0, people.count()));
+  }
+
+  /** The numbers of some people, given ascending, in byte order of ids: ascending too unless somebody has come. */
+  public IntStream inOrder(IntStream numbers) {
+    return people.isInOrder() ? numbers
+        : numbers.boxed().sorted(Comparator.comparing(number -> people.person(number).id())).mapToInt(Integer::intValue);
+  }
+
   /** Everyone, by number. */
   public List<Person> people() {
     return Collections.unmodifiableList(people.asList());
@@ -215,6 +208,21 @@ public final class Snapshot {
 
   public int placeCount() {
     return tree.count();
+  }
+
+  /** Every place, each after the one above it. */
+  public IntStream places() {
+    return tree.count() == 0 ? IntStream.empty() : tree.below(0);
+  }
+
+  /** So many numbers for places there are: all are below this, and some may belong to places that have gone. */
+  public int placeRoom() {
+    return tree.room();
+  }
+
+  /** Whether a number is that of a place which is here. */
+  public boolean hasPlace(int number) {
+    return tree.exists(number);
   }
 
   public Place place(int number) {
@@ -256,8 +264,12 @@ public final class Snapshot {
   /** How many places below this one stand alone. O(1) once it has been asked. */
   public int breaksBelow(int place) {
     int[] before = tree.breaksBefore();
-    return IntStream.of(tree.comeSince()).filter(top -> tree.isBelow(top, place)).map(top -> before[tree.ends[top]] - before[top]).sum()
-        + before[tree.ends[place]] - before[place + 1];
+    int[] stretches = tree.stretchesBelow(place);
+    int breaks = before[place] - before[place + 1];
+    for (int i = 0; i < stretches.length; i += 2) {
+      breaks += before[stretches[i + 1]] - before[stretches[i]];
+    }
+    return breaks;
   }
 
   /** The numbers of the places directly below: containers first, each kind by name. O(children log children). */
@@ -273,7 +285,7 @@ public final class Snapshot {
   /** The numbers of the documents of a type. O(places), a byte or two each. */
   public IntStream documentsOf(String type) {
     short wanted = (short) (typeNumber(type) + 1);
-    return IntStream.range(0, tree.count()).filter(place -> tree.types[place] == wanted);
+    return IntStream.range(0, tree.room()).filter(place -> tree.types[place] == wanted);
   }
 
   /** A place and everything below it, in the order in which people read the tree. */
@@ -281,7 +293,7 @@ public final class Snapshot {
     DisplayOrder order = tree.displayOrder();
     // Everything below a place stands together in this order too.
     int first = order.ranks[top];
-    return Arrays.stream(order.places, first, first + (int) tree.below(top).count());
+    return Arrays.stream(order.places, first, first + tree.sizeBelow(top));
   }
 
   /** Which of two places comes first when the whole tree is read from top to bottom. O(depth) a pair; the whole order is not worked out for it. */
@@ -365,16 +377,13 @@ public final class Snapshot {
     return unitsLowerFirst;
   }
 
-  List<DocumentType> typesInOrder() {
-    return typesInOrder;
-  }
-
-  int typeCount() {
-    return typesInOrder.size();
+  /** So many numbers for types there are. */
+  int typeRoom() {
+    return types.room();
   }
 
   int typeNumber(String type) {
-    return typeNumbers.get(type);
+    return types.numberOf(type);
   }
 
   /** One more than the number of the place's type; 0 if it has none. */
@@ -402,8 +411,10 @@ public final class Snapshot {
         : Nesting.innerFirst(changed.groups().values(), Group::id, Snapshot::subgroups);
   }
 
-  private static List<DocumentType> typesById(Structure structure) {
-    return structure.types().values().stream().sorted((a, b) -> a.id().compareTo(b.id())).toList();
+  private static List<Unit> lowerFirst(Structure structure) {
+    Map<String, List<String>> below = structure.units().values().stream().filter(unit -> unit.parent() != null)
+        .collect(Collectors.groupingBy(Unit::parent, Collectors.mapping(Unit::id, Collectors.toList())));
+    return Nesting.innerFirst(structure.units().values(), Unit::id, unit -> below.getOrDefault(unit.id(), List.of()));
   }
 
   private static List<String> subgroups(Group group) {

@@ -58,6 +58,9 @@ public final class AccessRows {
   private static final int LONGEST_ROW = 512;
   private static final VarHandle EIGHT_BYTES = MethodHandles.byteArrayViewVarHandle(long[].class, ByteOrder.nativeOrder());
 
+  /** In place of a person where there is none. */
+  private static final int NOBODY = -1;
+
   private final Moment moment;
   private final Snapshot snapshot;
   private final Format format;
@@ -85,7 +88,7 @@ public final class AccessRows {
       rights[mask] = eightByEight(text);
       rightsLengths[mask] = text.length;
     }
-    places = IntStream.range(0, snapshot.placeCount()).boxed()
+    places = snapshot.places().boxed()
         .sorted((a, b) -> snapshot.place(a).id().compareTo(snapshot.place(b).id())).mapToInt(Integer::intValue).toArray();
     classes = IntStream.of(places).map(moment::classOf).toArray();
     placesOfClass = new int[moment.classCount() + 1];
@@ -133,16 +136,16 @@ public final class AccessRows {
   public static long write(Moment moment, Format format, boolean standing, OutputStream out) throws IOException {
     AccessRows rows = new AccessRows(moment, format, standing);
     out.write(bytes(format.head));
-    int people = rows.snapshot.personCount();
-    int together = Math.max(1, Math.min(people, Runtime.getRuntime().availableProcessors()));
+    int[] people = rows.snapshot.peopleInOrder().toArray();
+    int together = Math.max(1, Math.min(people.length, Runtime.getRuntime().availableProcessors()));
     RowsOfOne[] made = rows.empty(together);
     RowsOfOne[] spare = rows.empty(together);
     CompletableFuture<Void> written = CompletableFuture.completedFuture(null);
     long count = 0;
-    for (int first = 0; first < people; first += together) {
+    for (int first = 0; first < people.length; first += together) {
       RowsOfOne[] filled = made;
       int start = first;
-      IntStream.range(0, together).parallel().forEach(i -> filled[i].fill(start + i));
+      IntStream.range(0, together).parallel().forEach(i -> filled[i].fill(start + i < people.length ? people[start + i] : NOBODY));
       finish(written);
       for (RowsOfOne one : filled) {
         count += one.count;
@@ -188,11 +191,11 @@ public final class AccessRows {
     private int used;
     private long count;
 
-    /** Makes none for somebody who is not there: the last of the people may be too few. */
+    /** Makes none for nobody: the last of the people may be too few. */
     void fill(int person) {
       used = 0;
       count = 0;
-      if (person >= snapshot.personCount()) {
+      if (person == NOBODY) {
         return;
       }
       byte[] begin = bytes(format.beforePerson + snapshot.person(person).id());

@@ -179,7 +179,7 @@ public final class Statement {
   }
 
   private Comparator<Integer> byName() {
-    return Comparator.comparing((Integer person) -> snapshot.person(person).name()).thenComparing(Comparator.naturalOrder());
+    return Comparator.comparing((Integer person) -> snapshot.person(person).name()).thenComparing(person -> snapshot.person(person).id());
   }
 
   private List<Acting> acting(int place) {

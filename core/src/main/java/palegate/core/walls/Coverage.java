@@ -56,12 +56,12 @@ public record Coverage(String wall, String side, int places, int all) {
 
   /** Top down, carrying along what the place above was found to have: one look at each place. */
   private static int count(Snapshot snapshot, Scope scope) {
-    int places = snapshot.placeCount();
-    boolean[] below = new boolean[places];
+    int room = snapshot.placeRoom();
+    boolean[] below = new boolean[room];
     List<Map.Entry<String, Set<String>>> labels = List.copyOf(scope.labels().entrySet());
-    boolean[][] holds = new boolean[labels.size()][places];
+    boolean[][] holds = new boolean[labels.size()][room];
     int count = 0;
-    for (int place = 0; place < places; place++) {
+    for (int place : snapshot.places().toArray()) {
       Place here = snapshot.place(place);
       int parent = snapshot.parent(place);
       below[place] = scope.places().isEmpty() || scope.places().contains(here.id()) || parent >= 0 && below[parent];

@@ -30,6 +30,7 @@ import palegate.core.questions.WhoCan;
 import palegate.core.random.RandomDrafts;
 import palegate.core.random.RandomGrowth;
 import palegate.core.random.RandomLayouts;
+import palegate.core.random.RandomMoves;
 import palegate.core.random.RandomStructures;
 import palegate.core.random.Shrinking;
 import palegate.core.roles.Right;
@@ -196,17 +197,7 @@ class EngineAgreesWithLiteralRulesTest {
     Rehearsal rehearsal = Rehearsal.of(snapshot, changes, now, null);
     Structure after = Application.of(snapshot, changes, now).structure();
     for (Difference difference : rehearsal.differences()) {
-      Set<String> expected = new TreeSet<>();
-      for (String place : union(before.places().keySet(), after.places().keySet())) {
-        for (String person : union(before.people().keySet(), after.people().keySet())) {
-          Rights had = standingIfAny(before, person, place, difference.instant());
-          Rights has = standingIfAny(after, person, place, difference.instant());
-          if (!had.equals(has)) {
-            expected.add(person + " " + place + " +" + has.minus(had) + " -" + had.minus(has));
-          }
-        }
-      }
-      assertThat(found(difference)).as("seed %d at %s", seed, difference.instant()).isEqualTo(expected);
+      assertThat(found(difference)).as("seed %d at %s", seed, difference.instant()).isEqualTo(literally(before, after, difference.instant()));
       assertTotalsCountTheList(seed, difference);
     }
   }
@@ -216,19 +207,7 @@ class EngineAgreesWithLiteralRulesTest {
     for (long seed = FIRST_SEED; seed < FIRST_SEED + 1_000; seed++) {
       Structure before = RandomStructures.fromSeed(seed);
       Structure after = RandomStructures.fromSeed(seed + 1);
-      Set<String> expected = new TreeSet<>();
-      for (String person : union(before.people().keySet(), after.people().keySet())) {
-        for (String place : union(before.places().keySet(), after.places().keySet())) {
-          Rights had = standingIfAny(before, person, place, RandomStructures.NOW);
-          Rights has = standingIfAny(after, person, place, RandomStructures.NOW);
-          if (!had.equals(has)) {
-            expected.add(person + " " + place + " +" + has.minus(had) + " -" + had.minus(has));
-          }
-        }
-      }
-      Difference difference = Difference.between(Snapshot.of(before), Snapshot.of(after), RandomStructures.NOW);
-      assertThat(found(difference)).as("seed %d", seed).isEqualTo(expected);
-      assertTotalsCountTheList(seed, difference);
+      assertDifferenceIsLiteral(seed, Snapshot.of(before), Snapshot.of(after));
     }
   }
 
@@ -271,9 +250,53 @@ class EngineAgreesWithLiteralRulesTest {
     }
   }
 
+  @Test
+  void a_snapshot_in_which_places_move_go_and_come_back_is_like_one_compiled_afresh_however_often_they_do() {
+    for (long seed = FIRST_SEED; seed < FIRST_SEED + 600; seed++) {
+      Structure first = RandomStructures.fromSeed(seed);
+      Snapshot snapshot = Snapshot.of(first);
+      Snapshot kept = snapshot;
+      for (int step = 0; step < 4; step++) {
+        List<Change> changes = new ArrayList<>(RandomMoves.fromSeed(first, snapshot.structure(), seed, step));
+        changes.addAll(RandomDrafts.fromSeed(snapshot.structure(), seed + step));
+        Structure moved = Application.of(snapshot, changes, RandomStructures.NOW).structure();
+        snapshot = snapshot.next(moved);
+        kept = kept.next(moved).detached();
+        String as = "seed %d, step %d".formatted(seed, step);
+        assertLikeFresh(as, snapshot, Snapshot.of(moved));
+        assertLikeFresh(as + ", kept", kept, Snapshot.of(moved));
+        assertClassesCountTheirPlaces(seed, snapshot.at(RandomStructures.NOW));
+        assertClassesCountTheirPlaces(seed, kept.at(RandomStructures.NOW));
+      }
+    }
+  }
+
+  @Test
+  void the_difference_is_literal_where_places_move_go_and_come_back_in_one_draft_after_another() {
+    for (long seed = FIRST_SEED; seed < FIRST_SEED + 500; seed++) {
+      Structure first = RandomStructures.fromSeed(seed);
+      Snapshot begun = Snapshot.of(first);
+      Snapshot before = begun;
+      for (int step = 0; step < 3; step++) {
+        Snapshot after = before.next(Application.of(before, RandomMoves.fromSeed(first, before.structure(), seed, step), RandomStructures.NOW).structure());
+        assertDifferenceIsLiteral(seed, before, after);
+        assertDifferenceIsLiteral(seed, begun, after);
+        assertDifferenceIsLiteral(seed, after, begun);
+        before = after;
+      }
+    }
+  }
+
+  private static void assertDifferenceIsLiteral(long seed, Snapshot before, Snapshot after) {
+    Difference difference = Difference.between(before, after, RandomStructures.NOW);
+    assertThat(found(difference)).as("seed %d", seed).isEqualTo(literally(before.structure(), after.structure(), RandomStructures.NOW));
+    assertTotalsCountTheList(seed, difference);
+  }
+
   /** The same people may do the same at the same places, and the tree reads the same, whatever the numbers. */
   private static void assertLikeFresh(String as, Snapshot snapshot, Snapshot fresh) {
-    List<Integer> byWays = IntStream.range(0, snapshot.placeCount()).boxed().sorted(snapshot.inTreeOrder()).toList();
+    List<Integer> byWays = snapshot.places().boxed().sorted(snapshot.inTreeOrder()).toList();
+    assertThat(snapshot.placeCount()).as(as).isEqualTo(fresh.placeCount());
     assertThat(byWays).as(as).isEqualTo(snapshot.inDisplayOrder(0).boxed().toList());
     assertThat(ids(snapshot, snapshot.inDisplayOrder(0))).as(as).isEqualTo(ids(fresh, fresh.inDisplayOrder(0)));
     for (int place = 0; place < fresh.placeCount(); place++) {
@@ -313,6 +336,20 @@ class EngineAgreesWithLiteralRulesTest {
     }
   }
 
+  private static Set<String> literally(Structure before, Structure after, Instant instant) {
+    Set<String> expected = new TreeSet<>();
+    for (String place : union(before.places().keySet(), after.places().keySet())) {
+      for (String person : union(before.people().keySet(), after.people().keySet())) {
+        Rights had = standingIfAny(before, person, place, instant);
+        Rights has = standingIfAny(after, person, place, instant);
+        if (!had.equals(has)) {
+          expected.add(person + " " + place + " +" + has.minus(had) + " -" + had.minus(has));
+        }
+      }
+    }
+    return expected;
+  }
+
   private static Set<String> found(Difference difference) {
     return difference.pairs()
         .map(pair -> pair.person().id() + " " + pair.place().id() + " +" + pair.gained() + " -" + pair.lost())
@@ -350,9 +387,7 @@ class EngineAgreesWithLiteralRulesTest {
 
   private static void assertClassesCountTheirPlaces(long seed, Moment moment) {
     int[] counted = new int[moment.classCount()];
-    for (int place = 0; place < moment.snapshot().placeCount(); place++) {
-      counted[moment.classOf(place)]++;
-    }
+    moment.snapshot().places().forEach(place -> counted[moment.classOf(place)]++);
     for (int number = 0; number < counted.length; number++) {
       assertThat(moment.placesInClass(number)).as("seed %d, class %d", seed, number).isEqualTo(counted[number]);
     }

@@ -2,6 +2,9 @@ package palegate.core.snapshot;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -15,6 +18,10 @@ import palegate.core.people.Membership;
 import palegate.core.people.Period;
 import palegate.core.people.Person;
 import palegate.core.people.Subject;
+import palegate.core.questions.WhoCan;
+import palegate.core.roles.Right;
+import palegate.core.statements.AccessRows;
+import palegate.core.statements.Statement;
 import palegate.core.structure.Structure;
 import palegate.core.walls.Barrier;
 import palegate.core.walls.Scope;
@@ -108,10 +115,27 @@ class ComingPeopleTest {
   }
 
   @Test
-  void a_kept_snapshot_numbers_everybody_in_order_again() {
+  void a_kept_snapshot_keeps_the_numbers_and_still_tells_everybody_in_order() {
     Snapshot kept = with(harbour, person("aaa", false, true)).detached();
-    assertThat(kept.people()).extracting(Person::id).isSorted();
-    assertThat(kept.numbersPeopleInOrder()).isTrue();
+    assertThat(kept.numbersPeopleLike(harbour)).isTrue();
+    assertThat(kept.peopleInOrder().mapToObj(kept::person)).extracting(Person::id).isSorted().hasSize(kept.personCount()).startsWith("aaa");
+  }
+
+  @Test
+  void lists_of_rows_and_of_who_can_do_not_show_that_somebody_came_late() throws IOException {
+    Snapshot kept = with(harbour, new Person("aaa", "Aaa", "aaa", null, false, true, harbour.structure().people().get("mia").unit())).detached();
+    Snapshot fresh = Snapshot.of(kept.structure());
+    int library = kept.placeNumber("cas");
+    assertThat(WhoCan.holding(kept.at(Harbour.NOW), Right.FIND, library).stream()).containsExactlyElementsOf(WhoCan.holding(fresh.at(Harbour.NOW), Right.FIND, library).stream().toList());
+    assertThat(rows(kept)).isEqualTo(rows(fresh));
+    assertThat(new Statement(kept, Harbour.NOW, new Statement.Scope.PlaceAndBelow(0), true).rows()).containsExactlyElementsOf(
+        new Statement(fresh, Harbour.NOW, new Statement.Scope.PlaceAndBelow(0), true).rows().toList());
+  }
+
+  private static String rows(Snapshot snapshot) throws IOException {
+    ByteArrayOutputStream out = new ByteArrayOutputStream();
+    AccessRows.write(snapshot.at(Harbour.NOW), AccessRows.Format.CSV, false, out);
+    return out.toString(StandardCharsets.UTF_8);
   }
 
   @Test

@@ -133,6 +133,17 @@ public final class PersonSet {
     }
   }
 
+  /** Writes these people over bits that have room for them. */
+  public void copyTo(long[] bits) {
+    if (words == null) {
+      Arrays.fill(bits, 0);
+      addTo(bits);
+      return;
+    }
+    System.arraycopy(words, 0, bits, 0, words.length);
+    Arrays.fill(bits, words.length, bits.length, 0);
+  }
+
   /** Adds those of these people who are in some bits to each of several others, one by one: for sets that are lists. */
   public void addTo(long[][] many, int which, long[] among) {
     for (int number : numbers) {

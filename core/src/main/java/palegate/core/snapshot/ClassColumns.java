@@ -44,26 +44,26 @@ final class ClassColumns {
     LinesBySubject.Builder narrowedLines = new LinesBySubject.Builder();
     for (int number = 0; number < count; number++) {
       int[] row = classes.row(number);
-      environments[number] = classes.environmentOf(number);
+      environments[number] = classes.book().environmentOf(number);
       flags[number] = row[0];
       clearances[number] = ClassRow.clearances(row, 0);
       walls[number] = ClassRow.walls(row, 0);
       inhabited[number] = classes.placesIn(number) > 0;
-      int[] lines = classes.narrowedIn(number);
+      int[] lines = classes.book().narrowedIn(number);
       for (int i = 1; i < lines.length; i++) {
         narrowedLines.add(number, lines[i], i > lines[0]);
       }
       int tail = ClassRow.withholdingsEnd(row, 0);
       overseerSets[number] = tail == row.length ? 0 : overseers.intern(Arrays.copyOfRange(row, tail, row.length));
     }
-    origins = new int[classes.environmentCount()];
+    origins = new int[classes.book().environmentCount()];
     LinesBySubject.Builder addedLines = new LinesBySubject.Builder();
     for (int environment = 0; environment < origins.length; environment++) {
-      origins[environment] = classes.originOf(environment);
-      for (int line : classes.ownLines(environment, false)) {
+      origins[environment] = classes.book().originOf(environment);
+      for (int line : classes.book().ownLines(environment, false)) {
         addedLines.add(environment, line, false);
       }
-      for (int line : classes.ownLines(environment, true)) {
+      for (int line : classes.book().ownLines(environment, true)) {
         addedLines.add(environment, line, true);
       }
     }
@@ -106,7 +106,7 @@ final class ClassColumns {
   }
 
   private boolean[] barred(Moment moment, int person) {
-    boolean[] barred = new boolean[classes.wallSetCount()];
+    boolean[] barred = new boolean[classes.book().wallSetCount()];
     for (int set = 1; set < barred.length; set++) {
       barred[set] = moment.isBarred(person, set);
     }

@@ -23,6 +23,7 @@ final class ClassRow {
   static final int NO_TAKEAWAY = 1 << 10;
   static final int GUARDED = 1 << 11;
   static final int HEADER = 5;
+  static final int WALLS = 2;
 
   private static final int RIGHTS_BITS = 9;
   private static final int RIGHTS_MASK = (1 << RIGHTS_BITS) - 1;
@@ -63,7 +64,7 @@ final class ClassRow {
   }
 
   static int walls(int[] row, int at) {
-    return row[at + 2];
+    return row[at + WALLS];
   }
 
   static int grantsEnd(int[] row, int at) {
@@ -81,7 +82,7 @@ final class ClassRow {
   /** Whether two classes have the same walls, grants and withholdings. */
   static boolean sameLists(int[] one, int[] other) {
     int end = withholdingsEnd(one, 0);
-    return one[2] == other[2] && one[3] == other[3] && (one[4] & COUNT_MASK) == (other[4] & COUNT_MASK)
+    return one[WALLS] == other[WALLS] && one[3] == other[3] && (one[4] & COUNT_MASK) == (other[4] & COUNT_MASK)
         && Arrays.equals(one, HEADER, end, other, HEADER, end);
   }
 

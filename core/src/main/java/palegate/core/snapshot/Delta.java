@@ -27,6 +27,7 @@ final class Delta {
   final Set<String> groups;
   final Set<String> units;
   final Set<String> types;
+  final Set<String> roles;
   final Set<String> places;
   /** Those of the places that the structure before does not have. */
   final Set<String> placesCome;
@@ -50,6 +51,7 @@ final class Delta {
         .anyMatch(member -> turns(member.period(), from, to))), Group::id);
     types = ids(structure.types().values().stream().filter(type -> type.clearances().stream()
         .anyMatch(clearance -> turns(clearance.period(), from, to))), DocumentType::id);
+    roles = Set.of();
     places = Set.of();
     units = Set.of();
     placesCome = Set.of();
@@ -83,7 +85,7 @@ final class Delta {
     numbersChange = people.stream().anyMatch(id -> !after.people().containsKey(id))
         || places.stream().anyMatch(id -> isAnother(before.places().get(id), after.places().get(id)));
     labelsAltered = places.stream().anyMatch(id -> !labels(before.places().get(id)).equals(labels(after.places().get(id))));
-    Set<String> roles = before.roles().differing(after.roles());
+    roles = before.roles().differing(after.roles());
     if (!numbersChange) {
       for (String id : before.grants().differing(after.grants())) {
         addPlaces(before.grants().get(id), after.grants().get(id));
@@ -100,7 +102,7 @@ final class Delta {
       touched.addAll(entryPlaces);
       touched.addAll(places);
       if (!roles.isEmpty()) {
-        addPlacesOfRoles(after, roles);
+        after.grants().values().stream().filter(grant -> roles.contains(grant.role())).forEach(grant -> touched.add(grant.place()));
       }
     }
   }
@@ -140,13 +142,10 @@ final class Delta {
   BitSet touchedPlaces(Snapshot snapshot) {
     BitSet numbers = new BitSet(snapshot.placeRoom());
     touched.stream().mapToInt(snapshot::placeNumber).filter(number -> number >= 0).forEach(numbers::set);
+    if (!roles.isEmpty()) {
+      snapshot.places().filter(place -> snapshot.tree().is(place, PlaceTree.GUARDS) && roles.contains(snapshot.place(place).guards().ceiling())).forEach(numbers::set);
+    }
     return numbers;
-  }
-
-  private void addPlacesOfRoles(Structure after, Set<String> roles) {
-    after.grants().values().stream().filter(grant -> roles.contains(grant.role())).forEach(grant -> touched.add(grant.place()));
-    after.places().values().stream().filter(place -> roles.contains(place.guards().ceiling()))
-        .forEach(place -> touched.add(place.id()));
   }
 
   private void addPlaces(Entry before, Entry after) {

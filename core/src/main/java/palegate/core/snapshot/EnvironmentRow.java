@@ -42,6 +42,17 @@ final class EnvironmentRow {
     return Arrays.copyOfRange(row, firstMeaning(row), row.length);
   }
 
+  /** The same environment in other numbers. */
+  static int[] renumbered(int[] row, Renumbering contexts, Renumbering meanings) {
+    int[] renumbered = row.clone();
+    renumbered[1] = contexts.of(row[1]);
+    for (int i = firstMeaning(row); i < row.length; i++) {
+      renumbered[i] = meanings.of(row[i]);
+    }
+    Arrays.sort(renumbered, firstMeaning(row), row.length);
+    return renumbered;
+  }
+
   /** All numbers of both, ascending, each once. The first is ascending already. */
   static int[] union(int[] sorted, int[] more) {
     if (more.length == 0) {

@@ -44,7 +44,19 @@ final class IntPages {
 
   /** Sets a number; past the end the array grows. */
   void set(int index, int value) {
-    int page = index >> BITS;
+    writable(index >> BITS)[index & MASK] = value;
+  }
+
+  void add(int index, int more) {
+    writable(index >> BITS)[index & MASK] += more;
+  }
+
+  /** Makes the page of an index this copy's own, so that two threads may write on either side of it. */
+  void makeOwn(int index) {
+    writable(index >> BITS);
+  }
+
+  private int[] writable(int page) {
     if (page >= pages.length) {
       int had = pages.length;
       pages = Arrays.copyOf(pages, page + 1);
@@ -58,6 +70,6 @@ final class IntPages {
       pages[page] = Arrays.copyOf(pages[page], pages[page].length);
       own[page] = true;
     }
-    pages[page][index & MASK] = value;
+    return pages[page];
   }
 }

@@ -43,6 +43,20 @@ final class Interner {
     return flat;
   }
 
+  /** The first number that this layer gives. */
+  int first() {
+    return first;
+  }
+
+  /** Adds whatever only another layer over the same has in itself. */
+  Renumbering takeOver(Interner twin) {
+    Renumbering numbers = new Renumbering(twin.first, twin.size);
+    for (int i = 0; i < twin.size; i++) {
+      numbers.add(intern(twin.rows[i]));
+    }
+    return numbers;
+  }
+
   /** How many numbers have been given, in this layer and those below. */
   int count() {
     return first + size;

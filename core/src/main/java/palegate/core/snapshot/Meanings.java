@@ -44,6 +44,18 @@ final class Meanings {
     return new Meanings(kept, kept.subjects(), typeSets.flattened(), rows.flattened());
   }
 
+  /** Adds whatever only a twin knows. */
+  Renumbering takeOver(Meanings twin) {
+    Renumbering types = typeSets.takeOver(twin.typeSets);
+    Renumbering numbers = new Renumbering(twin.rows.first(), twin.rows.count() - twin.rows.first());
+    while (numbers.next() < twin.rows.count()) {
+      int[] meaning = twin.rows.row(numbers.next()).clone();
+      meaning[TYPES] = types.of(meaning[TYPES]);
+      numbers.add(rows.intern(meaning));
+    }
+    return numbers;
+  }
+
   int numberOf(Entry entry) {
     int[] types = entry.types().isEmpty() ? NO_NUMBERS
         : entry.types().stream().mapToInt(snapshot::typeNumber).sorted().toArray();

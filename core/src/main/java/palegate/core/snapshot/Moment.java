@@ -47,12 +47,12 @@ public final class Moment {
     boolean samePeople = basis != null && basis.matching == matching;
     cleared = classes.clearances.people(matching, samePeople ? basis.classes.clearances : null, samePeople ? basis.cleared : null);
     boolean shared = basis != null && basis.classes.barriers == classes.barriers;
-    if (shared && basis.barred.length == classes.wallSetCount()) {
+    if (shared && basis.barred.length == classes.book().wallSetCount()) {
       barred = basis.barred;
       barredBits = basis.barredBits;
     } else {
       int known = shared ? basis.barred.length : 1;
-      barred = shared ? Arrays.copyOf(basis.barred, classes.wallSetCount()) : new PersonSet[classes.wallSetCount()];
+      barred = shared ? Arrays.copyOf(basis.barred, classes.book().wallSetCount()) : new PersonSet[classes.book().wallSetCount()];
       barredBits = shared ? Arrays.copyOf(basis.barredBits, words * barred.length) : new long[words * barred.length];
       addBarredFrom(known);
     }
@@ -63,7 +63,7 @@ public final class Moment {
     long[] bits = new long[words];
     for (int set = known; set < barred.length; set++) {
       Arrays.fill(bits, 0);
-      addBarred(classes.wallSet(set), bits);
+      addBarred(classes.book().wallSet(set), bits);
       barred[set] = PersonSet.copyOf(bits);
       System.arraycopy(bits, 0, barredBits, set * words, words);
     }

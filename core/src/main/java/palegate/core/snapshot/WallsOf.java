@@ -66,7 +66,7 @@ public final class WallsOf {
   }
 
   private int[] reachesAt(int place) {
-    return classes.wallSet(setAt(place));
+    return classes.book().wallSet(setAt(place));
   }
 
   private int setAt(int place) {

@@ -17,6 +17,8 @@ public final class Holders {
   private final long[] eligible;
   private final long[] scratch;
   private final int wanted;
+  /** The rights whose bits still are whatever they were before: what is given to them first is written over that. */
+  private int unset;
   private long[][] saved;
   private boolean savedOpen;
   /** Whether anything was taken since the sets were last closed: roles are closed, and so is their union. */
@@ -48,13 +50,8 @@ public final class Holders {
   }
 
   void begin(PersonSet active) {
-    for (int right = 0; right < RIGHTS; right++) {
-      if (byRight[right] != null) {
-        Arrays.fill(byRight[right], 0);
-      }
-    }
-    Arrays.fill(eligible, 0);
-    active.addTo(eligible);
+    unset = wanted;
+    active.copyTo(eligible);
     open = false;
   }
 
@@ -69,6 +66,7 @@ public final class Holders {
       int end = endOfRun(lines, line);
       int rights = lines.rights(line) & wanted;
       if (allFew(lines, line, end)) {
+        clear(rights);
         for (; line < end; line++) {
           lines.people(line).addTo(byRight, rights, eligible);
         }
@@ -76,13 +74,25 @@ public final class Holders {
         unite(lines, line, end);
         keep(scratch, eligible);
         for (int right = 0; right < RIGHTS; right++) {
-          if ((rights & 1 << right) != 0) {
+          if ((rights & unset & 1 << right) != 0) {
+            System.arraycopy(scratch, 0, byRight[right], 0, scratch.length);
+          } else if ((rights & 1 << right) != 0) {
             addTo(byRight[right], scratch);
           }
         }
+        unset &= ~rights;
         line = end;
       }
     }
+    clear(wanted);
+  }
+
+  /** Gives everyone's bits of those of some rights that are not set yet a beginning: nobody. */
+  private void clear(int rights) {
+    for (int left = rights & unset; left != 0; left &= left - 1) {
+      Arrays.fill(byRight[Integer.numberOfTrailingZeros(left)], 0);
+    }
+    unset &= ~rights;
   }
 
   /** Whether going person by person beats going through everybody's bits. */
@@ -219,8 +229,7 @@ public final class Holders {
     if (people.isEmpty()) {
       return;
     }
-    Arrays.fill(scratch, 0);
-    people.addTo(scratch);
+    people.copyTo(scratch);
     external.takeFrom(scratch);
     keep(scratch, eligible);
     for (int right = 0; right < RIGHTS; right++) {
@@ -276,8 +285,8 @@ public final class Holders {
 
   /** Unites the people of some lines in the scratch bits. */
   private void unite(Lines lines, int from, int until) {
-    Arrays.fill(scratch, 0);
-    for (int line = from; line < until; line++) {
+    lines.people(from).copyTo(scratch);
+    for (int line = from + 1; line < until; line++) {
       lines.people(line).addTo(scratch);
     }
   }

@@ -1,0 +1,443 @@
+package palegate.core.snapshot;
+
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.BitSet;
+import java.util.Collection;
+import java.util.List;
+import palegate.core.access.Entry;
+import palegate.core.access.Oversight;
+import palegate.core.places.Guards;
+import palegate.core.places.Place;
+import palegate.core.roles.Rights;
+
+/**
+ * Every access class and what it is made of, by content, each thing with a number: what reaches a place (entries as a
+ * <em>set</em> of meanings, so that the same said twice or at different heights is the same), its ceilings, house rules,
+ * oversights and the facts that walls ask about form its <em>environment</em>; an environment seen by one document type
+ * is a class, with narrowed entries filtered so that equal sets merge.
+ */
+final class ClassBook {
+  /**
+   * What a class was made of.
+   *
+   * @param narrowed the lines of entries narrowed to its type: how many of them give, those, then those that take
+   */
+  private record Origin(int environment, int[] narrowed) {}
+
+  /** The environment above the repository: nothing reaches, nothing is cut. */
+  static final int NOTHING = 0;
+
+  private static final int[] NO_NUMBERS = {};
+  private static final int UNKNOWN = -1;
+
+  private final Snapshot snapshot;
+  private final Instant instant;
+  private final Matching matching;
+  final Barriers barriers;
+  final Clearances clearances;
+  /** The book that this one adds to, or null. */
+  private final ClassBook basis;
+  private final Meanings meanings;
+  private final Interner contexts;
+  private final Interner environments;
+  private final Interner wallSets;
+  private final Interner rows;
+  /** By environment: the one it was first made from, then the meanings that it adds to it. */
+  private final List<int[]> additions = new ArrayList<>();
+  /** By class: an environment that it was first made of, and the lines of narrowed entries among its own. */
+  private final List<Origin> origins = new ArrayList<>();
+  /** Environment × type → class; for environments of the basis only what it does not know. */
+  private final List<int[]> known = new ArrayList<>();
+  private final LongNumbers knownHere = new LongNumbers();
+  /** By context and type; what the basis knows of the same walls is taken from there. */
+  private final LongNumbers wallSetByContext = new LongNumbers();
+  /** Types that are guarded now and were not, or the other way round. */
+  final BitSet staleTypes = new BitSet();
+  private final BitSet staleContexts = new BitSet();
+
+  private ClassBook(Snapshot snapshot, Instant instant, Matching matching, Barriers barriers, Clearances clearances, ClassBook basis) {
+    this.snapshot = snapshot;
+    this.instant = instant;
+    this.matching = matching;
+    this.barriers = barriers;
+    this.clearances = clearances;
+    this.basis = basis;
+    meanings = basis == null ? Meanings.of(snapshot, matching.subjects) : basis.meanings.layer(snapshot);
+    contexts = basis == null ? new Interner() : basis.contexts.layer();
+    environments = basis == null ? new Interner() : basis.environments.layer();
+    wallSets = basis == null ? new Interner() : basis.wallSets.layer();
+    rows = basis == null ? new Interner() : basis.rows.layer();
+    if (basis == null) {
+      wallSets.intern(NO_NUMBERS);
+      environmentNumber(EnvironmentRow.of(Rights.ALL.mask(), contexts.intern(NO_NUMBERS), NO_NUMBERS, NO_NUMBERS), NOTHING, NO_NUMBERS);
+    } else {
+      findStale();
+    }
+  }
+
+  private ClassBook(ClassBook extension, Snapshot kept) {
+    snapshot = kept;
+    instant = extension.instant;
+    matching = extension.matching;
+    barriers = extension.barriers;
+    clearances = extension.clearances;
+    basis = null;
+    meanings = extension.meanings.flattened(kept);
+    contexts = extension.contexts.flattened();
+    environments = extension.environments.flattened();
+    wallSets = extension.wallSets.flattened();
+    rows = extension.rows.flattened();
+    for (int environment = 0; environment < environments.count(); environment++) {
+      additions.add(extension.addition(environment));
+      known.add(extension.knownClasses(environment));
+    }
+    for (int number = 0; number < rows.count(); number++) {
+      origins.add(extension.origin(number));
+    }
+    for (ClassBook at = extension; at != null && at.barriers == barriers; at = at.basis) {
+      wallSetByContext.putAll(at.wallSetByContext);
+    }
+  }
+
+  static ClassBook of(Snapshot snapshot, Instant instant, Matching matching) {
+    return new ClassBook(snapshot, instant, matching, Barriers.of(snapshot, instant, matching), Clearances.of(snapshot, instant, matching), null);
+  }
+
+  /** A book that knows all of these under the same numbers, and adds to them what a changed snapshot needs. */
+  ClassBook next(Snapshot changed, Instant instant, Matching matching, Barriers barriers) {
+    return new ClassBook(changed, instant, matching, barriers, Clearances.of(changed, instant, matching), this);
+  }
+
+  /** A book that is what this one was at first. */
+  ClassBook twin() {
+    return new ClassBook(snapshot, instant, matching, barriers, clearances, basis);
+  }
+
+  /** The same numbers in one layer, for keeping. */
+  ClassBook flattened(Snapshot kept) {
+    return new ClassBook(this, kept);
+  }
+
+  // --- what there is --------------------------------------------------------------------------------
+
+  int count() {
+    return rows.count();
+  }
+
+  int[] row(int number) {
+    return rows.row(number);
+  }
+
+  int[] wallSet(int number) {
+    return wallSets.row(number);
+  }
+
+  int wallSetCount() {
+    return wallSets.count();
+  }
+
+  int environmentCount() {
+    return environments.count();
+  }
+
+  int[] environment(int number) {
+    return environments.row(number);
+  }
+
+  int context(int environment) {
+    return EnvironmentRow.context(environments.row(environment));
+  }
+
+  /** The environment that another was first made from; its meanings are among those of the other unless a break stopped them. */
+  int originOf(int environment) {
+    return addition(environment)[0];
+  }
+
+  /** The lines of the un-narrowed entries that an environment adds to its origin: those that give, or those that take. */
+  int[] ownLines(int environment, boolean takes) {
+    return meanings.unnarrowedLines(addition(environment), takes);
+  }
+
+  /** An environment that a class was first made of. */
+  int environmentOf(int number) {
+    return origin(number).environment();
+  }
+
+  int[] narrowedIn(int number) {
+    return origin(number).narrowed();
+  }
+
+  /** The lines of all entries of an environment that touch a type. */
+  int[] lines(int environment, int type, boolean gives) {
+    return meanings.lines(environments.row(environment), type, gives);
+  }
+
+  /** The row that a class of an environment and a type would have, without its walls. */
+  int[] rowOfImagined(int environment, int type) {
+    return classRow(environments.row(environment), type, false);
+  }
+
+  /** The reaches of walls that bar somebody from what has an environment and a type. */
+  int[] covering(int environment, int type) {
+    return barriers.covering(contexts.row(context(environment)), type);
+  }
+
+  // --- environments ---------------------------------------------------------------------------------
+
+  /**
+   * The environment of a place below one with another.
+   *
+   * @param context that of the place if it is known, or -1
+   */
+  int environmentBelow(int above, int place, int context) {
+    if (!snapshot.marked(place) && !barriers.marked.get(place)) {
+      return above;
+    }
+    int[] row = environments.row(above);
+    Place here = snapshot.place(place);
+    int contextHere = context != UNKNOWN ? context : contextBelow(EnvironmentRow.context(row), place);
+    int[] overseers = EnvironmentRow.union(EnvironmentRow.overseers(row), ownOverseers(place));
+    int[] own = ownMeanings(place);
+    int from = here.standsAlone() ? NOTHING : above;
+    int[] reaching = EnvironmentRow.union(here.standsAlone() ? NO_NUMBERS : EnvironmentRow.meanings(row), own);
+    return environmentNumber(EnvironmentRow.of(guarded(EnvironmentRow.flags(row), here.guards()), contextHere, overseers, reaching), from, own);
+  }
+
+  private int contextBelow(int above, int place) {
+    return barriers.marked.get(place) ? contexts.intern(barriers.factsAt(place, contexts.row(above))) : above;
+  }
+
+  private int[] ownOverseers(int place) {
+    List<Oversight> oversights = snapshot.ownOversights(place);
+    return oversights.isEmpty() ? NO_NUMBERS : oversights.stream().filter(oversight -> oversight.period().holdsAt(instant))
+        .map(Oversight::subject).mapToInt(matching.subjects::numberOf).toArray();
+  }
+
+  private int[] ownMeanings(int place) {
+    List<Entry> entries = snapshot.ownEntries(place);
+    int[] own = new int[entries.size()];
+    int count = 0;
+    for (int i = 0; i < own.length; i++) {
+      Entry entry = entries.get(i);
+      if (entry.period().holdsAt(instant)) {
+        own[count++] = meanings.numberOf(entry);
+      }
+    }
+    return count == own.length ? own : Arrays.copyOf(own, count);
+  }
+
+  private int guarded(int flags, Guards guards) {
+    int cut = guards.ceiling() == null ? flags
+        : flags & (~Rights.ALL.mask() | snapshot.structure().roles().get(guards.ceiling()).rights().mask());
+    return cut | (guards.reserveSharing() ? ClassRow.RESERVE_SHARING : 0) | (guards.noTakeaway() ? ClassRow.NO_TAKEAWAY : 0);
+  }
+
+  private int environmentNumber(int[] row, int from, int[] own) {
+    int number = environments.intern(row);
+    if (number == environments.first() + additions.size()) {
+      int[] addition = new int[own.length + 1];
+      addition[0] = from;
+      System.arraycopy(own, 0, addition, 1, own.length);
+      additions.add(addition);
+      known.add(null);
+    }
+    return number;
+  }
+
+  private int[] addition(int environment) {
+    ClassBook at = this;
+    while (environment < at.environments.first()) {
+      at = at.basis;
+    }
+    return at.additions.get(environment - at.environments.first());
+  }
+
+  // --- classes --------------------------------------------------------------------------------------
+
+  /** The class of what has an environment and a type. */
+  int classOf(int environment, int type) {
+    int number = knownClass(environment, type);
+    if (number == UNKNOWN) {
+      number = internClass(environment, type);
+      learn(environment, type, number);
+    }
+    return number;
+  }
+
+  /** The class if it is known without interning anything. */
+  private int knownClass(int environment, int type) {
+    int own = environment - environments.first();
+    if (own >= 0) {
+      int[] byType = known.get(own);
+      return byType == null || type >= byType.length ? UNKNOWN : byType[type];
+    }
+    int before = staleTypes.get(type) || !staleContexts.isEmpty() && staleContexts.get(context(environment)) ? UNKNOWN
+        : basis.knownClass(environment, type);
+    return before != UNKNOWN ? before : knownHere.get((long) environment << 16 | type);
+  }
+
+  private void learn(int environment, int type, int number) {
+    int own = environment - environments.first();
+    if (own < 0) {
+      knownHere.put((long) environment << 16 | type, number);
+      return;
+    }
+    int[] byType = known.get(own);
+    if (byType == null) {
+      byType = new int[snapshot.typeRoom() + 1];
+      Arrays.fill(byType, UNKNOWN);
+      known.set(own, byType);
+    }
+    byType[type] = number;
+  }
+
+  private int internClass(int environment, int type) {
+    int[] row = environments.row(environment);
+    boolean sameLists = type > 0 && meanings.treatAsUntyped(row, type);
+    if (sameLists && !clearances.isGuarded(type) && !barriers.asksFor(type)) {
+      return classOf(environment, 0);
+    }
+    return classNumber(sameLists ? withGuards(rows.row(classOf(environment, 0)), EnvironmentRow.context(row), type, true) : classRow(row, type, true),
+        environment, sameLists ? NO_NUMBERS : meanings.narrowedLines(row, type));
+  }
+
+  private int classNumber(int[] row, int environment, int[] narrowed) {
+    int number = rows.intern(row);
+    if (number == rows.first() + origins.size()) {
+      origins.add(new Origin(environment, narrowed));
+    }
+    return number;
+  }
+
+  private Origin origin(int number) {
+    ClassBook at = this;
+    while (number < at.rows.first()) {
+      at = at.basis;
+    }
+    return at.origins.get(number - at.rows.first());
+  }
+
+  /** The classes of an environment by type, -1 where none is known; null if no type is known. */
+  private int[] knownClasses(int environment) {
+    int[] classes = null;
+    for (int type = 0; type <= snapshot.typeRoom(); type++) {
+      int number = knownClass(environment, type);
+      if (number >= 0) {
+        if (classes == null) {
+          classes = new int[snapshot.typeRoom() + 1];
+          Arrays.fill(classes, UNKNOWN);
+        }
+        classes[type] = number;
+      }
+    }
+    return classes;
+  }
+
+  private int[] classRow(int[] environment, int type, boolean intern) {
+    int[] overseers = EnvironmentRow.overseers(environment);
+    int[] header = new int[ClassRow.HEADER + overseers.length];
+    header[0] = EnvironmentRow.flags(environment);
+    header[4] = ClassRow.counts(0, overseers.length);
+    System.arraycopy(overseers, 0, header, ClassRow.HEADER, overseers.length);
+    int[] row = ClassRow.withLines(header, meanings.lines(environment, type, true), meanings.lines(environment, type, false));
+    return withGuards(row, EnvironmentRow.context(environment), type, intern);
+  }
+
+  /** A copy of a row with the clearance of a type, and with its walls if the sets of them may be interned. */
+  private int[] withGuards(int[] unguarded, int context, int type, boolean intern) {
+    int[] row = unguarded.clone();
+    row[0] |= clearances.isGuarded(type) ? ClassRow.GUARDED : 0;
+    row[1] = clearances.isGuarded(type) ? type : 0;
+    row[ClassRow.WALLS] = intern && barriers.anyStands() ? wallSet(context, type) : 0;
+    return row;
+  }
+
+  /** The number of the set of walls around a context and type; types that no scope names are all alike. */
+  private int wallSet(int context, int type) {
+    int asked = barriers.asksFor(type) ? type : 0;
+    long key = (long) context << 16 | asked;
+    for (ClassBook at = this; at != null && at.barriers == barriers; at = at.basis) {
+      int number = at.wallSetByContext.get(key);
+      if (number >= 0) {
+        return number;
+      }
+    }
+    int number = wallSets.intern(barriers.covering(contexts.row(context), asked));
+    wallSetByContext.put(key, number);
+    return number;
+  }
+
+  // --- what of the basis is not true any more -----------------------------------------------------------
+
+  private void findStale() {
+    for (int type = 1; type <= snapshot.typeRoom(); type++) {
+      staleTypes.set(type, clearances.isGuarded(type) != basis.clearances.isGuarded(type));
+    }
+    Collection<Barriers.Reach> altered = barriers.alteredSince(basis.barriers);
+    if (!altered.isEmpty()) {
+      for (int context = 0; context < contexts.count(); context++) {
+        int[] facts = contexts.row(context);
+        staleContexts.set(context, altered.stream().anyMatch(reach -> reach.mayCover(facts)));
+      }
+    }
+  }
+
+  boolean anyStale() {
+    return !staleTypes.isEmpty() || !staleContexts.isEmpty();
+  }
+
+  /** By environment, whether other walls may stand around it than did. */
+  boolean[] staleEnvironments() {
+    boolean[] stale = new boolean[environments.count()];
+    for (int environment = 0; environment < stale.length && !staleContexts.isEmpty(); environment++) {
+      stale[environment] = staleContexts.get(context(environment));
+    }
+    return stale;
+  }
+
+  // --- two books of the same beginning ------------------------------------------------------------------
+
+  /** What a twin's environments and classes are here. */
+  record Taken(Renumbering environments, Renumbering classes) {}
+
+  /** Adds whatever only a twin knows. What both know keeps the number it has here. */
+  Taken takeOver(ClassBook twin) {
+    Renumbering meaning = meanings.takeOver(twin.meanings);
+    Renumbering context = contexts.takeOver(twin.contexts);
+    Renumbering walls = wallSets.takeOver(twin.wallSets);
+    Renumbering environment = new Renumbering(twin.environments.first(), twin.additions.size());
+    for (int[] addition : twin.additions) {
+      // What an environment was made from was there before it, and has been taken over.
+      int[] row = EnvironmentRow.renumbered(twin.environments.row(environment.next()), context, meaning);
+      environment.add(environmentNumber(row, environment.of(addition[0]), meaning.ofAll(Arrays.copyOfRange(addition, 1, addition.length))));
+    }
+    Renumbering number = new Renumbering(twin.rows.first(), twin.origins.size());
+    for (Origin origin : twin.origins) {
+      int[] row = twin.rows.row(number.next()).clone();
+      row[ClassRow.WALLS] = walls.of(row[ClassRow.WALLS]);
+      number.add(classNumber(row, environment.of(origin.environment()), origin.narrowed()));
+    }
+    for (int own = 0; own < twin.known.size(); own++) {
+      int[] byType = twin.known.get(own);
+      for (int type = 0; byType != null && type < byType.length; type++) {
+        learnOnce(environment.of(twin.environments.first() + own), type, byType[type], number);
+      }
+    }
+    twin.knownHere.forEach((key, there) -> learnOnce((int) (key >> 16), (int) (key & 0xFFFF), there, number));
+    twin.wallSetByContext.forEach((key, there) -> {
+      long here = (long) context.of((int) (key >> 16)) << 16 | key & 0xFFFF;
+      if (wallSetByContext.get(here) < 0) {
+        wallSetByContext.put(here, walls.of(there));
+      }
+    });
+    return new Taken(environment, number);
+  }
+
+  private void learnOnce(int environment, int type, int there, Renumbering number) {
+    if (there != UNKNOWN && knownClass(environment, type) == UNKNOWN) {
+      learn(environment, type, number.of(there));
+    }
+  }
+}

@@ -85,7 +85,7 @@ final class Shifts {
 
     void fill(int pair) {
       was = pairs.before(pair) < 0 ? null : readBefore.read(pairs.before(pair));
-      is = pairs.after(pair) < 0 ? null : readAfter.read(pairs.after(pair));
+      is = pairs.after(pair) < 0 ? null : was == null ? readAfter.read(pairs.after(pair)) : readAfter.readAfter(readBefore, pairs.after(pair));
     }
 
     long[] had(int right) {

@@ -222,7 +222,7 @@ final class ClassAnswers {
     }
   }
 
-  private record RowLines(Matching matching, int[] row, int from, int until) implements Lines {
+  record RowLines(Matching matching, int[] row, int from, int until) implements Lines {
     @Override
     public int count() {
       return until - from;

@@ -25,6 +25,8 @@ final class ClassRow {
   static final int HEADER = 5;
   static final int WALLS = 2;
 
+  /** Where more lines than this are added, all are gone through as quickly. */
+  private static final int MOST_ADDED = 3;
   private static final int RIGHTS_BITS = 9;
   private static final int RIGHTS_MASK = (1 << RIGHTS_BITS) - 1;
   private static final int OVERSEERS_SHIFT = 16;
@@ -84,6 +86,46 @@ final class ClassRow {
     int end = withholdingsEnd(one, 0);
     return one[WALLS] == other[WALLS] && one[3] == other[3] && (one[4] & COUNT_MASK) == (other[4] & COUNT_MASK)
         && Arrays.equals(one, HEADER, end, other, HEADER, end);
+  }
+
+  /**
+   * The grant lines that a class gives beyond another with the same walls and withholdings, or null if it is not another
+   * such class, takes something that the other gives, or gives much more. A line that gives one subject more counts whole.
+   */
+  static int[] addedLines(int[] one, int[] more) {
+    if (one[WALLS] != more[WALLS] || more[3] < one[3] || more[3] > one[3] + MOST_ADDED
+        || !Arrays.equals(one, grantsEnd(one, 0), withholdingsEnd(one, 0), more, grantsEnd(more, 0), withholdingsEnd(more, 0))) {
+      return null;
+    }
+    int[] added = new int[more[3]];
+    int count = 0;
+    int missing = 0;
+    int at = HEADER;
+    for (int i = HEADER; i < grantsEnd(more, 0); i++) {
+      while (at < grantsEnd(one, 0) && one[at] < more[i]) {
+        missing++;
+        at++;
+      }
+      if (at < grantsEnd(one, 0) && one[at] == more[i]) {
+        at++;
+      } else {
+        added[count++] = more[i];
+      }
+    }
+    missing += grantsEnd(one, 0) - at;
+    added = Arrays.copyOf(added, count);
+    return missing == 0 || missing == replaced(one, added) ? added : null;
+  }
+
+  /** How many grant lines of a class stand among others with more rights. */
+  private static int replaced(int[] one, int[] lines) {
+    int replaced = 0;
+    for (int i = HEADER; i < grantsEnd(one, 0); i++) {
+      for (int line : lines) {
+        replaced += subject(line) == subject(one[i]) && (rights(one[i]) & ~rights(line)) == 0 ? 1 : 0;
+      }
+    }
+    return replaced;
   }
 
   /** A line on its way into a row: to be united with the others of its subject. */

@@ -227,6 +227,25 @@ public final class Moment {
       last = row;
       return holders;
     }
+
+    /**
+     * The same after a class has been read by a reader of a moment from which this one was made: where this class only gives more,
+     * what the other has made is made use of.
+     */
+    public Holders readAfter(Reader other, int classNumber) {
+      int[] row = classes.row(classNumber);
+      int[] added = !other.hasSamePeople(matching) || last != null && ClassRow.sameLists(row, last) ? null : ClassRow.addedLines(other.last, row);
+      if (added == null) {
+        return read(classNumber);
+      }
+      Pipeline.extendStanding(holders, other.holders, everyone(row), new ClassAnswers.RowLines(matching, added, 0, added.length));
+      last = row;
+      return holders;
+    }
+
+    private boolean hasSamePeople(Matching others) {
+      return last != null && matching == others;
+    }
   }
 
   public Reader reader() {

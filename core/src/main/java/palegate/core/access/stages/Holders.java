@@ -139,6 +139,18 @@ public final class Holders {
     savedOpen = open;
   }
 
+  /** Begins from what others have saved. */
+  void beginFrom(Holders others) {
+    System.arraycopy(others.eligible, 0, eligible, 0, eligible.length);
+    for (int right = 0; right < RIGHTS; right++) {
+      if (byRight[right] != null) {
+        System.arraycopy(others.saved[right], 0, byRight[right], 0, byRight[right].length);
+      }
+    }
+    unset = 0;
+    open = others.savedOpen;
+  }
+
   /** Goes back to what was saved and applies a guarded type's clearances in the same go. */
   void restoreKeeping(EveryoneAtPlace asked) {
     for (Right right : Right.values()) {

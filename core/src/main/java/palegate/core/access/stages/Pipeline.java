@@ -88,6 +88,18 @@ public final class Pipeline {
     fill(holders, asked, STANDING_GUARD_STAGES);
   }
 
+  /**
+   * Everyone's standing rights, where other holders have been filled by {@link #refillStanding} for a place with the same
+   * walls and withholdings whose grants are these but for some more.
+   */
+  public static void extendStanding(Holders holders, Holders others, EveryoneAtPlace asked, Lines more) {
+    holders.beginFrom(others);
+    holders.give(more);
+    WITHHOLDINGS.apply(holders, asked);
+    holders.save();
+    fill(holders, asked, STANDING_GUARD_STAGES);
+  }
+
   private static void fill(Holders holders, EveryoneAtPlace asked, List<Stage> stages) {
     for (Stage stage : stages) {
       stage.apply(holders, asked);

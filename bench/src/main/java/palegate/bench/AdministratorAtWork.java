@@ -4,6 +4,7 @@ import java.io.IOException;
 import java.util.Arrays;
 import java.util.Locale;
 import java.util.Random;
+import palegate.core.places.Place;
 import palegate.core.structure.Structure;
 
 /**
@@ -16,11 +17,13 @@ final class AdministratorAtWork {
 
   private final HttpSession session;
   private final Structure structure;
+  private final String[] documents;
   private final Random random = new Random(5);
 
   AdministratorAtWork(HttpSession session, Structure structure) {
     this.session = session;
     this.structure = structure;
+    documents = structure.places().values().stream().filter(Place::isDocument).map(Place::id).sorted().limit(10_000).toArray(String[]::new);
   }
 
   void run() throws IOException, InterruptedException {
@@ -40,7 +43,10 @@ final class AdministratorAtWork {
     draft("a wall around a folder", i -> "{\"kind\":\"setWall\",\"name\":\"Wall\",\"state\":\"STANDING\",\"barrier\":\"screen\",\"sides\":[{\"subjects\":[{\"kind\":\"group\",\"id\":\"g" + random.nextInt(groups()) + "\"}],\"places\":[\"" + folder() + "\"]}]}");
     draft("a role, another right", i -> "{\"kind\":\"setRole\",\"role\":\"r3\",\"name\":\"Role\",\"rights\":[\"find\",\"read\"]}");
     draft("a folder, moved", i -> "{\"kind\":\"movePlace\",\"place\":\"" + folder() + "\",\"parent\":\"" + library() + "\"}");
+    draft("a document, removed", i -> "{\"kind\":\"removePlace\",\"place\":\"" + document() + "\"}");
     draft("a new folder", i -> "{\"kind\":\"addPlace\",\"placeKind\":\"folder\",\"parent\":\"" + folder() + "\",\"name\":\"New\"}");
+    draft("a new unit", i -> "{\"kind\":\"setUnit\",\"name\":\"New\"}");
+    draft("a new type", i -> "{\"kind\":\"setType\",\"name\":\"New\",\"guarded\":false,\"libraries\":[],\"fields\":[]}");
     draft("a new group", i -> "{\"kind\":\"setGroup\",\"name\":\"New\"}");
     draft("a name of a folder", i -> "{\"kind\":\"renamePlace\",\"place\":\"" + folder() + "\",\"name\":\"Renamed\"}");
     draft("a person, inactive from now on", i -> "{\"kind\":\"setPerson\",\"person\":\"p" + (i + WARM_UP) + "\",\"name\":\"Person\",\"external\":false,\"active\":false}");
@@ -89,6 +95,11 @@ final class AdministratorAtWork {
 
   private String folder() {
     return "f" + random.nextInt((int) (structure.places().size() * 0.05));
+  }
+
+  /** A document that nothing else names. */
+  private String document() {
+    return documents[random.nextInt(documents.length)];
   }
 
   private String library() {

@@ -25,7 +25,7 @@ import palegate.demo.Structures;
 /** The questions that the core answers, in process. */
 @BenchmarkMode(Mode.SampleTime)
 @OutputTimeUnit(TimeUnit.MICROSECONDS)
-@Fork(value = 1, jvmArgs = {"-Xms4g", "-Xmx4g", "-Xmn1500m", "-XX:+UseSerialGC", "-XX:+AlwaysPreTouch"})
+@Fork(value = 1, jvmArgs = {"-Xms4g", "-Xmx4g", "-Xmn1500m", "-XX:+UseSerialGC", "-XX:+UseTransparentHugePages", "-XX:+AlwaysPreTouch"})
 @Warmup(iterations = 2, time = 2)
 @Measurement(iterations = 3, time = 2)
 public class QuestionBenchmark {

@@ -1,0 +1,58 @@
+package palegate.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import java.util.List;
+import java.util.Map;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import palegate.server.testkit.TestApplication;
+
+/** A draft of more changes than are seen at a glance. */
+@ExtendWith(InBrowser.class)
+class LongDraftTest {
+  private static final List<String> NAMES = List.of("Tenders", "Reports", "Minutes", "Invoices", "Letters", "Plans", "Photographs", "Estimates", "Notices", "Samples");
+
+  @BeforeEach
+  void draftTenFolders(TestApplication app) {
+    TestApplication.Browser wenna = app.signedIn("wenna.carrow");
+    wenna.delete("/api/draft");
+    for (String name : NAMES) {
+      wenna.post("/api/draft/changes", Map.of("kind", "addPlace", "placeKind", "folder", "parent", "lib-acc", "name", name));
+    }
+  }
+
+  private static Locator changes(Page page) {
+    return page.locator("ol.changes li:not(.note)");
+  }
+
+  @Test
+  void a_change_is_found_keeps_its_number_and_is_taken_out(Desk desk) {
+    Page page = desk.open(desk.signedIn("wenna.carrow"), "/rehearsal");
+    assertThat(changes(page)).hasCount(NAMES.size());
+    page.getByRole(AriaRole.TEXTBOX, new Page.GetByRoleOptions().setName("Find a change")).fill("photo");
+    assertThat(page.locator(".find [role=status]").first()).hasText("1 match");
+    assertThat(changes(page)).hasCount(1);
+    assertThat(changes(page).locator(".number")).hasText("7");
+    page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Take change 7 out of the draft")).click();
+    assertThat(page.locator(".find [role=status]").first()).hasText("0 matches");
+    page.getByRole(AriaRole.TEXTBOX, new Page.GetByRoleOptions().setName("Find a change")).fill("");
+    assertThat(changes(page)).hasCount(NAMES.size() - 1);
+    assertThat(changes(page).nth(6)).containsText("Estimates");
+    page.context().close();
+  }
+
+  @Test
+  void a_change_is_made_earlier_and_says_what_it_does_by_itself(Desk desk) {
+    Page page = desk.open(desk.signedIn("wenna.carrow"), "/rehearsal");
+    page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Move change 10 up")).click();
+    assertThat(changes(page).nth(8)).containsText("Samples");
+    page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("What change 9 does by itself")).click();
+    assertThat(changes(page).nth(8).locator("[role=status]")).containsText("By itself:");
+    page.context().close();
+  }
+}

@@ -10,6 +10,7 @@ import java.util.Map;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
+import palegate.server.testkit.Browser;
 import palegate.server.testkit.TestApplication;
 
 /** A draft of more changes than are seen at a glance. */
@@ -19,7 +20,7 @@ class LongDraftTest {
 
   @BeforeEach
   void draftTenFolders(TestApplication app) {
-    TestApplication.Browser wenna = app.signedIn("wenna.carrow");
+    Browser wenna = app.signedIn("wenna.carrow");
     wenna.delete("/api/draft");
     for (String name : NAMES) {
       wenna.post("/api/draft/changes", Map.of("kind", "addPlace", "placeKind", "folder", "parent", "lib-acc", "name", name));

@@ -81,6 +81,7 @@ function move(index: number, by: number) {
   border-bottom: 1px solid var(--pg-line);
 }
 .changes {
+  flex: 1;
   list-style: none;
   display: flex;
   flex-direction: column;

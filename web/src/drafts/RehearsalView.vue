@@ -178,9 +178,6 @@ function rights(counts: Record<string, number>): string {
   gap: 12px;
   align-items: center;
 }
-.left > :nth-child(3) {
-  flex: 1;
-}
 .right {
   flex: 1;
   min-width: 0;

@@ -54,10 +54,12 @@ async function use() {
   if (found !== undefined && (await draft(found.lines.map((line) => fromTemplate(line, props.place))))) dialog.value = undefined
 }
 async function forget() {
+  const gone = templates.data.value?.find((one) => one.id === template.value)
   try {
     await answer(api.DELETE('/api/list-templates/{id}', { params: { path: { id: template.value! } } }))
     template.value = undefined
     await client.invalidateQueries({ queryKey: ['list-templates'] })
+    notices.say(`${gone?.name} is forgotten. What was added from it stays.`)
   } catch (error) {
     faults.value = faultsOf(error)
   }
@@ -93,7 +95,7 @@ async function submit() {
         </template>
         <template v-else>
           <v-autocomplete v-model="template" :items="templates.data.value ?? []" item-title="name" item-value="id" label="Template" />
-          <ul v-if="template !== undefined">
+          <ul v-if="template !== undefined" class="lines">
             <li v-for="line in templates.data.value?.find((one) => one.id === template)?.lines ?? []" :key="line.subject.id + line.role">
               {{ line.subjectName }}: {{ roles.data.value?.find((one) => one.id === line.role)?.name ?? `withholds ${(line.rights ?? []).join(', ')}` }}
             </li>
@@ -118,6 +120,9 @@ async function submit() {
 </template>
 
 <style scoped>
+.lines {
+  padding-left: 20px;
+}
 .tools {
   display: flex;
   gap: 8px;

@@ -39,6 +39,9 @@ class LongDraftTest {
     assertThat(page.locator(".find [role=status]").first()).hasText("1 match");
     assertThat(changes(page)).hasCount(1);
     assertThat(changes(page).locator(".number")).hasText("7");
+    double field = page.locator(".find").first().boundingBox().y;
+    double heading = page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Rehearsal")).boundingBox().y;
+    org.assertj.core.api.Assertions.assertThat(field - heading).as("the field stays at the top when little is found").isLessThan(100);
     page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Take change 7 out of the draft")).click();
     assertThat(page.locator(".find [role=status]").first()).hasText("0 matches");
     page.getByRole(AriaRole.TEXTBOX, new Page.GetByRoleOptions().setName("Find a change")).fill("");

@@ -53,6 +53,7 @@ class TemplatesTest {
     field(page).click();
     option(page, "Case file, usual list").click();
     page.getByText("Forget this template").click();
+    assertThat(page.getByText("Case file, usual list is forgotten. What was added from it stays.")).isVisible();
     assertThat(page.getByText("There are none yet. Keep a list as a template to use it elsewhere.")).isVisible();
     assertThat(page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Add to the draft"))).isDisabled();
     page.context().close();

@@ -10,6 +10,7 @@ import palegate.core.roles.Right;
 import palegate.core.roles.Rights;
 import palegate.core.snapshot.Likeness;
 import palegate.core.snapshot.Moment;
+import palegate.core.snapshot.Reader;
 
 /**
  * What happens to people at the places of each pair of classes. Of each pair only what is counted is
@@ -75,17 +76,23 @@ final class Shifts {
 
   /** Who holds what before and after, for one pair of classes at a time; made over and over in the same memory. */
   private final class Work {
-    private final Moment.Reader readBefore = before.reader();
-    private final Moment.Reader readAfter = after.reader();
+    private final Reader readBefore = before.reader();
+    private final Reader readAfter = after.reader();
     private final long[] nobody = new long[words()];
     private Holders was;
     private Holders is;
     final long[] gainers = new long[words()];
     final long[] losers = new long[words()];
+    /** The rights that anybody may gain, and whether anybody may lose any. */
+    int mayGain;
+    boolean mayLose;
 
     void fill(int pair) {
       was = pairs.before(pair) < 0 ? null : readBefore.read(pairs.before(pair));
-      is = pairs.after(pair) < 0 ? null : was == null ? readAfter.read(pairs.after(pair)) : readAfter.readAfter(readBefore, pairs.after(pair));
+      boolean both = was != null && pairs.after(pair) >= 0;
+      is = pairs.after(pair) < 0 ? null : both ? readAfter.readAfter(readBefore, pairs.after(pair)) : readAfter.read(pairs.after(pair));
+      mayGain = both ? readAfter.mayGain() : Rights.ALL.mask();
+      mayLose = !both || readAfter.mayLose();
     }
 
     long[] had(int right) {
@@ -205,6 +212,10 @@ final class Shifts {
     int places = pairs.places(pair);
     work.fill(pair);
     Arrays.fill(work.gainers, 0);
+    if (!work.mayLose) {
+      computeGains(pair, work, into);
+      return;
+    }
     Arrays.fill(work.losers, 0);
     for (int right = 0; right < RIGHTS; right++) {
       long[] had = work.had(right);
@@ -230,6 +241,22 @@ final class Shifts {
     into.pairsGaining += (long) gainers[pair] * places;
     into.pairsLosing += (long) losers[pair] * places;
     into.changedPairs += (long) (gainers[pair] + losers[pair] - both) * places;
+  }
+
+  /** The same where nobody can lose anything. */
+  private void computeGains(int pair, Work work, Tally into) {
+    int places = pairs.places(pair);
+    for (int left = work.mayGain; left != 0; left &= left - 1) {
+      int right = Integer.numberOfTrailingZeros(left);
+      int gain = addDifference(work.has(right), work.had(right), work.gainers);
+      if (gain > 0) {
+        gained[pair] |= (short) (1 << right);
+        into.gainedByRight[right] += (long) gain * places;
+      }
+    }
+    gainers[pair] = addTo(into.gaining, work.gainers);
+    into.pairsGaining += (long) gainers[pair] * places;
+    into.changedPairs += (long) gainers[pair] * places;
   }
 
   /** Whether somebody gains, and whether somebody loses: most often one of the two is all there is. */

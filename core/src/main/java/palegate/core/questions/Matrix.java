@@ -18,6 +18,7 @@ import palegate.core.roles.Right;
 import palegate.core.roles.Rights;
 import palegate.core.snapshot.Joined;
 import palegate.core.snapshot.Moment;
+import palegate.core.snapshot.Reader;
 import palegate.core.snapshot.Snapshot;
 
 /**
@@ -121,7 +122,7 @@ public final class Matrix {
 
   /** Fills column after column in the same memory. */
   private final class Columns {
-    private final Moment.Reader reader = moment.reader();
+    private final Reader reader = moment.reader();
     /** What each listed person holds in the column at hand. */
     private final short[] held = new short[snapshot.personCount()];
 

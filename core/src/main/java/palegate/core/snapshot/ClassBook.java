@@ -6,17 +6,10 @@ import java.util.Arrays;
 import java.util.BitSet;
 import java.util.Collection;
 import java.util.List;
-import palegate.core.access.Entry;
-import palegate.core.access.Oversight;
-import palegate.core.places.Guards;
-import palegate.core.places.Place;
-import palegate.core.roles.Rights;
 
 /**
- * Every access class and what it is made of, by content, each thing with a number: what reaches a place (entries as a
- * <em>set</em> of meanings, so that the same said twice or at different heights is the same), its ceilings, house rules,
- * oversights and the facts that walls ask about form its <em>environment</em>; an environment seen by one document type
- * is a class, with narrowed entries filtered so that equal sets merge.
+ * Every access class by content, with its number: an {@linkplain Environments environment} seen by one document type is a
+ * class, with narrowed entries filtered so that equal sets merge.
  */
 final class ClassBook {
   /**
@@ -25,9 +18,6 @@ final class ClassBook {
    * @param narrowed the lines of entries narrowed to its type: how many of them give, those, then those that take
    */
   private record Origin(int environment, int[] narrowed) {}
-
-  /** The environment above the repository: nothing reaches, nothing is cut. */
-  static final int NOTHING = 0;
 
   private static final int[] NO_NUMBERS = {};
   private static final int UNKNOWN = -1;
@@ -39,17 +29,14 @@ final class ClassBook {
   final Clearances clearances;
   /** The book that this one adds to, or null. */
   private final ClassBook basis;
-  private final Meanings meanings;
-  private final Interner contexts;
-  private final Interner environments;
+  final Environments environments;
   private final Interner wallSets;
   private final Interner rows;
-  /** By environment: the one it was first made from, then the meanings that it adds to it. */
-  private final List<int[]> additions = new ArrayList<>();
   /** By class: an environment that it was first made of, and the lines of narrowed entries among its own. */
   private final List<Origin> origins = new ArrayList<>();
-  /** Environment × type → class; for environments of the basis only what it does not know. */
+  /** Environment × type → class, for those environments that the basis does not have. */
   private final List<int[]> known = new ArrayList<>();
+  /** The same for the basis's, as far as it does not know the class. */
   private final LongNumbers knownHere = new LongNumbers();
   /** By context and type; what the basis knows of the same walls is taken from there. */
   private final LongNumbers wallSetByContext = new LongNumbers();
@@ -64,14 +51,11 @@ final class ClassBook {
     this.barriers = barriers;
     this.clearances = clearances;
     this.basis = basis;
-    meanings = basis == null ? Meanings.of(snapshot, matching.subjects) : basis.meanings.layer(snapshot);
-    contexts = basis == null ? new Interner() : basis.contexts.layer();
-    environments = basis == null ? new Interner() : basis.environments.layer();
+    environments = new Environments(snapshot, instant, matching, barriers, basis == null ? null : basis.environments);
     wallSets = basis == null ? new Interner() : basis.wallSets.layer();
     rows = basis == null ? new Interner() : basis.rows.layer();
     if (basis == null) {
       wallSets.intern(NO_NUMBERS);
-      environmentNumber(EnvironmentRow.of(Rights.ALL.mask(), contexts.intern(NO_NUMBERS), NO_NUMBERS, NO_NUMBERS), NOTHING, NO_NUMBERS);
     } else {
       findStale();
     }
@@ -84,13 +68,10 @@ final class ClassBook {
     barriers = extension.barriers;
     clearances = extension.clearances;
     basis = null;
-    meanings = extension.meanings.flattened(kept);
-    contexts = extension.contexts.flattened();
-    environments = extension.environments.flattened();
+    environments = extension.environments.flattened(kept);
     wallSets = extension.wallSets.flattened();
     rows = extension.rows.flattened();
     for (int environment = 0; environment < environments.count(); environment++) {
-      additions.add(extension.addition(environment));
       known.add(extension.knownClasses(environment));
     }
     for (int number = 0; number < rows.count(); number++) {
@@ -138,28 +119,6 @@ final class ClassBook {
     return wallSets.count();
   }
 
-  int environmentCount() {
-    return environments.count();
-  }
-
-  int[] environment(int number) {
-    return environments.row(number);
-  }
-
-  int context(int environment) {
-    return EnvironmentRow.context(environments.row(environment));
-  }
-
-  /** The environment that another was first made from; its meanings are among those of the other unless a break stopped them. */
-  int originOf(int environment) {
-    return addition(environment)[0];
-  }
-
-  /** The lines of the un-narrowed entries that an environment adds to its origin: those that give, or those that take. */
-  int[] ownLines(int environment, boolean takes) {
-    return meanings.unnarrowedLines(addition(environment), takes);
-  }
-
   /** An environment that a class was first made of. */
   int environmentOf(int number) {
     return origin(number).environment();
@@ -169,89 +128,9 @@ final class ClassBook {
     return origin(number).narrowed();
   }
 
-  /** The lines of all entries of an environment that touch a type. */
-  int[] lines(int environment, int type, boolean gives) {
-    return meanings.lines(environments.row(environment), type, gives);
-  }
-
   /** The row that a class of an environment and a type would have, without its walls. */
   int[] rowOfImagined(int environment, int type) {
     return classRow(environments.row(environment), type, false);
-  }
-
-  /** The reaches of walls that bar somebody from what has an environment and a type. */
-  int[] covering(int environment, int type) {
-    return barriers.covering(contexts.row(context(environment)), type);
-  }
-
-  // --- environments ---------------------------------------------------------------------------------
-
-  /**
-   * The environment of a place below one with another.
-   *
-   * @param context that of the place if it is known, or -1
-   */
-  int environmentBelow(int above, int place, int context) {
-    if (!snapshot.marked(place) && !barriers.marked.get(place)) {
-      return above;
-    }
-    int[] row = environments.row(above);
-    Place here = snapshot.place(place);
-    int contextHere = context != UNKNOWN ? context : contextBelow(EnvironmentRow.context(row), place);
-    int[] overseers = EnvironmentRow.union(EnvironmentRow.overseers(row), ownOverseers(place));
-    int[] own = ownMeanings(place);
-    int from = here.standsAlone() ? NOTHING : above;
-    int[] reaching = EnvironmentRow.union(here.standsAlone() ? NO_NUMBERS : EnvironmentRow.meanings(row), own);
-    return environmentNumber(EnvironmentRow.of(guarded(EnvironmentRow.flags(row), here.guards()), contextHere, overseers, reaching), from, own);
-  }
-
-  private int contextBelow(int above, int place) {
-    return barriers.marked.get(place) ? contexts.intern(barriers.factsAt(place, contexts.row(above))) : above;
-  }
-
-  private int[] ownOverseers(int place) {
-    List<Oversight> oversights = snapshot.ownOversights(place);
-    return oversights.isEmpty() ? NO_NUMBERS : oversights.stream().filter(oversight -> oversight.period().holdsAt(instant))
-        .map(Oversight::subject).mapToInt(matching.subjects::numberOf).toArray();
-  }
-
-  private int[] ownMeanings(int place) {
-    List<Entry> entries = snapshot.ownEntries(place);
-    int[] own = new int[entries.size()];
-    int count = 0;
-    for (int i = 0; i < own.length; i++) {
-      Entry entry = entries.get(i);
-      if (entry.period().holdsAt(instant)) {
-        own[count++] = meanings.numberOf(entry);
-      }
-    }
-    return count == own.length ? own : Arrays.copyOf(own, count);
-  }
-
-  private int guarded(int flags, Guards guards) {
-    int cut = guards.ceiling() == null ? flags
-        : flags & (~Rights.ALL.mask() | snapshot.structure().roles().get(guards.ceiling()).rights().mask());
-    return cut | (guards.reserveSharing() ? ClassRow.RESERVE_SHARING : 0) | (guards.noTakeaway() ? ClassRow.NO_TAKEAWAY : 0);
-  }
-
-  private int environmentNumber(int[] row, int from, int[] own) {
-    int number = environments.intern(row);
-    if (number == environments.first() + additions.size()) {
-      int[] addition = new int[own.length + 1];
-      addition[0] = from;
-      System.arraycopy(own, 0, addition, 1, own.length);
-      additions.add(addition);
-      known.add(null);
-    }
-    return number;
-  }
-
-  private int[] addition(int environment) {
-    ClassBook at = this;
-    while (environment < at.environments.first()) {
-      at = at.basis;
-    }
-    return at.additions.get(environment - at.environments.first());
   }
 
   // --- classes --------------------------------------------------------------------------------------
@@ -270,10 +149,10 @@ final class ClassBook {
   private int knownClass(int environment, int type) {
     int own = environment - environments.first();
     if (own >= 0) {
-      int[] byType = known.get(own);
+      int[] byType = own < known.size() ? known.get(own) : null;
       return byType == null || type >= byType.length ? UNKNOWN : byType[type];
     }
-    int before = staleTypes.get(type) || !staleContexts.isEmpty() && staleContexts.get(context(environment)) ? UNKNOWN
+    int before = staleTypes.get(type) || !staleContexts.isEmpty() && staleContexts.get(environments.context(environment)) ? UNKNOWN
         : basis.knownClass(environment, type);
     return before != UNKNOWN ? before : knownHere.get((long) environment << 16 | type);
   }
@@ -283,6 +162,9 @@ final class ClassBook {
     if (own < 0) {
       knownHere.put((long) environment << 16 | type, number);
       return;
+    }
+    while (known.size() <= own) {
+      known.add(null);
     }
     int[] byType = known.get(own);
     if (byType == null) {
@@ -295,12 +177,12 @@ final class ClassBook {
 
   private int internClass(int environment, int type) {
     int[] row = environments.row(environment);
-    boolean sameLists = type > 0 && meanings.treatAsUntyped(row, type);
+    boolean sameLists = type > 0 && environments.meanings.treatAsUntyped(row, type);
     if (sameLists && !clearances.isGuarded(type) && !barriers.asksFor(type)) {
       return classOf(environment, 0);
     }
     return classNumber(sameLists ? withGuards(rows.row(classOf(environment, 0)), EnvironmentRow.context(row), type, true) : classRow(row, type, true),
-        environment, sameLists ? NO_NUMBERS : meanings.narrowedLines(row, type));
+        environment, sameLists ? NO_NUMBERS : environments.meanings.narrowedLines(row, type));
   }
 
   private int classNumber(int[] row, int environment, int[] narrowed) {
@@ -341,7 +223,7 @@ final class ClassBook {
     header[0] = EnvironmentRow.flags(environment);
     header[4] = ClassRow.counts(0, overseers.length);
     System.arraycopy(overseers, 0, header, ClassRow.HEADER, overseers.length);
-    int[] row = ClassRow.withLines(header, meanings.lines(environment, type, true), meanings.lines(environment, type, false));
+    int[] row = ClassRow.withLines(header, environments.meanings.lines(environment, type, true), environments.meanings.lines(environment, type, false));
     return withGuards(row, EnvironmentRow.context(environment), type, intern);
   }
 
@@ -364,7 +246,7 @@ final class ClassBook {
         return number;
       }
     }
-    int number = wallSets.intern(barriers.covering(contexts.row(context), asked));
+    int number = wallSets.intern(barriers.covering(environments.facts(context), asked));
     wallSetByContext.put(key, number);
     return number;
   }
@@ -377,8 +259,8 @@ final class ClassBook {
     }
     Collection<Barriers.Reach> altered = barriers.alteredSince(basis.barriers);
     if (!altered.isEmpty()) {
-      for (int context = 0; context < contexts.count(); context++) {
-        int[] facts = contexts.row(context);
+      for (int context = 0; context < environments.contextCount(); context++) {
+        int[] facts = environments.facts(context);
         staleContexts.set(context, altered.stream().anyMatch(reach -> reach.mayCover(facts)));
       }
     }
@@ -392,7 +274,7 @@ final class ClassBook {
   boolean[] staleEnvironments() {
     boolean[] stale = new boolean[environments.count()];
     for (int environment = 0; environment < stale.length && !staleContexts.isEmpty(); environment++) {
-      stale[environment] = staleContexts.get(context(environment));
+      stale[environment] = staleContexts.get(environments.context(environment));
     }
     return stale;
   }
@@ -404,15 +286,9 @@ final class ClassBook {
 
   /** Adds whatever only a twin knows. What both know keeps the number it has here. */
   Taken takeOver(ClassBook twin) {
-    Renumbering meaning = meanings.takeOver(twin.meanings);
-    Renumbering context = contexts.takeOver(twin.contexts);
+    Environments.Taken taken = environments.takeOver(twin.environments);
+    Renumbering environment = taken.environments();
     Renumbering walls = wallSets.takeOver(twin.wallSets);
-    Renumbering environment = new Renumbering(twin.environments.first(), twin.additions.size());
-    for (int[] addition : twin.additions) {
-      // What an environment was made from was there before it, and has been taken over.
-      int[] row = EnvironmentRow.renumbered(twin.environments.row(environment.next()), context, meaning);
-      environment.add(environmentNumber(row, environment.of(addition[0]), meaning.ofAll(Arrays.copyOfRange(addition, 1, addition.length))));
-    }
     Renumbering number = new Renumbering(twin.rows.first(), twin.origins.size());
     for (Origin origin : twin.origins) {
       int[] row = twin.rows.row(number.next()).clone();
@@ -427,7 +303,7 @@ final class ClassBook {
     }
     twin.knownHere.forEach((key, there) -> learnOnce((int) (key >> 16), (int) (key & 0xFFFF), there, number));
     twin.wallSetByContext.forEach((key, there) -> {
-      long here = (long) context.of((int) (key >> 16)) << 16 | key & 0xFFFF;
+      long here = (long) taken.contexts().of((int) (key >> 16)) << 16 | key & 0xFFFF;
       if (wallSetByContext.get(here) < 0) {
         wallSetByContext.put(here, walls.of(there));
       }

@@ -56,14 +56,14 @@ final class ClassColumns {
       int tail = ClassRow.withholdingsEnd(row, 0);
       overseerSets[number] = tail == row.length ? 0 : overseers.intern(Arrays.copyOfRange(row, tail, row.length));
     }
-    origins = new int[classes.book().environmentCount()];
+    origins = new int[classes.book().environments.count()];
     LinesBySubject.Builder addedLines = new LinesBySubject.Builder();
     for (int environment = 0; environment < origins.length; environment++) {
-      origins[environment] = classes.book().originOf(environment);
-      for (int line : classes.book().ownLines(environment, false)) {
+      origins[environment] = classes.book().environments.originOf(environment);
+      for (int line : classes.book().environments.ownLines(environment, false)) {
         addedLines.add(environment, line, false);
       }
-      for (int line : classes.book().ownLines(environment, true)) {
+      for (int line : classes.book().environments.ownLines(environment, true)) {
         addedLines.add(environment, line, true);
       }
     }

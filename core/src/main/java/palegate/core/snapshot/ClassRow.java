@@ -1,6 +1,8 @@
 package palegate.core.snapshot;
 
 import java.util.Arrays;
+import palegate.core.roles.Right;
+import palegate.core.roles.Rights;
 
 /**
  * How an access class is laid out as one row of numbers. Everything that one answer reads of a class
@@ -115,6 +117,25 @@ final class ClassRow {
     missing += grantsEnd(one, 0) - at;
     added = Arrays.copyOf(added, count);
     return missing == 0 || missing == replaced(one, added) ? added : null;
+  }
+
+  /** Whether two classes have the same ceiling, house rules, clearance and oversights. */
+  static boolean sameGuards(int[] one, int[] other) {
+    return one[0] == other[0] && one[1] == other[1]
+        && Arrays.equals(one, withholdingsEnd(one, 0), one.length, other, withholdingsEnd(other, 0), other.length);
+  }
+
+  /**
+   * The rights that grant lines can give anybody in a class. Roles, ceilings and clearances leave closed sets, so a right
+   * that no line gives is not held back by the lack of another; but house rules ask for govern and revise.
+   */
+  static int gainedBy(int[] lines, int[] row) {
+    int rights = has(row, 0, RESERVE_SHARING) ? Rights.bit(Right.SHARE) : 0;
+    rights |= has(row, 0, NO_TAKEAWAY) ? Rights.bit(Right.COPY) : 0;
+    for (int line : lines) {
+      rights |= rights(line);
+    }
+    return rights;
   }
 
   /** How many grant lines of a class stand among others with more rights. */

@@ -151,7 +151,7 @@ final class Classes {
 
   /** The context of a place that is here. */
   int contextOf(int place) {
-    return book.context(environmentOfPlace.get(place));
+    return book.environments.context(environmentOfPlace.get(place));
   }
 
   /** The row of a document of this type imagined directly below a container; {@code type} is one more than its number. */
@@ -161,7 +161,7 @@ final class Classes {
 
   /** The reaches of walls that would bar somebody from such a document. */
   int[] coveringImagined(int container, int type) {
-    return book.covering(environmentOfPlace.get(container), type);
+    return book.environments.covering(environmentOfPlace.get(container), type);
   }
 
   /** The row of a place's class as it would be if one of the entries that reach the place did not stand there. */
@@ -176,7 +176,7 @@ final class Classes {
   int[] rowIfFollowing(int place) {
     int above = environmentOfPlace.get(snapshot.parent(place));
     int type = snapshot.typeAt(place);
-    return ClassRow.withLines(book.row(ofPlace.get(place)), book.lines(above, type, true), book.lines(above, type, false));
+    return ClassRow.withLines(book.row(ofPlace.get(place)), book.environments.lines(above, type, true), book.environments.lines(above, type, false));
   }
 
   private int[] lines(List<Entry> entries, boolean grants) {

@@ -215,41 +215,9 @@ public final class Moment {
     return PersonSet.copyOf(bits);
   }
 
-  /** Everyone's standing rights in class after class, in the same memory. Not to be shared between threads. */
-  public final class Reader {
-    private final Holders holders = Holders.ofAllRights(matching.room);
-    private int[] last;
-
-    /** The holders in a class; they are made anew at the next call. */
-    public Holders read(int classNumber) {
-      int[] row = classes.row(classNumber);
-      Pipeline.refillStanding(holders, everyone(row), last != null && ClassRow.sameLists(row, last));
-      last = row;
-      return holders;
-    }
-
-    /**
-     * The same after a class has been read by a reader of a moment from which this one was made: where this class only gives more,
-     * what the other has made is made use of.
-     */
-    public Holders readAfter(Reader other, int classNumber) {
-      int[] row = classes.row(classNumber);
-      int[] added = !other.hasSamePeople(matching) || last != null && ClassRow.sameLists(row, last) ? null : ClassRow.addedLines(other.last, row);
-      if (added == null) {
-        return read(classNumber);
-      }
-      Pipeline.extendStanding(holders, other.holders, everyone(row), new ClassAnswers.RowLines(matching, added, 0, added.length));
-      last = row;
-      return holders;
-    }
-
-    private boolean hasSamePeople(Matching others) {
-      return last != null && matching == others;
-    }
-  }
-
+  /** Reads everyone's standing rights in class after class. */
   public Reader reader() {
-    return new Reader();
+    return new Reader(this, matching, classes);
   }
 
   /** Who has one right at a place, standing; cheaper than asking for all nine. */
@@ -263,7 +231,12 @@ public final class Moment {
     return holders.of(right);
   }
 
-  private ClassAnswers.Everyone everyone(int[] row) {
+  /** Whether a set of clearances leaves the same people the same as in another moment. */
+  boolean clearsLike(Moment other, int set) {
+    return set < other.cleared.length && cleared[set] == other.cleared[set];
+  }
+
+  ClassAnswers.Everyone everyone(int[] row) {
     return everyone(row, Conditions.NONE, null);
   }
 

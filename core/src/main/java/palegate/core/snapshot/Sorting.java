@@ -155,8 +155,8 @@ final class Sorting {
 
   private int environmentOf(int place, ClassBook book) {
     int parent = snapshot.parent(place);
-    int above = parent < 0 ? ClassBook.NOTHING : environmentOfPlace.get(parent);
-    return book.environmentBelow(above, place, knownContext(place, parent, above));
+    int above = parent < 0 ? Environments.NOTHING : environmentOfPlace.get(parent);
+    return book.environments.below(above, place, knownContext(place, parent, above));
   }
 
   /** What the basis knows of a place's context, where the walls ask what they asked and nothing has changed above; or -1. */
@@ -165,7 +165,7 @@ final class Sorting {
       return -1;
     }
     int parentBefore = basis.snapshot().parent(place);
-    return parentBefore >= 0 && basis.contextOf(parentBefore) == book.context(above) ? basis.contextOf(place) : -1;
+    return parentBefore >= 0 && basis.contextOf(parentBefore) == book.environments.context(above) ? basis.contextOf(place) : -1;
   }
 
   private void move(int place, int number) {

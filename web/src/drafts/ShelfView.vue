@@ -4,7 +4,7 @@ import { computed, ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { answer, api, type Schemas } from '@/api/client'
 import PagedList from '@/lists/PagedList.vue'
-import { partOf, type Part } from '@/lists/part'
+import { inPage } from '@/lists/part'
 import { useNotices } from '@/shell/useNotices'
 import { moment } from '@/shell/words'
 import { useDraft } from '@/tray/useDraft'
@@ -20,17 +20,16 @@ const query = useQuery({ queryKey: ['drafts'], queryFn: () => answer(api.GET('/a
 const id = computed(() => (typeof route.params.id === 'string' && route.params.id !== '' ? Number(route.params.id) : undefined))
 const name = ref('')
 
-type Shelved = Schemas['DraftLine']
-const ORDERS: Record<string, (a: Shelved, b: Shelved) => number> = {
-  name: (a, b) => a.name.localeCompare(b.name),
-  changes: (a, b) => a.changes - b.changes,
-}
 const COLUMNS = [
   { title: 'Draft', width: 'minmax(120px, 1fr)', sort: 'name' },
   { title: 'Changes', width: '70px', sort: '-changes' },
   { title: 'Take in hand', width: '116px', silent: true },
 ]
-const fetchDrafts = (part: Part) => Promise.resolve(partOf(query.data.value ?? [], part, (draft) => `${draft.name} ${draft.owner}`, ORDERS))
+const fetchDrafts = inPage(
+  () => query.data.value ?? [],
+  (draft) => `${draft.name} ${draft.owner}`,
+  { name: (draft) => draft.name, changes: (draft) => draft.changes },
+)
 
 async function run(work: () => Promise<unknown>) {
   try {

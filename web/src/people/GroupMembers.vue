@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import type { Schemas } from '@/api/client'
 import PagedList from '@/lists/PagedList.vue'
-import { partOf, type Part } from '@/lists/part'
+import { inPage, NEVER } from '@/lists/part'
 import { useSession } from '@/session/useSession'
 import DraftedMark from '@/shell/DraftedMark.vue'
 import { counted } from '@/shell/words'
@@ -24,13 +24,11 @@ const { may } = useSession()
 const { draftAt } = useDrafting()
 
 const lines = computed(() => [...props.members.map((member) => ({ member, gone: false })), ...props.gone.map((member) => ({ member, gone: true }))])
-type Line = (typeof lines.value)[number]
-const ORDERS: Record<string, (a: Line, b: Line) => number> = {
-  name: (a, b) => a.member.name.localeCompare(b.member.name),
-  people: (a, b) => a.member.people - b.member.people,
-  until: (a, b) => (a.member.until ?? '9').localeCompare(b.member.until ?? '9'),
-}
-const fetchMembers = (part: Part) => Promise.resolve(partOf(lines.value, part, (line) => line.member.name, ORDERS))
+const fetchMembers = inPage(
+  () => lines.value,
+  (line) => line.member.name,
+  { name: (line) => line.member.name, people: (line) => line.member.people, until: (line) => line.member.until ?? NEVER },
+)
 
 const COLUMNS = [
   { title: 'Member', width: 'minmax(150px, 1fr)', sort: 'name' },

@@ -3,7 +3,7 @@ import { useQuery } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { answer, api, type Schemas } from '@/api/client'
 import PagedList from '@/lists/PagedList.vue'
-import { partOf, type Part } from '@/lists/part'
+import { inPage, NEVER } from '@/lists/part'
 import { useSession } from '@/session/useSession'
 import DraftedMark from '@/shell/DraftedMark.vue'
 import { counted, listed } from '@/shell/words'
@@ -18,18 +18,6 @@ const query = useQuery({ queryKey: computed(() => ['people', 'one', props.id]), 
 const data = computed(() => query.data.value)
 const dialog = ref<'change' | 'like'>()
 
-type Joined = Schemas['Belongs']
-type Own = Schemas['EntryView']
-const later = (a?: string, b?: string) => (a ?? '9').localeCompare(b ?? '9')
-const GROUP_ORDERS: Record<string, (a: Joined, b: Joined) => number> = {
-  name: (a, b) => a.name.localeCompare(b.name),
-  until: (a, b) => later(a.until, b.until),
-}
-const OWN_ORDERS: Record<string, (a: Own, b: Own) => number> = {
-  place: (a, b) => a.placeName.localeCompare(b.placeName),
-  gives: (a, b) => gives(a).localeCompare(gives(b)),
-  until: (a, b) => later(a.until, b.until),
-}
 const GROUP_COLUMNS = [
   { title: 'Group', width: 'minmax(150px, 1fr)', sort: 'name' },
   { title: 'Period', width: '210px', sort: 'until' },
@@ -39,9 +27,17 @@ const OWN_COLUMNS = [
   { title: 'Gives', width: 'minmax(100px, 0.7fr)', sort: 'gives' },
   { title: 'Period', width: '210px', sort: 'until' },
 ]
-const gives = (entry: Own) => entry.role ?? `withholds ${listed(entry.rights)}`
-const fetchGroups = (part: Part) => Promise.resolve(partOf(data.value?.groups ?? [], part, (one) => one.name, GROUP_ORDERS))
-const fetchOwn = (part: Part) => Promise.resolve(partOf(data.value?.own ?? [], part, (entry) => `${entry.placeName} ${gives(entry)}`, OWN_ORDERS))
+const gives = (entry: Schemas['EntryView']) => entry.role ?? `withholds ${listed(entry.rights)}`
+const fetchGroups = inPage(
+  () => data.value?.groups ?? [],
+  (one) => one.name,
+  { name: (one) => one.name, until: (one) => one.until ?? NEVER },
+)
+const fetchOwn = inPage(
+  () => data.value?.own ?? [],
+  (entry) => `${entry.placeName} ${gives(entry)}`,
+  { place: (entry) => entry.placeName, gives, until: (entry) => entry.until ?? NEVER },
+)
 </script>
 
 <template>

@@ -3,7 +3,7 @@ import { useQuery } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { answer, api, type Schemas } from '@/api/client'
 import PagedList from '@/lists/PagedList.vue'
-import { partOf, type Part } from '@/lists/part'
+import { partOf, type Keys, type Part } from '@/lists/part'
 import { useSession } from '@/session/useSession'
 import DraftedMark from '@/shell/DraftedMark.vue'
 import { counted } from '@/shell/words'
@@ -35,10 +35,7 @@ const rows = computed(() => {
   visit(undefined, 0)
   return list
 })
-const ORDERS: Record<string, (a: Row, b: Row) => number> = {
-  name: (a, b) => a.unit.name.localeCompare(b.unit.name),
-  people: (a, b) => a.unit.people - b.unit.people,
-}
+const KEYS: Keys<Row> = { name: (row) => row.unit.name, people: (row) => row.unit.people }
 const COLUMNS = [
   { title: 'Unit', width: 'minmax(160px, 1fr)', sort: 'name' },
   { title: 'People', width: '190px', sort: '-people' },
@@ -46,7 +43,7 @@ const COLUMNS = [
 ]
 /** Only the whole tree is shown as one: what is found or put in another order stands side by side. */
 function fetchUnits(part: Part) {
-  const found = partOf(rows.value, part, (row) => row.unit.name, ORDERS)
+  const found = partOf(rows.value, part, (row) => row.unit.name, KEYS)
   const whole = part.text === undefined && part.sort === undefined
   return Promise.resolve(whole ? found : { ...found, items: found.items.map((row) => ({ ...row, depth: 0 })) })
 }

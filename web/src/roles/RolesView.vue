@@ -4,7 +4,7 @@ import { computed, ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { answer, api, type Schemas } from '@/api/client'
 import PagedList from '@/lists/PagedList.vue'
-import { partOf, type Part } from '@/lists/part'
+import { inPage } from '@/lists/part'
 import Paling from '@/paling/Paling.vue'
 import { useSession } from '@/session/useSession'
 import DraftedMark from '@/shell/DraftedMark.vue'
@@ -16,13 +16,11 @@ const router = useRouter()
 const { may } = useSession()
 const query = useQuery({ queryKey: ['roles'], queryFn: () => answer(api.GET('/api/roles')) })
 const roles = computed(() => query.data.value ?? [])
-const fetchRoles = (part: Part) => Promise.resolve(partOf(roles.value, part, (role) => role.name, ORDERS))
-const ORDERS: Record<string, (a: Schemas['RoleView'], b: Schemas['RoleView']) => number> = {
-  rights: (a, b) => a.rights.length - b.rights.length,
-  name: (a, b) => a.name.localeCompare(b.name),
-  grants: (a, b) => a.grants - b.grants,
-  people: (a, b) => a.people - b.people,
-}
+const fetchRoles = inPage(
+  () => roles.value,
+  (role) => role.name,
+  { rights: (role) => role.rights.length, name: (role) => role.name, grants: (role) => role.grants, people: (role) => role.people },
+)
 const COLUMNS = [
   { title: 'Rights', width: '66px', sort: 'rights' },
   { title: 'Role', width: '1fr', sort: 'name' },

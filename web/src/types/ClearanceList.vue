@@ -3,7 +3,7 @@ import { useQuery } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { answer, api, type Schemas } from '@/api/client'
 import PagedList from '@/lists/PagedList.vue'
-import { partOf, type Part } from '@/lists/part'
+import { inPage, NEVER } from '@/lists/part'
 import Paling from '@/paling/Paling.vue'
 import SubjectPicker from '@/people/SubjectPicker.vue'
 import { useSession } from '@/session/useSession'
@@ -21,13 +21,6 @@ const role = ref<string>()
 const until = ref('')
 const complete = computed(() => subject.value !== undefined && role.value !== undefined)
 
-type Cleared = Schemas['ClearanceView']
-const ORDERS: Record<string, (a: Cleared, b: Cleared) => number> = {
-  name: (a, b) => a.subject.name.localeCompare(b.subject.name),
-  people: (a, b) => a.subject.people - b.subject.people,
-  role: (a, b) => a.roleName.localeCompare(b.roleName),
-  until: (a, b) => (a.until ?? '9').localeCompare(b.until ?? '9'),
-}
 const COLUMNS = [
   { title: 'Who', width: 'minmax(150px, 1.4fr)', sort: 'name' },
   { title: 'People', width: '120px', sort: '-people' },
@@ -36,7 +29,11 @@ const COLUMNS = [
   { title: 'Until', width: '110px', sort: 'until' },
   { title: 'Act on it', width: '60px', silent: true },
 ]
-const fetchCleared = (part: Part) => Promise.resolve(partOf(props.type.clearances, part, (one) => `${one.subject.name} ${one.roleName}`, ORDERS))
+const fetchCleared = inPage(
+  () => props.type.clearances,
+  (one) => `${one.subject.name} ${one.roleName}`,
+  { name: (one) => one.subject.name, people: (one) => one.subject.people, role: (one) => one.roleName, until: (one) => one.until ?? NEVER },
+)
 /** Another list of clearances is another list. */
 const version = computed(() => props.type.clearances.map((one) => [one.subject.kind, one.subject.id, one.role, one.from, one.until].join(' ')).join())
 

@@ -4,7 +4,7 @@ import { computed, ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { answer, api, type Schemas } from '@/api/client'
 import PagedList from '@/lists/PagedList.vue'
-import { partOf, type Part } from '@/lists/part'
+import { inPage } from '@/lists/part'
 import { useSession } from '@/session/useSession'
 import DraftedMark from '@/shell/DraftedMark.vue'
 import { counted, number } from '@/shell/words'
@@ -16,11 +16,11 @@ const router = useRouter()
 const { may } = useSession()
 const query = useQuery({ queryKey: ['types'], queryFn: () => answer(api.GET('/api/types')) })
 const types = computed(() => query.data.value ?? [])
-const fetchTypes = (part: Part) => Promise.resolve(partOf(types.value, part, (type) => `${type.name} ${type.shortName ?? ''}`, ORDERS))
-const ORDERS: Record<string, (a: Schemas['TypeView'], b: Schemas['TypeView']) => number> = {
-  name: (a, b) => a.name.localeCompare(b.name),
-  documents: (a, b) => a.documents - b.documents,
-}
+const fetchTypes = inPage(
+  () => types.value,
+  (type) => `${type.name} ${type.shortName ?? ''}`,
+  { name: (type) => type.name, documents: (type) => type.documents },
+)
 const COLUMNS = [
   { title: 'Type', width: '1fr', sort: 'name' },
   { title: 'Documents', width: '106px', sort: '-documents' },

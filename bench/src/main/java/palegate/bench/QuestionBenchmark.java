@@ -54,6 +54,7 @@ public class QuestionBenchmark {
   @Benchmark
   @BenchmarkMode(Mode.Throughput)
   @OperationsPerInvocation(MANY)
+  @Warmup(iterations = 5, time = 2)
   public int rightsSkewed(Loaded loaded) {
     int all = 0;
     for (int i = 0; i < MANY; i++) {

@@ -246,7 +246,7 @@ public final class Difference {
   }
 
   private Stream<Spots.Spot> changedSpots() {
-    return isEmpty() ? Stream.empty() : spots.inOrder().filter(this::changes);
+    return isEmpty() ? Stream.empty() : spots.changing().filter(this::changes);
   }
 
   private boolean changes(Spots.Spot spot) {

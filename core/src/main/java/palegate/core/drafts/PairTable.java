@@ -10,12 +10,18 @@ final class PairTable {
   private int[] documents = new int[64];
   private int size;
 
-  /** Counts places; a class of -1 stands for places that do not exist on that side. */
-  void add(int before, int after, int placeCount, int documentCount) {
+  /** Counts places, and returns the number of their pair; a class of -1 stands for places that do not exist on that side. */
+  int add(int before, int after, int placeCount, int documentCount) {
     int pair = find(before, after);
     if (pair < 0) {
       pair = append(key(before, after));
     }
+    addTo(pair, placeCount, documentCount);
+    return pair;
+  }
+
+  /** Counts more places of a pair that has a number. */
+  void addTo(int pair, int placeCount, int documentCount) {
     places[pair] += placeCount;
     documents[pair] += documentCount;
   }

@@ -15,6 +15,8 @@ abstract class Spots {
   /** One place by its numbers before and after; -1 where it does not exist. */
   record Spot(int before, int after) {}
 
+  private static final int FEW_PLACES = 20_000;
+
   final Moment before;
   final Moment after;
 
@@ -32,6 +34,11 @@ abstract class Spots {
 
   /** All places of either state: in the order of the state after, then those that are gone. */
   abstract Stream<Spot> inOrder();
+
+  /** At least those of them where anything changes, in the same order. */
+  Stream<Spot> changing() {
+    return inOrder();
+  }
 
   abstract Optional<Spot> find(String place);
 
@@ -90,13 +97,15 @@ abstract class Spots {
       boolean peopleDiffer = !altered.people().isEmpty();
       int[] moved = new int[peopleDiffer ? before.classCount() : 0];
       int[] papersMoved = new int[moved.length];
+      // What was in one class nearly always is in one class again: the pair is found without looking for it.
+      int[] lastPair = new int[before.classCount() + 1];
       for (Moment.Range range : ranges()) {
         for (int place = range.from(); place < range.until(); place++) {
           int classBefore = classBefore(place);
           int classAfter = classAfter(place);
           if (classBefore != classAfter) {
             int papers = isDocument(place) ? 1 : 0;
-            pairs.add(classBefore, classAfter, 1, papers);
+            add(pairs, lastPair, classBefore, classAfter, papers);
             if (classBefore >= 0 && classBefore < moved.length) {
               moved[classBefore]++;
               papersMoved[classBefore] += papers;
@@ -108,6 +117,15 @@ abstract class Spots {
         addClassesOfAlteredPeople(altered, pairs, moved, papersMoved);
       }
       return pairs;
+    }
+
+    private static void add(PairTable pairs, int[] lastPair, int classBefore, int classAfter, int papers) {
+      int pair = lastPair[classBefore + 1];
+      if (pair < pairs.size() && pairs.before(pair) == classBefore && pairs.after(pair) == classAfter) {
+        pairs.addTo(pair, 1, papers);
+      } else {
+        lastPair[classBefore + 1] = pairs.add(classBefore, classAfter, 1, papers);
+      }
     }
 
     private List<Moment.Range> ranges() {
@@ -135,6 +153,20 @@ abstract class Spots {
       BitSet gone = gone();
       IntStream then = gone.isEmpty() ? IntStream.empty() : was.inDisplayOrder(0).filter(gone::get);
       return IntStream.concat(now, then).mapToObj(this::spot);
+    }
+
+    /** Where few places were sorted anew, the whole tree need not be put in order for them. */
+    @Override
+    Stream<Spot> changing() {
+      List<Moment.Range> ranges = ranges();
+      if (ranges.stream().mapToInt(range -> range.until() - range.from()).sum() > FEW_PLACES || !after.alteredSince(before).people().isEmpty()) {
+        return inOrder();
+      }
+      List<Integer> changing = ranges.stream().flatMapToInt(range -> IntStream.range(range.from(), range.until()))
+          .filter(place -> classBefore(place) != classAfter(place)).boxed().toList();
+      Stream<Integer> now = changing.stream().filter(is::hasPlace).sorted(is.inTreeOrder());
+      Stream<Integer> then = changing.stream().filter(place -> !is.hasPlace(place)).sorted(was.inTreeOrder());
+      return Stream.concat(now, then).map(this::spot);
     }
 
     private BitSet gone() {

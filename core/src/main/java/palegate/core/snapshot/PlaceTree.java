@@ -135,7 +135,10 @@ final class PlaceTree {
       newTypes[number] = place == null ? 0 : typeOf(place, allTypes);
       newFlags[number] = place == null ? 0 : flagsOf(place);
     }
-    return new PlaceTree(places, changes, laid, newTypes, newFlags, containers, containerNumbers, all);
+    PlaceTree next = new PlaceTree(places, changes, laid, newTypes, newFlags, containers, containerNumbers, all);
+    boolean readsAlike = !delta.laysOutAnew() && delta.places.stream().map(this::keptNumberOf).allMatch(number -> next.place(number).name().equals(place(number).name()));
+    next.displayOrder = readsAlike ? displayOrder : null;
+    return next;
   }
 
   boolean hasRoomFor(Delta delta) {

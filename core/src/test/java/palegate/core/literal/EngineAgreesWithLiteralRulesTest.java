@@ -291,6 +291,16 @@ class EngineAgreesWithLiteralRulesTest {
     Difference difference = Difference.between(before, after, RandomStructures.NOW);
     assertThat(found(difference)).as("seed %d", seed).isEqualTo(literally(before.structure(), after.structure(), RandomStructures.NOW));
     assertTotalsCountTheList(seed, difference);
+    assertPlacesAreInTreeOrder(seed, before, after, difference);
+  }
+
+  /** Those of the state after as its tree is read, then those that only stood before. */
+  private static void assertPlacesAreInTreeOrder(long seed, Snapshot before, Snapshot after, Difference difference) {
+    List<String> listed = difference.places().map(shift -> shift.place().id()).toList();
+    List<String> expected = new ArrayList<>(ids(after, after.inDisplayOrder(0)));
+    ids(before, before.inDisplayOrder(0)).stream().filter(id -> after.placeNumber(id) < 0).forEach(expected::add);
+    expected.retainAll(Set.copyOf(listed));
+    assertThat(listed).as("seed %d", seed).isEqualTo(expected);
   }
 
   /** The same people may do the same at the same places, and the tree reads the same, whatever the numbers. */

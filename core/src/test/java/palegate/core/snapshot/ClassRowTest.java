@@ -4,6 +4,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.Arrays;
 import org.junit.jupiter.api.Test;
+import palegate.core.roles.Right;
+import palegate.core.roles.Rights;
 
 /** What one class gives beyond another: only then may what was made for the one be made use of for the other. */
 class ClassRowTest {
@@ -66,5 +68,29 @@ class ClassRowTest {
   void very_many_lines_more_are_not_worth_it() {
     int[] more = row(new int[] {line(READ, ADA), line(REVISE, BEN), line(1, 80), line(1, 81), line(1, 82), line(1, 83)}, new int[] {line(READ, CLEO)});
     assertThat(ClassRow.addedLines(one, more)).isNull();
+  }
+
+  @Test
+  void what_lines_may_give_is_what_they_name_and_what_house_rules_held_back_for_the_lack_of_it() {
+    int[] lines = {line(READ, ADA)};
+    assertThat(ClassRow.gainedBy(lines, one)).isEqualTo(READ);
+    int[] ruled = one.clone();
+    ruled[0] = ClassRow.RESERVE_SHARING | ClassRow.NO_TAKEAWAY;
+    assertThat(ClassRow.gainedBy(lines, ruled)).isEqualTo(READ | Rights.bit(Right.SHARE) | Rights.bit(Right.COPY));
+  }
+
+  @Test
+  void other_guards_or_other_overseers_are_not_the_same_guards() {
+    assertThat(ClassRow.sameGuards(one, row(new int[] {}, new int[] {}))).as("whatever the lists say").isTrue();
+    int[] ceiling = one.clone();
+    ceiling[0] = READ;
+    assertThat(ClassRow.sameGuards(one, ceiling)).isFalse();
+    int[] cleared = one.clone();
+    cleared[1] = 4;
+    assertThat(ClassRow.sameGuards(one, cleared)).isFalse();
+    int[] overseen = Arrays.copyOf(one, one.length + 1);
+    overseen[4] = ClassRow.counts(1, 1);
+    overseen[one.length] = ADA;
+    assertThat(ClassRow.sameGuards(one, overseen)).isFalse();
   }
 }

@@ -2,7 +2,7 @@
 import { useQuery } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import { answer, api, type Schemas } from '@/api/client'
+import { answer, api } from '@/api/client'
 import PagedList from '@/lists/PagedList.vue'
 import { inPage } from '@/lists/part'
 import Paling from '@/paling/Paling.vue'

@@ -29,14 +29,18 @@ record Displaced(Map<String, Integer> numbers, BitSet lifted, int[] tops, Map<In
 
   /** The number above a place that has gone. */
   static final int GONE = -2;
-  /** So many places may come, move or go before all are numbered anew: each makes walking the tree a little dearer. */
-  private static final int MOST = 1_000;
+  /** So many stretches may stand elsewhere, or be gone, before all are numbered anew: each makes walking the tree a little dearer. */
+  private static final int MOST_LIFTED = 1_000;
+  /** So many places may come before that: their ids are copied when more do. */
+  private static final int MOST_COME = 10_000;
 
   /** What has become of a tree. */
   record Laid(Displaced displaced, int[] parents, int[] ends) {}
 
-  boolean hasRoomFor(int more) {
-    return lifted.cardinality() + more <= MOST;
+  boolean hasRoomFor(Delta delta, Parts<Place> now) {
+    long tops = delta.placesCome.stream().filter(id -> !delta.placesCome.contains(now.get(id).parent())).count();
+    return lifted.cardinality() + tops + delta.placesMoved.size() + delta.placesGone.size() <= MOST_LIFTED
+        && numbers.size() + delta.placesCome.size() <= MOST_COME;
   }
 
   /** The tree after places have come, moved or gone; {@code tree} is the one before. Costs grow with those, and by one copy of two arrays. */

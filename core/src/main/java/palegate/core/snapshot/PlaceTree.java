@@ -141,9 +141,8 @@ final class PlaceTree {
     return next;
   }
 
-  boolean hasRoomFor(Delta delta) {
-    int more = delta.placesCome.size() + delta.placesMoved.size() + delta.placesGone.size();
-    return more == 0 || count > 0 && displaced.hasRoomFor(more);
+  boolean hasRoomFor(Delta delta, Parts<Place> now) {
+    return !delta.laysOutAnew() || count > 0 && displaced.hasRoomFor(delta, now);
   }
 
   /** The tops of what stands elsewhere than its numbers say, outer ones before those within. */

@@ -111,7 +111,7 @@ public final class Snapshot {
       return this;
     }
     Delta found = Delta.between(structure, changed);
-    boolean room = people.hasRoomFor(found.peopleCome) && subjects.hasRoomFor(found, changed) && tree.hasRoomFor(found);
+    boolean room = people.hasRoomFor(found.peopleCome) && subjects.hasRoomFor(found, changed) && tree.hasRoomFor(found, changed.places());
     return found.keepsNumbers() && room ? new Snapshot(this, changed, found) : new Snapshot(changed);
   }
 

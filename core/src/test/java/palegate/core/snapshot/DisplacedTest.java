@@ -137,6 +137,19 @@ class DisplacedTest {
   }
 
   @Test
+  void very_many_places_that_come_together_are_one_piece_of_the_tree_wherever_it_is_put() {
+    Map<String, Place> come = new HashMap<>();
+    come.put("boxes", folder("boxes", "c1"));
+    IntStream.range(0, 3_000).forEach(i -> come.put("box" + i, folder("box" + i, "boxes")));
+    Snapshot grown = harbour.next(harbour.structure().withPlaces(come));
+    assertThat(grown.placeNumber("val1")).isEqualTo(harbour.placeNumber("val1"));
+    Snapshot moved = moved(grown, "boxes", "han");
+    assertThat(moved.placeNumber("box2999")).isEqualTo(grown.placeNumber("box2999"));
+    assertThat(ids(moved, moved.below(moved.placeNumber("han")))).hasSize(3_002);
+    assertReadsLikeFresh(moved);
+  }
+
+  @Test
   void another_repository_is_another_structure() {
     Place root = harbour.place(0);
     Structure other = Structure.EMPTY.withPlaces(Map.of("elsewhere", Place.plain("elsewhere", PlaceKind.REPOSITORY, null, "Elsewhere", true, Map.of(), null, null, null)));

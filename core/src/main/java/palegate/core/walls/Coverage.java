@@ -1,6 +1,7 @@
 package palegate.core.walls;
 
 import java.util.ArrayList;
+import java.util.BitSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -17,7 +18,7 @@ import palegate.core.snapshot.Snapshot;
  */
 public record Coverage(String wall, String side, int places, int all) {
 
-  /** One for each scope of the wall, whether it stands or not. O(places). */
+  /** One for each scope of the wall, whether it stands or not. O(places at or below those that it names, or all). */
   public static List<Coverage> of(Snapshot snapshot, Wall wall) {
     List<Coverage> found = new ArrayList<>();
     List<Scope> scopes = wall.barrier().scopes();
@@ -54,21 +55,34 @@ public record Coverage(String wall, String side, int places, int all) {
         });
   }
 
-  /** Top down, carrying along what the place above was found to have: one look at each place. */
   private static int count(Snapshot snapshot, Scope scope) {
-    int room = snapshot.placeRoom();
-    boolean[] below = new boolean[room];
+    boolean anywhere = scope.places().isEmpty();
+    if (anywhere && snapshot.placeCount() == 0) {
+      return 0;
+    }
+    BitSet tops = new BitSet();
+    if (anywhere) {
+      tops.set(0);
+    } else {
+      scope.places().stream().mapToInt(snapshot::placeNumber).filter(number -> number >= 0).forEach(tops::set);
+    }
+    // A place that the scope names and that stands below another such place is counted with that one.
+    return tops.stream().filter(top -> snapshot.path(top).stream().noneMatch(above -> above != top && tops.get(above)))
+        .map(top -> countBelow(snapshot, scope, top)).sum();
+  }
+
+  /** Top down, carrying along which labels the place above was found to have: one look at each place. */
+  private static int countBelow(Snapshot snapshot, Scope scope, int top) {
     List<Map.Entry<String, Set<String>>> labels = List.copyOf(scope.labels().entrySet());
-    boolean[][] holds = new boolean[labels.size()][room];
+    boolean[][] holds = new boolean[labels.size()][labels.isEmpty() ? 0 : snapshot.placeRoom()];
     int count = 0;
-    for (int place : snapshot.places().toArray()) {
+    for (int place : snapshot.below(top).toArray()) {
       Place here = snapshot.place(place);
-      int parent = snapshot.parent(place);
-      below[place] = scope.places().isEmpty() || scope.places().contains(here.id()) || parent >= 0 && below[parent];
-      boolean in = below[place] && (scope.types().isEmpty() || here.type() != null && scope.types().contains(here.type()));
+      boolean in = scope.types().isEmpty() || here.type() != null && scope.types().contains(here.type());
       for (int i = 0; i < labels.size(); i++) {
-        String own = here.labels().get(labels.get(i).getKey());
-        holds[i][place] = own != null ? labels.get(i).getValue().contains(own) : parent >= 0 && holds[i][parent];
+        String key = labels.get(i).getKey();
+        String value = place == top ? snapshot.effectiveLabel(top, key) : here.labels().get(key);
+        holds[i][place] = value != null ? labels.get(i).getValue().contains(value) : place != top && holds[i][snapshot.parent(place)];
         in &= holds[i][place];
       }
       count += in ? 1 : 0;

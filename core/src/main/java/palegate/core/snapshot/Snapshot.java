@@ -27,7 +27,7 @@ import palegate.core.structure.Structure;
 
 /**
  * A structure with people and places numbered densely: people in byte order of their ids, then those who came since, places so
- * that everything below a place follows it directly. Immutable and safe to share.
+ * that everything below a place follows it directly, but for what has come, moved or gone since. Immutable and safe to share.
  *
  * <p>What holds depends on the instant; {@link #at} gives the view of one. Between two instants at
  * which anything begins or ends the view is the same one, so it is made once and kept.

@@ -1,22 +1,46 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { answer, api, type Schemas } from '@/api/client'
+import PagedList from '@/lists/PagedList.vue'
+import { inPage } from '@/lists/part'
 import { useNotices } from '@/shell/useNotices'
 import { counted } from '@/shell/words'
 import { thingLink } from './thingLink'
 
-const props = defineProps<{ items: Schemas['Item'][]; withoutEffect: Schemas['EntryView'][]; readonly?: boolean }>()
+const props = defineProps<{ items: Schemas['Item'][]; withoutEffect: Schemas['EntryView'][]; readonly?: boolean; atMost?: number }>()
 const emit = defineEmits<{ remove: [id: number]; order: [items: number[]] }>()
 const notices = useNotices()
 const effects = ref<Record<number, Schemas['Totals']>>({})
 
-/** A handful is seen at a glance: there is nothing to look for. */
-const FEW = 8
-const text = ref('')
-/** Each with its place in the draft: the order is that in which they are made. */
-const found = computed(() =>
-  props.items.map((item, i) => ({ item, i })).filter(({ item }) => `${item.words} ${item.where}`.toLowerCase().includes((text.value ?? '').trim().toLowerCase())),
+/** A change with its place in the draft: they are made in that order. Below them, what is drafted and changes nothing. */
+interface Line {
+  number: number
+  item?: Schemas['Item']
+  idle?: Schemas['EntryView']
+}
+const lines = computed<Line[]>(() => [
+  ...props.items.map((item, i) => ({ number: i + 1, item })),
+  ...props.withoutEffect.map((idle, i) => ({ number: props.items.length + i + 1, idle })),
+])
+
+function words({ item, idle }: Line): string {
+  return item?.words ?? `${idle!.role ?? idle!.rights.join(', ')} for ${idle!.subjectName} at ${idle!.placeName} changes nothing for anybody.`
+}
+function where({ item, idle }: Line): string {
+  return item?.where ?? idle!.placeName
+}
+const fetchLines = inPage(
+  () => lines.value,
+  (line) => `${words(line)} ${where(line)}`,
+  { number: (line) => line.number, what: words, where },
 )
+/** Another draft, another order or another problem is another list. */
+const key = computed(() => ['draft-changes', lines.value.map(({ item, idle }) => [item?.id, item?.words, item?.where, item?.problem, idle?.id])])
+const COLUMNS = [
+  { title: 'No.', width: '26px', sort: 'number' },
+  { title: 'What', width: '1fr', sort: 'what' },
+  { title: 'Where', width: '1fr', sort: 'where' },
+]
 
 /** What one change does by itself, taken after those before it. */
 async function tell(id: number) {
@@ -28,79 +52,67 @@ async function tell(id: number) {
   }
 }
 
-function move(index: number, by: number) {
+/** Up and down are steps in the order in which the changes are made, so they are offered in that order only. */
+function inOrder(sort: string | undefined): boolean {
+  return sort === undefined || sort === 'number'
+}
+
+function move(number: number, by: number) {
   const ids = props.items.map((item) => item.id)
-  const [id] = ids.splice(index, 1)
-  if (id !== undefined) ids.splice(index + by, 0, id)
+  const [id] = ids.splice(number - 1, 1)
+  if (id !== undefined) ids.splice(number - 1 + by, 0, id)
   effects.value = {}
   emit('order', ids)
 }
 </script>
 
 <template>
-  <div v-if="items.length > FEW" class="find">
-    <v-text-field v-model="text" label="Find a change" clearable hide-details />
-    <span class="quiet" role="status">{{ text ? counted(found.length, 'match', 'matches') : '' }}</span>
-  </div>
-  <ol class="changes">
-    <li v-for="{ item, i } in found" :key="item.id" :data-problem="item.problem !== undefined">
-      <span class="number">{{ i + 1 }}</span>
-      <div>
-        <p>{{ item.words }}</p>
-        <p v-if="item.about === 'place'" class="quiet">
-          at <router-link :to="{ name: 'places', params: { id: item.aboutId } }">{{ item.where }}</router-link>
-        </p>
-        <p v-else-if="thingLink(item) && !item.words.includes(item.where)" class="quiet">
-          <router-link :to="thingLink(item)!">{{ item.where }}</router-link>
-        </p>
-        <p v-if="item.problem" class="fault">{{ item.problem }}</p>
-        <p v-if="effects[item.id]" class="quiet" role="status">
-          By itself: {{ counted(effects[item.id]!.peopleGaining, 'person gains', 'people gain') }}, {{ effects[item.id]!.peopleLosing }} lose,
-          {{ counted(effects[item.id]!.documents, 'document') }}.
-        </p>
-        <p v-if="!readonly" class="acts">
-          <button type="button" class="linklike" :aria-label="`What change ${i + 1} does by itself`" @click="tell(item.id)">its own effect</button>
-          <button v-if="i > 0" type="button" class="linklike" :aria-label="`Move change ${i + 1} up`" @click="move(i, -1)">up</button>
-          <button v-if="i < items.length - 1" type="button" class="linklike" :aria-label="`Move change ${i + 1} down`" @click="move(i, 1)">down</button>
+  <PagedList class="changes" grows label="The changes of the draft" find="Find a change" :query-key="key" :fetch="fetchLines" :columns="COLUMNS" :row-height="92" :at-most="atMost" empty="Nothing is in it yet.">
+    <template #row="{ item: line, sort }">
+      <div role="cell" class="number">{{ line.idle ? '' : line.number }}</div>
+      <div role="cell" class="what" :class="{ caution: line.idle }" :data-problem="line.item?.problem !== undefined">
+        <p>{{ words(line) }}</p>
+        <p v-if="line.item?.problem" class="fault">{{ line.item.problem }}</p>
+        <p v-if="line.item && effects[line.item.id]" class="quiet" role="status">
+          By itself: {{ counted(effects[line.item.id]!.peopleGaining, 'person gains', 'people gain') }}, {{ effects[line.item.id]!.peopleLosing }} lose,
+          {{ counted(effects[line.item.id]!.documents, 'document') }}.
         </p>
       </div>
-      <v-btn v-if="!readonly" size="small" variant="text" :aria-label="`Take change ${i + 1} out of the draft`" @click="emit('remove', item.id)">Take out</v-btn>
-    </li>
-    <li v-for="entry in withoutEffect" :key="entry.id" class="caution note">
-      {{ entry.role ?? entry.rights.join(', ') }} for {{ entry.subjectName }} at {{ entry.placeName }} changes nothing for anybody.
-    </li>
-  </ol>
+      <div role="cell" class="where">
+        <template v-if="line.item">
+          <p v-if="line.item.about === 'place'" class="quiet">
+            at <router-link :to="{ name: 'places', params: { id: line.item.aboutId } }">{{ line.item.where }}</router-link>
+          </p>
+          <p v-else-if="thingLink(line.item) && !line.item.words.includes(line.item.where)" class="quiet">
+            <router-link :to="thingLink(line.item)!">{{ line.item.where }}</router-link>
+          </p>
+          <p v-if="!readonly" class="acts">
+            <button type="button" class="linklike" :aria-label="`Take change ${line.number} out of the draft`" @click="emit('remove', line.item.id)">take out</button>
+            <button type="button" class="linklike" :aria-label="`What change ${line.number} does by itself`" @click="tell(line.item.id)">its own effect</button>
+            <template v-if="inOrder(sort)">
+              <button v-if="line.number > 1" type="button" class="linklike" :aria-label="`Move change ${line.number} up`" @click="move(line.number, -1)">up</button>
+              <button v-if="line.number < items.length" type="button" class="linklike" :aria-label="`Move change ${line.number} down`" @click="move(line.number, 1)">down</button>
+            </template>
+          </p>
+        </template>
+      </div>
+    </template>
+  </PagedList>
 </template>
 
 <style scoped>
-.find {
-  display: flex;
-  align-items: center;
-  gap: 12px;
-  padding: 8px 14px;
-  border-bottom: 1px solid var(--pg-line);
-}
 .changes {
   flex: 1;
-  list-style: none;
-  display: flex;
-  flex-direction: column;
-  overflow: auto;
+  min-height: 0;
 }
-li {
-  display: grid;
-  grid-template-columns: 26px 1fr auto;
-  gap: 8px;
+.changes :deep(.body) {
   padding: 10px 14px;
-  border-bottom: 1px solid var(--pg-line);
+  align-items: start;
 }
-/* Of very many changes the browser draws only those in sight. */
-li:not(.note) {
-  content-visibility: auto;
-  contain-intrinsic-size: auto 92px;
-}
-li.note {
-  display: block;
+/* What and where stand below each other: the list is narrow. */
+.what,
+.where {
+  grid-column: 2 / -1;
 }
 .number {
   font-family: var(--pg-serif);

@@ -58,7 +58,7 @@ const discard = () => run(() => answer(api.DELETE('/api/drafts/{id}', path)).the
       {{ data.draft.approvedBy.length > 0 ? `Approved by ${data.draft.approvedBy.join(', ')}.` : 'Nobody has yet.' }}
     </p>
     <p v-if="data.items.length === 0" class="quiet">Nothing is in it yet.</p>
-    <div v-else class="sheet"><DraftChanges :items="data.items" :without-effect="[]" readonly /></div>
+    <div v-else class="sheet"><DraftChanges :items="data.items" :without-effect="[]" :at-most="5" readonly /></div>
     <div class="two">
       <section class="sheet block" aria-labelledby="talk-title">
         <h3 id="talk-title">What is said about it</h3>

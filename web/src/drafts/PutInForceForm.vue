@@ -3,6 +3,8 @@ import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import type { Schemas } from '@/api/client'
 import { ProblemError, type Problem } from '@/api/problem'
+import PagedList from '@/lists/PagedList.vue'
+import { inPage } from '@/lists/part'
 import { useNotices } from '@/shell/useNotices'
 import { counted, moment } from '@/shell/words'
 import { useDraft } from '@/tray/useDraft'
@@ -18,6 +20,8 @@ const problem = ref<Problem>()
 const request = crypto.randomUUID()
 
 const clashes = computed(() => props.draft.clashes)
+const fetchClashes = inPage(() => clashes.value, (clash) => `${clash.author} ${clash.what} ${clash.note}`, { change: (clash) => clash.change })
+const COLUMNS = [{ title: 'In order of their coming', width: '1fr', sort: 'change' }]
 
 async function act() {
   problem.value = undefined
@@ -40,12 +44,14 @@ async function seen() {
   <form class="in-force" @submit.prevent="act">
     <div v-if="clashes.length > 0" class="fault" role="alert">
       <p><strong>Somebody was there before you.</strong> Your draft is kept; the figures here already count with what changed.</p>
-      <ul>
-        <li v-for="clash in clashes" :key="clash.change + clash.what">
-          {{ clash.author }} changed {{ clash.what }} with
-          <router-link :to="{ name: 'journal', params: { number: clash.change } }">change {{ clash.change }}</router-link>, {{ moment(clash.at) }}: “{{ clash.note }}”
-        </li>
-      </ul>
+      <PagedList grows label="What somebody else changed" find="Find a thing" :query-key="['clashes', draft.id, draft.version, draft.change]" :fetch="fetchClashes" :columns="COLUMNS" :row-height="62" :at-most="3" empty="Nothing.">
+        <template #row="{ item: clash }">
+          <div role="cell">
+            {{ clash.author }} changed {{ clash.what }} with
+            <router-link :to="{ name: 'journal', params: { number: clash.change } }">change {{ clash.change }}</router-link>, {{ moment(clash.at) }}: “{{ clash.note }}”
+          </div>
+        </template>
+      </PagedList>
       <v-btn size="small" :loading="renew.isPending.value" @click="seen">I have seen it; go on from here</v-btn>
     </div>
     <template v-else>

@@ -4,7 +4,7 @@ import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { answer, api, type Schemas } from '@/api/client'
 import PagedList from '@/lists/PagedList.vue'
-import type { Part } from '@/lists/part'
+import { inPage, type Part } from '@/lists/part'
 import { useSession } from '@/session/useSession'
 import { useNotices } from '@/shell/useNotices'
 import { moment } from '@/shell/words'
@@ -21,6 +21,11 @@ const { refresh } = useDraft()
 const undoing = ref(false)
 const left = ref<Schemas['LeftAlone'][]>([])
 watch(chosen, () => (left.value = []))
+const fetchLeft = inPage(() => left.value, (one) => `${one.thing} ${one.why}`, { thing: (one) => one.thing, why: (one) => one.why })
+const LEFT = [
+  { title: 'What', width: '1fr', sort: 'thing' },
+  { title: 'Why', width: '1fr', sort: 'why' },
+]
 
 /** Makes a draft that turns the change back; what has been altered again since is named, not overwritten. */
 async function undo() {
@@ -85,9 +90,12 @@ const change = useQuery({
         </div>
         <div v-if="left.length > 0" class="caution" role="status">
           <p>The draft that turns it back is in your hand. It leaves these alone:</p>
-          <ul>
-            <li v-for="one in left" :key="one.thing + one.why">{{ one.thing }}: {{ one.why }}</li>
-          </ul>
+          <PagedList grows label="What the draft leaves alone" find="Find a thing" :query-key="['left', chosen, left.length]" :fetch="fetchLeft" :columns="LEFT" :row-height="34" :at-most="4" empty="Nothing.">
+            <template #row="{ item: one }">
+              <div role="cell">{{ one.thing }}</div>
+              <div role="cell">{{ one.why }}</div>
+            </template>
+          </PagedList>
           <router-link :to="{ name: 'rehearsal' }">Open its rehearsal</router-link>
         </div>
         <p class="quiet">

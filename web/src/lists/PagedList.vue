@@ -16,7 +16,12 @@ const props = withDefaults(
     fetch: (part: Part) => Promise<{ total: number; items: T[] }>
     /** A column with `sort` can be sorted by; with a minus it begins with the most. */
     columns: { title: string; width: string; sort?: string; silent?: boolean }[]
+    /** How high a row is, in pixels; of rows that grow, how high one usually is. */
     rowHeight?: number
+    /** Says that a row is as high as what it holds, and may break its lines. */
+    grows?: boolean
+    /** Says that the columns may be wider than the list: it is scrolled sideways too, and the first column stays. */
+    wide?: boolean
     /** Said when there is nothing. */
     empty: string
     /** Names the field in which rows are looked for by a text; without it there is none. */
@@ -28,14 +33,16 @@ const props = withDefaults(
     /** Says that a row shows nothing but its item: while the list is scrolled, rows that stay in sight are not made anew. */
     still?: boolean
   }>(),
-  { rowHeight: 44, find: undefined, takes: undefined, atMost: undefined, still: false },
+  { rowHeight: 44, grows: false, wide: false, find: undefined, takes: undefined, atMost: undefined, still: false },
 )
 const emit = defineEmits<{ dropped: [item: T, carried: string] }>()
-defineSlots<{ row(props: { item: T; index: number }): unknown }>()
+defineSlots<{ row(props: { item: T; index: number; sort: string | undefined }): unknown }>()
 
 const PAGE = 200
 /** How long after the last key a search begins, in milliseconds. */
 const PAUSE = 180
+/** The heads of the columns lie over the rows, so many pixels high. */
+const HEAD = 34
 
 const sort = ref<string>()
 const typed = ref('')
@@ -97,6 +104,7 @@ const virtualizer = useVirtualizer(
     getScrollElement: () => scroller.value,
     estimateSize: () => props.rowHeight,
     overscan: 8,
+    scrollPaddingEnd: HEAD,
     rangeExtractor: keeping(active.value),
   })),
 )
@@ -141,21 +149,28 @@ const template = computed(() => props.columns.map((column) => column.width).join
 
 /** What a row is made from; while all of it is the same, the row stays as it is. */
 function madeFrom(index: number, start: number): unknown[] {
-  return props.still ? [itemAt(index), start, index === under.value, template.value] : [{}]
+  return props.still ? [itemAt(index), start, index === under.value, template.value, sort.value] : [{}]
 }
 
 const ownHeight = computed(() =>
-  props.atMost === undefined ? undefined : { flex: 'none', height: `${Math.min(total.value, props.atMost) * props.rowHeight}px` },
+  props.atMost === undefined || nothing.value ? undefined : { flex: 'none', height: `${HEAD + Math.min(virtualizer.value.getTotalSize(), props.atMost * props.rowHeight)}px` },
 )
 
 function setScroller(element: Element | ComponentPublicInstance | null) {
   scroller.value = element instanceof HTMLElement ? element : null
 }
 
+function measured(element: Element | ComponentPublicInstance | null) {
+  if (props.grows && element instanceof Element) virtualizer.value.measureElement(element)
+}
+
+/** What has a use of its own for the arrow keys. */
+const OWN_ARROWS = 'input:not([type=checkbox]), textarea, select, [role=combobox], [role=combobox] *'
+
 /** Arrow keys walk through the rows, wherever in a row the focus is; a key that is held down is faster than the rows are drawn. */
 function move(event: KeyboardEvent) {
   const step = event.key === 'ArrowDown' ? 1 : event.key === 'ArrowUp' ? -1 : 0
-  if (step === 0 || !(event.target instanceof HTMLElement)) return
+  if (step === 0 || !(event.target instanceof HTMLElement) || event.target.matches(OWN_ARROWS)) return
   const wanted = active.value === undefined ? (virtualizer.value.range?.startIndex ?? 0) : active.value + step
   if (wanted < 0 || wanted >= total.value) return
   event.preventDefault()
@@ -165,6 +180,29 @@ function move(event: KeyboardEvent) {
     if (active.value === wanted) rowOf(wanted)?.focus({ preventScroll: true })
   })
 }
+
+/** The row to show as soon as it is there. */
+let awaited: number | undefined
+watch(total, async (now) => {
+  if (awaited === undefined || awaited >= now) return
+  const wanted = awaited
+  awaited = undefined
+  active.value = wanted
+  virtualizer.value.scrollToIndex(wanted, { align: 'auto' })
+  await nextTick()
+  const row = rowOf(wanted)
+  const field = row?.querySelector<HTMLElement>('input') ?? row
+  field?.focus()
+})
+
+/** Shows a row that is about to come, and puts the focus in its first field: in the list's own order, of all that it holds. */
+function showWhenThere(index: number) {
+  sort.value = undefined
+  typed.value = ''
+  text.value = ''
+  awaited = index
+}
+defineExpose({ showWhenThere })
 
 function rowOf(index: number): HTMLElement | null | undefined {
   return scroller.value?.querySelector<HTMLElement>(`[data-row="${index}"]`)
@@ -186,48 +224,57 @@ function left(event: FocusEvent) {
     <div v-if="findable" class="find">
       <v-text-field v-model="typed" :label="find" clearable hide-details @click:clear="typed = ''" />
       <span class="quiet" role="status">{{
-        text !== '' && first.isSuccess.value ? counted(total, 'match', 'matches') : ''
+        text !== '' && first.isSuccess.value && !first.isPlaceholderData.value ? counted(total, 'match', 'matches') : ''
       }}</span>
     </div>
-    <div class="table" :class="{ nothing }" role="table" :aria-label="label" :aria-rowcount="total + 1" :aria-busy="first.isFetching.value">
-      <div role="rowgroup" class="head">
-        <div role="row" class="line" :style="{ gridTemplateColumns: template }">
-          <div v-for="column in columns" :key="column.title" role="columnheader" :aria-sort="ariaSort(column.sort)">
-            <button
-              v-if="column.sort !== undefined"
-              type="button"
-              class="sorter"
-              :data-on="ariaSort(column.sort)"
-              @click="sortBy(column.sort)"
-            >
-              {{ column.title }}
-            </button>
-            <span v-else :class="{ sr: column.silent }">{{ column.title }}</span>
+    <div
+      :ref="setScroller"
+      class="scroller"
+      :class="{ nothing, grows, wide }"
+      role="table"
+      tabindex="0"
+      :style="ownHeight"
+      :aria-label="label"
+      :aria-rowcount="total + 1"
+      :aria-busy="first.isFetching.value"
+      @keydown="move"
+      @focusin="entered"
+      @focusout="left"
+    >
+      <div class="inner">
+        <div role="rowgroup" class="head">
+          <div role="row" class="line" :style="{ gridTemplateColumns: template }">
+            <div v-for="column in columns" :key="column.title" role="columnheader" :title="column.title" :aria-sort="ariaSort(column.sort)">
+              <button v-if="column.sort !== undefined" type="button" class="sorter" :data-on="ariaSort(column.sort)" @click="sortBy(column.sort)">
+                {{ column.title }}
+              </button>
+              <span v-else :class="{ sr: column.silent }">{{ column.title }}</span>
+            </div>
           </div>
         </div>
-      </div>
-      <div v-show="!nothing" :ref="setScroller" role="rowgroup" class="scroller" :style="ownHeight" tabindex="0" :aria-label="label" @keydown="move" @focusin="entered" @focusout="left">
-        <div role="presentation" :style="{ height: `${virtualizer.getTotalSize()}px`, position: 'relative' }">
+        <div v-show="!nothing" role="rowgroup" class="rows" :style="{ height: `${virtualizer.getTotalSize()}px` }">
           <div
             v-for="row in rows"
             :key="row.index"
+            :ref="measured"
             v-memo="madeFrom(row.index, row.start)"
             role="row"
             class="line body"
             tabindex="-1"
             :data-row="row.index"
+            :data-index="row.index"
             :aria-rowindex="row.index + 2"
             :data-under="row.index === under || undefined"
             :style="{
               gridTemplateColumns: template,
-              height: `${rowHeight}px`,
+              height: grows ? undefined : `${rowHeight}px`,
               transform: `translateY(${row.start}px)`,
             }"
             @dragover="carriedOver($event, row.index)"
             @dragleave="under = undefined"
             @drop="drop($event, row.index)"
           >
-            <slot v-if="itemAt(row.index) !== undefined" name="row" :item="itemAt(row.index) as T" :index="row.index" />
+            <slot v-if="itemAt(row.index) !== undefined" name="row" :item="itemAt(row.index) as T" :index="row.index" :sort="sort" />
             <div v-else role="cell" class="quiet">…</div>
           </div>
         </div>
@@ -248,15 +295,6 @@ function left(event: FocusEvent) {
 .paged.own {
   height: auto;
 }
-.table {
-  display: flex;
-  flex-direction: column;
-  min-height: 0;
-  flex: 1;
-}
-.table.nothing {
-  flex: none;
-}
 .find {
   display: flex;
   align-items: center;
@@ -272,6 +310,28 @@ function left(event: FocusEvent) {
   min-height: 0;
   overflow: auto;
 }
+.scroller.nothing {
+  flex: none;
+}
+/* Heads and rows are as wide as the heads are, and no narrower than the list. */
+.wide > .inner {
+  width: max-content;
+  min-width: 100%;
+}
+.scroller.wide .line > :first-child {
+  position: sticky;
+  left: 0;
+  margin-left: -14px;
+  padding-left: 14px;
+  align-self: stretch;
+  display: flex;
+  align-items: center;
+  background: rgb(var(--v-theme-surface));
+  z-index: 1;
+}
+.rows {
+  position: relative;
+}
 .line {
   display: grid;
   column-gap: 14px;
@@ -284,6 +344,11 @@ function left(event: FocusEvent) {
   text-overflow: ellipsis;
 }
 .head {
+  position: sticky;
+  top: 0;
+  z-index: 2;
+  height: 34px;
+  background: rgb(var(--v-theme-surface));
   border-bottom: 1px solid rgba(var(--v-theme-on-surface), 0.34);
   font-weight: 600;
   padding: 6px 0;
@@ -295,6 +360,14 @@ function left(event: FocusEvent) {
   border-bottom: 1px solid var(--pg-line);
   white-space: nowrap;
   contain: layout paint style;
+}
+.grows .body {
+  white-space: normal;
+  overflow-wrap: anywhere;
+}
+/* A row that grows cuts nothing off: labels of fields stand on their frames. */
+.grows .body > :deep(*) {
+  overflow: visible;
 }
 .body:focus-visible {
   outline-offset: -2px;

@@ -1,7 +1,9 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed, ref, useId, watch } from 'vue'
 import { answer, api, type Schemas } from '@/api/client'
 import { faultsOf } from '@/api/problem'
+import PagedList from '@/lists/PagedList.vue'
+import { inPage } from '@/lists/part'
 import FaultList from '@/shell/FaultList.vue'
 import { beginningOf } from '@/shell/instants'
 import { counted } from '@/shell/words'
@@ -23,6 +25,18 @@ const matches = computed(() => (lines.value ?? []).filter((line) => line.what ==
 const others = computed(() => (lines.value ?? []).filter((line) => line.what !== 'MATCH'))
 const complete = computed(() => (way.value === 'one' ? subject.value !== undefined && ['person', 'group'].includes(subject.value.kind) : matches.value.length > 0))
 const WHAT: Record<string, string> = { MISS: 'nobody', AGAIN: 'already found above', SEVERAL: 'several people: use the login or the address' }
+
+/** Each reading is a list of its own; what was left out comes first. */
+const id = useId()
+const readings = ref(0)
+watch(lines, () => readings.value++)
+const named = (line: Schemas['LineView']) => (line.what === 'MATCH' ? (line.found[0]?.name ?? '') : (WHAT[line.what] ?? ''))
+const fetchLines = inPage(() => [...others.value, ...matches.value], (line) => `${line.text} ${named(line)}`, { line: (line) => line.line, text: (line) => line.text, name: named })
+const COLUMNS = [
+  { title: 'Line', width: '50px', sort: 'line' },
+  { title: 'What it says', width: '1fr', sort: 'text' },
+  { title: 'Whom it names', width: '1.3fr', sort: 'name' },
+]
 
 async function match() {
   faults.value = []
@@ -75,10 +89,15 @@ async function save() {
             <strong>{{ counted(matches.length, 'person', 'people') }} found</strong
             ><template v-if="others.length > 0">, {{ counted(others.length, 'line') }} left out</template>.
           </p>
-          <ul class="lines">
-            <li v-for="line in others" :key="line.line" class="caution">Line {{ line.line }}, “{{ line.text }}”: {{ WHAT[line.what] }}.</li>
-            <li v-for="line in matches" :key="line.line">{{ line.found[0]?.name }} <span v-if="line.found[0]?.external" class="mark outsider">outsider</span></li>
-          </ul>
+          <PagedList label="Whom the lines name" find="Find a line" :query-key="['matches', id, readings]" :fetch="fetchLines" :columns="COLUMNS" :row-height="30" :at-most="7" empty="No lines.">
+            <template #row="{ item: line }">
+              <div role="cell" class="quiet">{{ line.line }}</div>
+              <div role="cell">{{ line.text }}</div>
+              <div role="cell" :class="{ caution: line.what !== 'MATCH' }">
+                {{ named(line) }} <span v-if="line.what === 'MATCH' && line.found[0]?.external" class="mark outsider">outsider</span>
+              </div>
+            </template>
+          </PagedList>
         </div>
       </template>
       <div class="dates">
@@ -108,11 +127,6 @@ async function save() {
   justify-content: space-between;
   align-items: center;
   gap: 12px;
-}
-.lines {
-  list-style: none;
-  max-height: 170px;
-  overflow: auto;
 }
 form {
   overflow: auto;

@@ -2,6 +2,8 @@
 import { useQuery } from '@tanstack/vue-query'
 import { computed, ref, watch } from 'vue'
 import { answer, api, type Schemas } from '@/api/client'
+import PagedList from '@/lists/PagedList.vue'
+import { inPage } from '@/lists/part'
 import FaultList from '@/shell/FaultList.vue'
 import { listed } from '@/shell/words'
 import { useDrafting } from '@/tray/useDrafting'
@@ -21,6 +23,17 @@ const detail = useQuery({
 })
 const own = useQuery({ queryKey: ['people', 'one', props.person.id], queryFn: () => answer(api.GET('/api/people/{id}', { params: { path: { id: props.person.id } } })) })
 const offered = computed(() => (detail.data.value?.groups ?? []).filter((one) => one.current && own.data.value?.groups.every((has) => has.group !== one.group)))
+
+const grants = computed(() => (detail.data.value?.own ?? []).filter((one) => one.kind === 'grant'))
+type Grant = Schemas['EntryView']
+const words = (entry: Grant) => `${entry.role} at ${entry.placeName}${entry.types.length > 0 ? `, only ${listed(entry.types)}` : ''}`
+const fetchGroups = inPage(() => offered.value, (one) => one.name, { name: (one) => one.name })
+const fetchGrants = inPage(() => grants.value, words, { grant: words, place: (entry) => entry.placeName })
+const GROUP = [{ title: 'Group', width: '1fr', sort: 'name' }]
+const GRANT = [
+  { title: 'Grant', width: '1.4fr', sort: 'grant' },
+  { title: 'Where', width: '1fr', sort: 'place' },
+]
 
 // Memberships are proposed; single grants only if somebody ticks them.
 watch(offered, (now) => (groups.value = now.map((one) => one.group)))
@@ -53,19 +66,29 @@ async function save() {
       <template v-if="detail.data.value">
         <fieldset>
           <legend>Groups to be put into as well</legend>
-          <v-checkbox v-for="one in offered" :key="one.group" v-model="groups" :value="one.group" :label="one.name" hide-details />
-          <p v-if="offered.length === 0" class="quiet">{{ person.name }} is in all of their groups already.</p>
+          <PagedList
+            label="Groups to be put into"
+            find="Find a group"
+            :query-key="['like', 'groups', person.id, model?.id, offered.length]"
+            :fetch="fetchGroups"
+            :columns="GROUP"
+            :row-height="40"
+            :at-most="6"
+            :empty="`${person.name} is in all of their groups already.`"
+          >
+            <template #row="{ item: one }">
+              <div role="cell"><v-checkbox v-model="groups" :value="one.group" :label="one.name" hide-details /></div>
+            </template>
+          </PagedList>
         </fieldset>
-        <fieldset v-if="detail.data.value.own.length > 0">
+        <fieldset v-if="grants.length > 0">
           <legend>Single grants, only if ticked</legend>
-          <v-checkbox
-            v-for="entry in detail.data.value.own.filter((one) => one.kind === 'grant')"
-            :key="entry.id"
-            v-model="entries"
-            :value="entry.id"
-            :label="`${entry.role} at ${entry.placeName}${entry.types.length > 0 ? `, only ${listed(entry.types)}` : ''}`"
-            hide-details
-          />
+          <PagedList label="Single grants" find="Find a grant" :query-key="['like', 'grants', model?.id, grants.length]" :fetch="fetchGrants" :columns="GRANT" :row-height="40" :at-most="5" empty="None.">
+            <template #row="{ item: entry }">
+              <div role="cell"><v-checkbox v-model="entries" :value="entry.id" :label="words(entry)" hide-details /></div>
+              <div role="cell" class="quiet">{{ entry.placeName }}</div>
+            </template>
+          </PagedList>
         </fieldset>
       </template>
       <FaultList :faults="faults" />

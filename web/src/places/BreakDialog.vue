@@ -3,6 +3,8 @@ import { keepPreviousData, useQuery } from '@tanstack/vue-query'
 import { computed, ref, watch } from 'vue'
 import { answer, api, type Schemas } from '@/api/client'
 import { ProblemError } from '@/api/problem'
+import PagedList from '@/lists/PagedList.vue'
+import type { Part } from '@/lists/part'
 import Paling from '@/paling/Paling.vue'
 import PersonName from '@/people/PersonName.vue'
 import SubjectPicker from '@/people/SubjectPicker.vue'
@@ -47,6 +49,12 @@ const preview = useQuery({
   queryFn: () => answer(api.POST('/api/draft/preview', { body: { place: props.place, changes: changes.value } })),
   placeholderData: keepPreviousData,
 })
+const fetchAltered = (part: Part) => answer(api.POST('/api/draft/preview/people', { params: { query: part }, body: { place: props.place, changes: changes.value } }))
+const COLUMNS = [
+  { title: 'Who', width: '1fr', sort: 'name' },
+  { title: 'Before', width: '120px', sort: '-before' },
+  { title: 'After', width: '120px', sort: '-after' },
+]
 const losesOwn = computed(() => preview.data.value?.own !== undefined && preview.data.value.own.before.includes('govern') && !preview.data.value.own.after.includes('govern'))
 
 watch(templates.data, (now) => (template.value ??= now?.[0]?.id))
@@ -97,25 +105,14 @@ async function draft() {
         <h3 id="beside-title">
           Before {{ counted(preview.data.value.peopleBefore, 'person', 'people') }} can do something here, after {{ preview.data.value.peopleAfter }}
         </h3>
-        <p v-if="preview.data.value.altered.length === 0" class="quiet">Nobody’s rights here change.</p>
-        <div v-else class="beside" tabindex="0" role="region" aria-label="Before and after">
-          <table>
-            <thead>
-              <tr>
-                <th scope="col">Who</th>
-                <th scope="col">Before</th>
-                <th scope="col">After</th>
-              </tr>
-            </thead>
-            <tbody>
-              <tr v-for="one in preview.data.value.altered" :key="one.person.id">
-                <td><PersonName :person="one.person" /></td>
-                <td><Paling :rights="one.before" /></td>
-                <td><Paling :rights="one.after" /></td>
-              </tr>
-            </tbody>
-          </table>
-        </div>
+        <p v-if="preview.data.value.peopleAltered === 0" class="quiet">Nobody’s rights here change.</p>
+        <PagedList v-else label="Before and after" find="Find a person" :query-key="['preview', 'people', place, changes]" :fetch="fetchAltered" :columns="COLUMNS" :row-height="34" :at-most="5" empty="Nobody’s rights here change.">
+          <template #row="{ item }">
+            <div role="cell"><PersonName :person="item.person" /></div>
+            <div role="cell"><Paling :rights="item.before" /></div>
+            <div role="cell"><Paling :rights="item.after" /></div>
+          </template>
+        </PagedList>
       </section>
       <div v-if="fault" class="fault" role="alert">
         <p>{{ fault }}</p>
@@ -142,19 +139,5 @@ form {
   display: grid;
   grid-template-columns: 2fr 1fr;
   gap: 12px;
-}
-.beside {
-  max-height: 190px;
-  overflow: auto;
-}
-table {
-  width: 100%;
-  border-collapse: collapse;
-}
-th,
-td {
-  text-align: left;
-  padding: 4px 8px;
-  border-bottom: 1px solid var(--pg-line);
 }
 </style>

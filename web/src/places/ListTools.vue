@@ -3,6 +3,8 @@ import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { answer, api, type Schemas } from '@/api/client'
 import { faultsOf, plainly } from '@/api/problem'
+import PagedList from '@/lists/PagedList.vue'
+import { inPage } from '@/lists/part'
 import FaultList from '@/shell/FaultList.vue'
 import { useNotices } from '@/shell/useNotices'
 import { counted } from '@/shell/words'
@@ -24,6 +26,14 @@ const dialog = ref<'copy' | 'keep' | 'use'>()
 const other = ref<Schemas['Found']>()
 const name = ref('')
 const template = ref<number>()
+const linesOfTemplate = computed(() => templates.data.value?.find((one) => one.id === template.value)?.lines ?? [])
+type TemplateLine = (typeof linesOfTemplate.value)[number]
+const gives = (line: TemplateLine) => roles.data.value?.find((one) => one.id === line.role)?.name ?? `withholds ${(line.rights ?? []).join(', ')}`
+const fetchTemplate = inPage(() => linesOfTemplate.value, (line) => `${line.subjectName} ${gives(line)}`, { who: (line) => line.subjectName ?? '', what: gives })
+const COLUMNS = [
+  { title: 'Who', width: '1fr', sort: 'who' },
+  { title: 'What', width: '1fr', sort: 'what' },
+]
 
 async function setRole() {
   if (role.value !== undefined && (await draftAt(withRole(chosen.value, role.value)))) emit('done')
@@ -95,11 +105,12 @@ async function submit() {
         </template>
         <template v-else>
           <v-autocomplete v-model="template" :items="templates.data.value ?? []" item-title="name" item-value="id" label="Template" />
-          <ul v-if="template !== undefined" class="lines">
-            <li v-for="line in templates.data.value?.find((one) => one.id === template)?.lines ?? []" :key="line.subject.id + line.role">
-              {{ line.subjectName }}: {{ roles.data.value?.find((one) => one.id === line.role)?.name ?? `withholds ${(line.rights ?? []).join(', ')}` }}
-            </li>
-          </ul>
+          <PagedList v-if="template !== undefined" label="Lines of the template" find="Find a line" :query-key="['template-lines', template, templates.dataUpdatedAt.value, roles.dataUpdatedAt.value]" :fetch="fetchTemplate" :columns="COLUMNS" :row-height="30" :at-most="7" empty="It has no lines.">
+            <template #row="{ item: line }">
+              <div role="cell">{{ line.subjectName }}</div>
+              <div role="cell">{{ gives(line) }}</div>
+            </template>
+          </PagedList>
           <p v-if="template !== undefined"><button type="button" class="linklike" @click="forget">Forget this template</button></p>
           <p v-if="(templates.data.value?.length ?? 0) === 0" class="quiet">There are none yet. Keep a list as a template to use it elsewhere.</p>
         </template>

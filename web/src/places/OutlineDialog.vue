@@ -1,7 +1,9 @@
 <script setup lang="ts">
-import { ref } from 'vue'
+import { ref, useId, watch } from 'vue'
 import { answer, api, type Schemas } from '@/api/client'
 import { faultsOf } from '@/api/problem'
+import PagedList from '@/lists/PagedList.vue'
+import { inPage } from '@/lists/part'
 import FaultList from '@/shell/FaultList.vue'
 import { counted } from '@/shell/words'
 import { useDrafting } from '@/tray/useDrafting'
@@ -11,6 +13,18 @@ const open = defineModel<boolean>({ required: true })
 const { faults, busy, draft } = useDrafting()
 const text = ref('')
 const read = ref<Schemas['OutlineView']>()
+
+/** Each reading is a list of its own. */
+const id = useId()
+const readings = ref(0)
+watch(read, () => readings.value++)
+const kindOf = (item: Schemas['ReadItem']) => `${item.kind}${item.type ? `, ${item.type}` : ''}`
+const fetchItems = inPage(() => read.value?.items ?? [], (item) => `${item.name} ${kindOf(item)}`, { line: (item) => item.line, name: (item) => item.name, kind: kindOf })
+const COLUMNS = [
+  { title: 'Line', width: '50px', sort: 'line' },
+  { title: 'Place', width: '2fr', sort: 'name' },
+  { title: 'Kind', width: '1fr', sort: 'kind' },
+]
 
 async function look() {
   faults.value = []
@@ -44,18 +58,29 @@ async function save() {
         One place a line; what is indented stands below. “Name = Type” makes a document of that type. Or paste rows of a CSV whose first line is
         <code>path,type</code>.
       </p>
-      <v-textarea v-model="text" v-focus-first aria-label="Outline" rows="9" class="outline" @update:model-value="read = undefined" />
+      <v-textarea v-model="text" v-focus-first aria-label="Outline" rows="8" class="outline" @update:model-value="read = undefined" />
       <label>Or choose a file <input type="file" accept=".txt,.csv,text/plain,text/csv" @change="readFile" /></label>
       <div v-if="read" role="status">
         <p v-for="fault in read.faults" :key="`${fault.line}${fault.what}`" class="fault">Line {{ fault.line }}: {{ fault.what }} {{ fault.remedy }}</p>
         <p>
           <strong>{{ counted(read.items.length, 'place') }} read.</strong>
         </p>
-        <ul class="read">
-          <li v-for="item in read.items" :key="item.line + item.name" :style="{ paddingLeft: `${item.depth * 20}px` }">
-            {{ item.name }} <span class="quiet">{{ item.kind }}{{ item.type ? `, ${item.type}` : '' }}</span>
-          </li>
-        </ul>
+        <PagedList
+          label="Places read"
+          find="Find a place"
+          :query-key="['outline', id, readings]"
+          :fetch="fetchItems"
+          :columns="COLUMNS"
+          :row-height="28"
+          :at-most="5"
+          empty="No places."
+        >
+          <template #row="{ item, sort }">
+            <div role="cell" class="quiet">{{ item.line }}</div>
+            <div role="cell" :style="{ paddingLeft: sort === undefined || sort === 'line' ? `${item.depth * 20}px` : undefined }">{{ item.name }}</div>
+            <div role="cell" class="quiet">{{ kindOf(item) }}</div>
+          </template>
+        </PagedList>
       </div>
       <FaultList :faults="faults" />
       <div class="actions">
@@ -71,11 +96,6 @@ async function save() {
 <style scoped>
 .outline :deep(textarea) {
   font-family: ui-monospace, monospace !important;
-}
-.read {
-  list-style: none;
-  max-height: 200px;
-  overflow: auto;
 }
 form {
   overflow: auto;

@@ -7,7 +7,7 @@ import PagedList from '@/lists/PagedList.vue'
 import type { Part } from '@/lists/part'
 import { useSession } from '@/session/useSession'
 import FaultList from '@/shell/FaultList.vue'
-import { counted } from '@/shell/words'
+import { counted, number } from '@/shell/words'
 import { useDrafting } from '@/tray/useDrafting'
 import ClearanceList from './ClearanceList.vue'
 import FieldRows from './FieldRows.vue'
@@ -28,7 +28,7 @@ const shortName = ref(props.type?.shortName ?? '')
 const guarded = ref(start?.guarded ?? false)
 const libraries = ref<string[]>([...(start?.libraries ?? [])])
 const fields = ref<Schemas['TypeField'][]>((start?.fields ?? []).map((field) => ({ ...field, choices: [...(field.choices ?? [])] })))
-const conversion = ref<Schemas['PageConverted']>()
+const conversion = ref<Schemas['ConversionView']>()
 
 const root = useQuery({ queryKey: ['root'], queryFn: () => answer(api.GET('/api/repository')) })
 const offered = useQuery({
@@ -45,14 +45,20 @@ const change = computed(() => ({
   libraries: libraries.value,
   fields: fields.value,
 }))
-const lost = computed(() => (conversion.value?.items ?? []).filter((one) => one.after === undefined))
+const convert = (part: Part) => answer(api.POST('/api/types/conversion', { params: { query: part }, body: change.value }))
+const CONVERTED = [
+  { title: 'Document', width: '2fr', sort: 'place' },
+  { title: 'Field', width: '1fr', sort: 'field' },
+  { title: 'Now', width: '1fr', sort: 'before' },
+  { title: 'Then', width: '1fr', sort: 'after' },
+]
 const fetchLacking = (part: Part) => answer(api.GET('/api/types/{id}/lacking', { params: { path: { id: props.type!.id }, query: part } }))
 
 /** A field that becomes of another kind is shown with what cannot be converted before it goes into the draft. */
 async function save() {
   if (props.type !== undefined && conversion.value === undefined) {
     try {
-      const found = await answer(api.POST('/api/types/conversion', { body: change.value }))
+      const found = await convert({ offset: 0, limit: 1 })
       if (found.total > 0) {
         conversion.value = found
         return
@@ -98,15 +104,28 @@ async function save() {
     <FieldRows v-model="fields" :may-change="may('types')" @update:model-value="conversion = undefined" />
     <div v-if="conversion" class="caution" role="status">
       <p>
-        <strong>{{ counted(conversion.total, 'value') }} of documents will be converted.</strong>
-        {{ lost.length === 0 ? 'All of them can be.' : `${counted(lost.length, 'value')} cannot be, and stay as they are:` }}
+        <strong>{{ number(conversion.total - conversion.lost) }} of {{ counted(conversion.total, 'value') }} of documents can be converted.</strong>
+        {{ conversion.lost === 0 ? '' : `The other ${number(conversion.lost)} cannot be, and ${conversion.lost === 1 ? 'stays as it is' : 'stay as they are'}.` }}
       </p>
-      <ul>
-        <li v-for="one in conversion.items.slice(0, 60)" :key="one.place + one.field">
-          <router-link :to="{ name: 'places', params: { id: one.place } }">{{ one.path }}</router-link>, {{ one.field }}: “{{ one.before }}”
-          {{ one.after === undefined ? 'cannot be converted' : `becomes “${one.after}”` }}
-        </li>
-      </ul>
+      <PagedList
+        class="sheet"
+        grows
+        label="Values that are converted"
+        find="Find a value"
+        :query-key="['types', 'conversion', change]"
+        :fetch="convert"
+        :columns="CONVERTED"
+        :row-height="36"
+        :at-most="5"
+        empty="None."
+      >
+        <template #row="{ item: one }">
+          <div role="cell"><router-link :to="{ name: 'places', params: { id: one.place } }">{{ one.path }}</router-link></div>
+          <div role="cell">{{ one.field }}</div>
+          <div role="cell">“{{ one.before }}”</div>
+          <div role="cell" :class="{ lose: one.after === undefined }">{{ one.after === undefined ? 'cannot be converted' : `becomes “${one.after}”` }}</div>
+        </template>
+      </PagedList>
     </div>
     <FaultList :faults="faults" />
     <div v-if="may('types')" class="acts">
@@ -156,11 +175,6 @@ async function save() {
 .acts {
   display: flex;
   gap: 12px;
-}
-.caution ul {
-  max-height: 150px;
-  overflow: auto;
-  padding-left: 18px;
 }
 .list {
   height: 220px;

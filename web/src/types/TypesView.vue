@@ -23,7 +23,7 @@ const fetchTypes = inPage(
 )
 const COLUMNS = [
   { title: 'Type', width: '1fr', sort: 'name' },
-  { title: 'Documents', width: '106px', sort: '-documents' },
+  { title: 'Documents', width: '92px', sort: '-documents' },
   { title: 'Start from it', width: '92px', silent: true },
 ]
 const id = computed(() => (typeof route.params.id === 'string' && route.params.id !== '' ? route.params.id : undefined))

@@ -51,6 +51,11 @@ final class AdministratorAtWork {
     draft("a name of a folder", i -> "{\"kind\":\"renamePlace\",\"place\":\"" + folder() + "\",\"name\":\"Renamed\"}");
     draft("a person, inactive from now on", i -> "{\"kind\":\"setPerson\",\"person\":\"p" + (i + WARM_UP) + "\",\"name\":\"Person\",\"external\":false,\"active\":false}");
     draft("a new person", i -> "{\"kind\":\"setPerson\",\"name\":\"Newcomer\",\"external\":false,\"active\":true}");
+    inForce("a grant at a folder", i -> "{\"kind\":\"addGrant\",\"place\":\"" + folder() + "\",\"subject\":{\"kind\":\"group\",\"id\":\"g" + random.nextInt(groups()) + "\"},\"role\":\"r3\"}");
+    inForce("a new person", i -> "{\"kind\":\"setPerson\",\"name\":\"Newcomer\",\"external\":false,\"active\":true}");
+    inForce("a new folder", i -> "{\"kind\":\"addPlace\",\"placeKind\":\"folder\",\"parent\":\"" + folder() + "\",\"name\":\"New\"}");
+    inForce("a folder, moved", i -> "{\"kind\":\"movePlace\",\"place\":\"" + folder() + "\",\"parent\":\"" + library() + "\"}");
+    inForce("a document, removed", i -> "{\"kind\":\"removePlace\",\"place\":\"" + documents[i] + "\"}");
   }
 
   private interface What {
@@ -74,6 +79,16 @@ final class AdministratorAtWork {
       long took = System.nanoTime() - start;
       session.send("DELETE", "/api/draft", null);
       return took;
+    });
+  }
+
+  /** Puts one drafted change after another in force, each until the answer: written, journalled and what everybody is answered from. */
+  private void inForce(String name, What change) throws IOException, InterruptedException {
+    report("in force: " + name, i -> {
+      session.send("POST", "/api/draft/changes", change.of(i));
+      long start = System.nanoTime();
+      session.send("POST", "/api/draft/in-force", "{\"version\":1,\"note\":\"Measured\",\"acceptLockOuts\":true}");
+      return System.nanoTime() - start;
     });
   }
 

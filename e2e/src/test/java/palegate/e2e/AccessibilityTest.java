@@ -104,7 +104,7 @@ class AccessibilityTest {
     rooms.put("/people/side-by-side", ".comparison");
     rooms.put("/roles/r-preparer", "[data-row]");
     rooms.put("/types/valuation", ".clearances [data-row]");
-    rooms.put("/types/matrix", "tbody td");
+    rooms.put("/types/matrix", ".matrix [data-row]");
     rooms.put("/breaks", "[data-row]");
     rooms.put("/between", "[data-row]");
     rooms.put("/drafts/" + wenna.get("/api/draft").body().path("id").asLong(), ".opened h3");

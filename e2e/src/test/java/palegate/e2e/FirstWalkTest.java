@@ -129,9 +129,9 @@ class FirstWalkTest {
     assertThat(tray).containsText("1 change · 1 person gains, 0 lose · 22 places · 16 documents");
     assertThat(line(page, "Mia Torrance")).containsText("added by your draft");
     tray.getByText("Open the rehearsal").click();
-    assertThat(page.locator("[data-row]").first()).containsText("Mia Torrance");
+    assertThat(page.locator(".list [data-row]").first()).containsText("Mia Torrance");
     button(page, "Each person at each place").click();
-    assertThat(page.getByRole(AriaRole.TABLE)).hasAttribute("aria-rowcount", "23");
+    assertThat(page.locator(".list [role=table]")).hasAttribute("aria-rowcount", "23");
     page.getByLabel("Why: this note stands in the journal").fill("Mia looks through the contracts");
     button(page, "Put in force").click();
     page.waitForURL("**/journal/*");

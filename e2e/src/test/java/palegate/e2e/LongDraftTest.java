@@ -28,7 +28,7 @@ class LongDraftTest {
   }
 
   private static Locator changes(Page page) {
-    return page.locator("ol.changes li:not(.note)");
+    return page.locator(".changes [data-row]");
   }
 
   @Test

@@ -54,7 +54,7 @@ public final class Pictures {
     desk.open(page, "/places/f-2417");
     shot(page, page.locator("[data-drafted=ADDED]").first(), "draft");
     desk.open(page, "/rehearsal");
-    shot(page, page.locator("[data-row]").first(), "rehearsal");
+    shot(page, page.locator(".list [data-row]").first(), "rehearsal");
     desk.open(page, "/statements?about=PLACE&id=lib-acc");
     shot(page, page.locator("[data-row]").first(), "statement");
     desk.open(page, "/journal/3");

@@ -1,17 +1,25 @@
 package palegate.e2e;
 
 import com.microsoft.playwright.Page;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import palegate.server.testkit.Browser;
 import palegate.server.testkit.TestApplication;
 import palegate.server.testkit.TestDatabase;
 
-/** How many frames a second long lists keep while they are scrolled: run by {@code ./palegate bench screen}. Chromium draws without a graphics card here. */
+/**
+ * How many frames a second long lists keep while they are scrolled, of the demo or of the large structure: run by
+ * {@code ./palegate bench screen}. Chromium draws without a graphics card here.
+ */
 public final class Scrolling {
   private static final int SECONDS = 4;
   /** A wheel turned fast: so many pixels a frame. */
   private static final int PIXELS = 90;
+  private static final String LOGIN = "wenna.carrow";
+  /** Enough for a list of some length, and few enough to be drafted one by one. */
+  private static final int DRAFTED = 200;
 
   /** Scrolls down, and up again at the end, a step a frame, for some seconds; answers the time of each frame in milliseconds. */
   private static final String SCROLL = """
@@ -33,29 +41,65 @@ public final class Scrolling {
         requestAnimationFrame(frame)
       })""";
 
-  private Scrolling() {}
+  private final Desk desk;
+  private final Page page;
+  private final Browser browser;
+
+  private Scrolling(Desk desk, TestApplication app) {
+    this.desk = desk;
+    page = desk.signedIn(LOGIN);
+    browser = app.signedIn(LOGIN);
+  }
 
   public static void main(String[] arguments) {
+    String size = arguments.length > 0 ? arguments[0] : "demo";
     try (TestDatabase database = TestDatabase.start();
-        TestApplication app = TestApplication.startNow(database);
+        TestApplication app = TestApplication.startNow(database, size);
         Desk desk = new Desk(app.address())) {
-      Page page = desk.signedIn("wenna.carrow");
-      System.out.printf("%nScrolling, frames a second over %d seconds, %d pixels a frame%n", SECONDS, PIXELS);
-      measure(desk, page, "statement of everyone everywhere", "/statements?about=PLACE&id=root", ".list .scroller");
-      measure(desk, page, "persons", "/people/persons", ".list .scroller");
-      measure(desk, page, "breaks", "/breaks", ".list .scroller");
+      System.out.printf("%nScrolling, %s, frames a second over %d seconds, %d pixels a frame%n", size, SECONDS, PIXELS);
+      new Scrolling(desk, app).run();
     }
   }
 
+  private void run() {
+    measure("statement of everyone everywhere", "/statements?about=PLACE&id=root");
+    measure("persons", "/people/persons");
+    measure("groups", "/people/groups");
+    measure("breaks", "/breaks");
+    String library = browser.get("/api/places/root/children").body().valueStream().filter(one -> one.path("kind").asString().equals("library")).findFirst().orElseThrow()
+        .path("id").asString();
+    draft(Map.of("kind", "addGrant", "place", library, "subject", Map.of("kind", "builtin", "id", "staff"), "role",
+        browser.get("/api/roles").body().path(0).path("id").asString()));
+    measure("rehearsal: people", "/rehearsal?view=people");
+    measure("rehearsal: places", "/rehearsal?view=places");
+    measure("rehearsal: each person at each place", "/rehearsal?view=pairs");
+    for (int i = 0; i < DRAFTED; i++) {
+      draft(Map.of("kind", "addPlace", "placeKind", "folder", "parent", library, "name", "Drafted " + i));
+    }
+    measure("changes of a draft", "/rehearsal", ".changes .scroller", ".changes [data-row]");
+    browser.delete("/api/draft");
+  }
+
+  private void draft(Map<String, Object> change) {
+    Browser.Answer answer = browser.post("/api/draft/changes", change);
+    if (answer.status() >= 300) {
+      throw new IllegalStateException("Drafting answers [" + answer.status() + "]: " + answer.body());
+    }
+  }
+
+  private void measure(String name, String path) {
+    measure(name, path, ".list .scroller", ".list [data-row]");
+  }
+
   @SuppressWarnings("unchecked")
-  private static void measure(Desk desk, Page page, String name, String path, String selector) {
+  private void measure(String name, String path, String scroller, String row) {
     desk.open(page, path);
-    page.locator("[data-row]").first().waitFor();
+    page.locator(row).first().waitFor();
     page.waitForTimeout(1_000);
-    Map<String, Object> found = (Map<String, Object>) page.evaluate(SCROLL, List.of(selector, SECONDS, PIXELS));
+    Map<String, Object> found = (Map<String, Object>) page.evaluate(SCROLL, List.of(scroller, SECONDS, PIXELS));
     double[] times = ((List<Number>) found.get("times")).stream().mapToDouble(Number::doubleValue).sorted().toArray();
-    double sum = java.util.Arrays.stream(times).sum();
-    System.out.printf(Locale.ROOT, "  %-34s %5.1f frames/s; a frame p50 %.1f ms, p95 %.1f ms, p99 %.1f ms; %,d pixels high%n", name, times.length / sum * 1000,
-        times[times.length / 2], times[(int) (times.length * 0.95)], times[(int) (times.length * 0.99)], ((Number) found.get("height")).longValue());
+    System.out.printf(Locale.ROOT, "  %-38s %5.1f frames/s; a frame p50 %.1f ms, p95 %.1f ms, p99 %.1f ms; %,d pixels high%n", name,
+        times.length / Arrays.stream(times).sum() * 1000, times[times.length / 2], times[(int) (times.length * 0.95)], times[(int) (times.length * 0.99)],
+        ((Number) found.get("height")).longValue());
   }
 }

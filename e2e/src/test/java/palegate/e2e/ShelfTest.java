@@ -96,8 +96,8 @@ class ShelfTest {
     Page teodor = desk.open(desk.signedIn("teodor.brask"), "/drafts");
     assertThat(draft(teodor, "Leavers")).containsText("of Wenna Carrow");
     draft(teodor, "Leavers").getByRole(AriaRole.LINK).click();
-    assertThat(teodor.locator(".changes li")).hasCount(1);
-    assertThat(teodor.locator(".changes").getByRole(AriaRole.BUTTON)).hasCount(0);
+    assertThat(teodor.locator(".changes [data-row]")).hasCount(1);
+    assertThat(teodor.locator(".changes [data-row]").getByRole(AriaRole.BUTTON)).hasCount(0);
     teodor.getByLabel("Say something").fill("Preparer is too much for them.");
     press(teodor, "Say it");
     assertThat(teodor.locator(".opened")).containsText("Preparer is too much for them.");

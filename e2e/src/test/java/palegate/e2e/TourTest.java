@@ -58,7 +58,7 @@ class TourTest {
     assertThat(page.getByText("stopped by your draft").first()).isVisible();
     // 7 Rehearse
     page.getByText("Open the rehearsal").click();
-    page.locator("[data-row] button").first().click();
+    page.locator(".list [data-row] button").first().click();
     assertThat(page.getByText("Show all", new Page.GetByTextOptions().setExact(true))).isVisible();
     // 8 Put it in force
     page.getByLabel("Why: this note stands in the journal").fill("Closed at the owners’ wish");

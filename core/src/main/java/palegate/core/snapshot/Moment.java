@@ -34,8 +34,9 @@ public final class Moment {
   /** The same as bits, set after set: whether a wall bars a person is one read. */
   private final long[] barredBits;
   private final int words;
-  /** Null for what is soon thrown away. */
+  /** Both null for what is soon thrown away. */
   private final ClassTable table;
+  private final OftenAsked often;
   private volatile ClassColumns columns;
 
   private Moment(Snapshot snapshot, Instant instant, Matching matching, Classes classes, Moment basis) {
@@ -57,6 +58,7 @@ public final class Moment {
       addBarredFrom(known);
     }
     table = classes.basis == null ? new ClassTable(classes, snapshot.placeRoom(), barred, matching.room) : null;
+    often = table == null ? null : new OftenAsked(this, matching.room, OftenAsked.MOST_KEPT);
   }
 
   private void addBarredFrom(int known) {
@@ -109,11 +111,14 @@ public final class Moment {
 
   // --- one person -----------------------------------------------------------------------------------
 
-  /** The standing rights of a person at a place. O(lines of the place's class). */
+  /** The standing rights of a person at a place. O(lines of the place's class); O(1) for a person who is asked about often. */
   public Rights rights(int person, int place) {
     ClassTable known = table;
-    return Rights.ofMask(known == null ? rightsInClass(person, classes.ofPlace.get(place))
-        : Pipeline.standing(one(person, known.rows(), known.startOf(place), null)));
+    if (known == null) {
+      return Rights.ofMask(rightsInClass(person, classes.ofPlace.get(place)));
+    }
+    short[] masks = often.rightsOf(person);
+    return Rights.ofMask(masks == null ? Pipeline.standing(one(person, known.rows(), known.startOf(place), null)) : masks[known.classOf(place)]);
   }
 
   /** The standing rights of many people, each at the place of the same position, as masks: twice as many a second as one by one. */

@@ -6,17 +6,21 @@ import jakarta.validation.constraints.NotEmpty;
 import jakarta.validation.constraints.Size;
 import java.security.Principal;
 import java.time.Clock;
-import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
+import org.springdoc.core.annotations.ParameterObject;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RestController;
 import palegate.core.drafts.Difference;
 import palegate.core.roles.Rights;
 import palegate.core.snapshot.Snapshot;
+import palegate.server.lists.Listing;
+import palegate.server.lists.Part;
 import palegate.server.people.PersonView;
 import palegate.server.session.Accounts;
 import palegate.server.shell.MayBeMissing;
+import palegate.server.shell.Page;
 import palegate.server.shell.Problem;
 
 /** What a change would do at a place, before it goes into the draft: for deciding. */
@@ -30,9 +34,11 @@ class PreviewController {
   /** {@code own} is what the asker, as a person, has at the place; missing if the account belongs to nobody. */
   record Own(List<String> before, List<String> after) {}
 
-  record Preview(Difference.Totals totals, int lockOuts, @MayBeMissing Own own, int peopleBefore, int peopleAfter, List<AlteredHere> altered, List<Problem.Fault> faults) {}
+  record Preview(Difference.Totals totals, int lockOuts, @MayBeMissing Own own, int peopleBefore, int peopleAfter, long peopleAltered, List<Problem.Fault> faults) {}
 
-  private static final int LISTED_AT_MOST = 300;
+  private static final Listing<Difference.Pair> ALTERED = Listing.<Difference.Pair>by("name", Comparator.comparing(pair -> pair.person().name()))
+      .or("before", Comparator.comparingInt(pair -> pair.before().size()))
+      .or("after", Comparator.comparingInt(pair -> pair.after().size()));
 
   private final Drafts drafts;
   private final Accounts accounts;
@@ -47,14 +53,19 @@ class PreviewController {
   @PostMapping("/api/draft/preview")
   Preview preview(@Valid @RequestBody Asked asked, Principal who) {
     Drafts.Previewed previewed = drafts.preview(who.getName(), asked.changes());
-    List<AlteredHere> altered = new ArrayList<>();
-    previewed.difference().pairsAt(asked.place()).limit(LISTED_AT_MOST).forEach(pair ->
-        altered.add(new AlteredHere(PersonView.of(pair.person(), previewed.whole().after().structure()), pair.before().words(), pair.after().words())));
     String self = accounts.find(who.getName()).map(Accounts.Account::person).orElse(null);
     Own own = self == null ? null : new Own(rights(previewed.drafted(), self, asked.place()).words(), rights(previewed.whole().after(), self, asked.place()).words());
     return new Preview(previewed.difference().totals(), previewed.whole().lockOuts().size(), own, people(previewed.drafted(), asked.place()),
-        people(previewed.whole().after(), asked.place()), altered,
+        people(previewed.whole().after(), asked.place()), previewed.difference().pairsAt(asked.place()).count(),
         previewed.refusals().stream().map(refusal -> new Problem.Fault(refusal.thing(), refusal.what(), refusal.remedy(), refusal.cycle())).toList());
+  }
+
+  /** Whose rights at the place would be others, with those before and after. */
+  @PostMapping("/api/draft/preview/people")
+  Page<AlteredHere> people(@Valid @RequestBody Asked asked, @ParameterObject Part part, Principal who) {
+    Drafts.Previewed previewed = drafts.preview(who.getName(), asked.changes());
+    return ALTERED.page(part, previewed.difference().pairsAt(asked.place()).filter(pair -> part.takes(pair.person().name())),
+        pair -> new AlteredHere(PersonView.of(pair.person(), previewed.whole().after().structure()), pair.before().words(), pair.after().words()));
   }
 
   private Rights rights(Snapshot snapshot, String person, String place) {

@@ -53,6 +53,9 @@ class TypesController {
   /** {@code named} counts all whom the place names; {@code subjects} are the first of them. */
   record MatrixView(int named, List<SubjectView> subjects, List<TypeName> types, List<List<CellView>> cells) {}
 
+  /** A part of what a changed type would convert, and how many of all the values cannot be converted. */
+  record ConversionView(long total, long lost, List<Converted> items) {}
+
   record TypeName(String id, String name, boolean guarded) {}
 
   private final Shown shown;
@@ -102,17 +105,23 @@ class TypesController {
         : state.after().documentsOf(type.id()).filter(place -> !Conversion.lacking(state.after().place(place), type).isEmpty()).toArray();
   }
 
-  /** What a changed type would make of the values that its documents have: asked before it is drafted. */
+  /** What a changed type would make of the values that its documents have, those that cannot be converted first: asked before it is drafted. */
   @PostMapping("/conversion")
-  Page<Converted> conversion(@Valid @RequestBody TypeBody.SetType changed, Principal who) {
+  ConversionView conversion(@Valid @RequestBody TypeBody.SetType changed, @ParameterObject Part part, Principal who) {
     Shown.State state = shown.to(who.getName());
     if (changed.type() == null) {
-      return new Page<>(0, 0, List.of());
+      return new ConversionView(0, 0, List.of());
     }
-    List<Conversion.Converted> converted = new ArrayList<>(Conversion.of(state.structure(), changed.documentType()));
-    converted.sort(Comparator.comparing(one -> one.after() != null));
-    return Page.of(converted.size(), converted.stream(), 0, Page.LIMIT, one -> new Converted(one.document().id(), path(state, one.document()),
-        one.field().label(), one.before(), one.after()));
+    List<Conversion.Converted> all = Conversion.of(state.structure(), changed.documentType());
+    Comparator<Conversion.Converted> byPlace = Comparator.comparing(one -> state.after().placeNumber(one.document().id()), state.after().inTreeOrder());
+    Listing<Conversion.Converted> listing = Listing.<Conversion.Converted>by("after", Comparator.comparing((Conversion.Converted one) -> one.after() != null).thenComparing(byPlace))
+        .or("place", byPlace)
+        .or("field", Comparator.comparing((Conversion.Converted one) -> one.field().label()).thenComparing(byPlace))
+        .or("before", Comparator.comparing(Conversion.Converted::before));
+    Page<Converted> page = listing.page(part, all.stream()
+        .filter(one -> part.takesAll() || part.takes(path(state, one.document()) + " " + one.field().label() + " " + one.before())),
+        one -> new Converted(one.document().id(), path(state, one.document()), one.field().label(), one.before(), one.after()));
+    return new ConversionView(page.total(), all.stream().filter(one -> one.after() == null).count(), page.items());
   }
 
   /** Who may see, add and delete papers of each type: of a library, or of the repository as a whole. */
@@ -149,8 +158,10 @@ class TypesController {
       state.structure().entries().forEach(entry -> named.add(entry.subject()));
     }
     state.structure().types().values().forEach(type -> type.clearances().forEach(clearance -> named.add(clearance.subject())));
-    Listing<Subject> listing = Listing.by("name", Comparator.comparing((Subject subject) -> subject instanceof Subject.OfPerson)
-        .thenComparing(subject -> SubjectNames.of(subject, state.structure())));
+    Listing<Subject> listing = Listing.<Subject>by("kind", Comparator.comparing((Subject subject) -> subject instanceof Subject.OfPerson)
+            .thenComparing(subject -> SubjectNames.of(subject, state.structure())))
+        .or("name", Comparator.comparing(subject -> SubjectNames.of(subject, state.structure())))
+        .or("outsiders", Comparator.comparingInt(subject -> SubjectView.of(subject, state.moment()).outsiders()));
     return listing.page(part, named.stream().distinct().filter(subject -> part.takes(SubjectNames.of(subject, state.structure()))), subject -> subject);
   }
 

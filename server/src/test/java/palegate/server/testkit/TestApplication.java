@@ -20,25 +20,33 @@ public final class TestApplication implements AutoCloseable {
   private final boolean demo;
   private ServletWebServerApplicationContext context;
 
-  private TestApplication(TestDatabase database, SettableClock clock, boolean demo) {
+  private final String size;
+
+  private TestApplication(TestDatabase database, SettableClock clock, boolean demo, String size) {
     this.database = database;
     this.clock = clock;
     this.demo = demo;
+    this.size = size;
     begin(0);
   }
 
   /** An empty repository, on the clock of the machine. */
   public static TestApplication startEmpty(TestDatabase database) {
-    return new TestApplication(database, new SettableClock(Instant.now()), false);
+    return new TestApplication(database, new SettableClock(Instant.now()), false, "demo");
   }
 
   public static TestApplication start(TestDatabase database) {
-    return new TestApplication(database, new SettableClock(TODAY), true);
+    return new TestApplication(database, new SettableClock(TODAY), true, "demo");
   }
 
   /** On the clock of the machine, as browsers are. */
   public static TestApplication startNow(TestDatabase database) {
-    return new TestApplication(database, new SettableClock(Instant.now()), true);
+    return startNow(database, "demo");
+  }
+
+  /** The same with the demo, or with a large structure in its place. */
+  public static TestApplication startNow(TestDatabase database, String size) {
+    return new TestApplication(database, new SettableClock(Instant.now()), true, size);
   }
 
   public String address() {
@@ -78,7 +86,7 @@ public final class TestApplication implements AutoCloseable {
     application.addInitializers(begun ->
         ((GenericApplicationContext) begun).registerBean("testClock", Clock.class, () -> clock, definition -> definition.setPrimary(true)));
     context = (ServletWebServerApplicationContext) application.run("--server.port=" + port,
-        "--palegate.demo=" + demo, "--PALEGATE_FIRST_PASSWORD=" + FIRST_PASSWORD, "--logging.level.root=WARN", "--spring.main.log-startup-info=false",
+        "--palegate.demo=" + demo, "--palegate.demo-size=" + size, "--PALEGATE_FIRST_PASSWORD=" + FIRST_PASSWORD, "--logging.level.root=WARN", "--spring.main.log-startup-info=false",
         "--spring.datasource.url=" + database.url(), "--spring.datasource.password=" + database.password());
   }
 }

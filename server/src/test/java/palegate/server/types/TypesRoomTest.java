@@ -64,10 +64,19 @@ class TypesRoomTest {
     wenna.post("/api/draft/changes", Map.of("kind", "setType", "type", "letter", "name", "Letter", "guarded", false, "fields", List.of(field("sent", "TEXT", false))));
     wenna.post("/api/draft/changes", Map.of("kind", "setLabels", "place", letters.get(0), "labels", Map.of("sent", "3/11/2026")));
     wenna.post("/api/draft/changes", Map.of("kind", "setLabels", "place", letters.get(1), "labels", Map.of("sent", "last week")));
-    JsonNode converted = wenna.post("/api/types/conversion", Map.of("kind", "setType", "type", "letter", "name", "Letter", "guarded", false, "fields", List.of(field("sent", "DATE", false)))).body();
+    Map<String, Object> toDate = Map.of("kind", "setType", "type", "letter", "name", "Letter", "guarded", false, "fields", List.of(field("sent", "DATE", false)));
+    JsonNode converted = wenna.post("/api/types/conversion", toDate).body();
     assertThat(converted.path("total").asInt()).isEqualTo(2);
+    assertThat(converted.path("lost").asInt()).isEqualTo(1);
     assertThat(converted.path("items").get(0).has("after")).as("what cannot be converted comes first").isFalse();
     assertThat(converted.path("items").get(1).path("after").asString()).isEqualTo("2026-11-03");
+    JsonNode one = wenna.post("/api/types/conversion?limit=1", toDate).body();
+    assertThat(one.path("items")).hasSize(1);
+    assertThat(one.path("lost").asInt()).as("counted though only a part is sent").isEqualTo(1);
+    JsonNode turned = wenna.post("/api/types/conversion?sort=-after", toDate).body();
+    assertThat(turned.path("items").get(0).path("after").asString()).isEqualTo("2026-11-03");
+    JsonNode found = wenna.post("/api/types/conversion?text=last%20week", toDate).body();
+    assertThat(found.path("items").valueStream().map(value -> value.path("before").asString())).containsExactly("last week");
     wenna.post("/api/draft/changes", Map.of("kind", "setType", "type", "letter", "name", "Letter", "guarded", false, "fields", List.of(field("sent", "DATE", false))));
     assertThat(wenna.get("/api/places/" + letters.get(0)).body().path("labels").path("sent").asString()).isEqualTo("2026-11-03");
     assertThat(wenna.get("/api/places/" + letters.get(1)).body().path("labels").path("sent").asString()).as("kept as it is").isEqualTo("last week");
@@ -90,6 +99,10 @@ class TypesRoomTest {
     assertThat(first.path("named")).as("how many there are is said though not all are shown").isEqualTo(everywhere.path("named"));
     assertThat(oriel.get("/api/types/matrix?text=accoun").body().path("subjects").valueStream().map(subject -> subject.path("name").asString()))
         .isNotEmpty().allSatisfy(name -> assertThat(name).containsIgnoringCase("accoun"));
+    List<String> byName = oriel.get("/api/types/matrix?sort=name").body().path("subjects").valueStream().map(subject -> subject.path("name").asString()).toList();
+    assertThat(byName).hasSize(everywhere.path("named").asInt()).isSorted();
+    List<Integer> outsiders = oriel.get("/api/types/matrix?sort=-outsiders").body().path("subjects").valueStream().map(subject -> subject.path("outsiders").asInt()).toList();
+    assertThat(outsiders).isSortedAccordingTo((a, b) -> b - a);
     assertThat(oriel.get("/api/types/matrix?library=f-2406").status()).isEqualTo(404);
   }
 

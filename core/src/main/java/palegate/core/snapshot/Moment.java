@@ -117,8 +117,8 @@ public final class Moment {
     if (known == null) {
       return Rights.ofMask(rightsInClass(person, classes.ofPlace.get(place)));
     }
-    short[] masks = often.rightsOf(person);
-    return Rights.ofMask(masks == null ? Pipeline.standing(one(person, known.rows(), known.startOf(place), null)) : masks[known.classOf(place)]);
+    byte[] codes = often.codesOf(person);
+    return Rights.ofMask(codes == null ? Pipeline.standing(one(person, known.rows(), known.startOf(place), null)) : often.mask(codes[known.classOf(place)]));
   }
 
   /** The standing rights of many people, each at the place of the same position, as masks: twice as many a second as one by one. */

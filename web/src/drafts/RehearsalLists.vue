@@ -67,7 +67,7 @@ const PAIRS = [
   <PagedList v-if="view === 'people'" :key="view" still label="Who gains and who loses" find="Find a person" :query-key="key" :fetch="fetchPeople" :columns="PEOPLE" empty="Nobody gains or loses anything.">
     <template #row="{ item }">
       <div role="cell">
-        <button type="button" class="linklike" @click="emit('person', item.person.id, item.person.name)"><PersonName :person="item.person" /></button>
+        <button type="button" class="linklike" data-opens @click="emit('person', item.person.id, item.person.name)"><PersonName :person="item.person" /></button>
       </div>
       <div role="cell" class="cell">
         <template v-if="item.gained.length > 0"><Paling :rights="item.gained" /> <span class="gain">at {{ number(item.placesGaining) }}</span></template>
@@ -81,7 +81,7 @@ const PAIRS = [
   <PagedList v-else-if="view === 'places' || view === 'documents'" :key="view" still label="Where something changes" find="Find a place" :query-key="key" :fetch="fetchPlaces" :columns="PLACES" empty="Nothing changes anywhere.">
     <template #row="{ item }">
       <div role="cell">
-        <button type="button" class="linklike" @click="emit('place', item.place.id, item.place.path)">{{ item.place.path }}</button>
+        <button type="button" class="linklike" data-opens @click="emit('place', item.place.id, item.place.path)">{{ item.place.path }}</button>
       </div>
       <div role="cell" class="cell">
         <template v-if="item.peopleGaining > 0"><Paling :rights="item.gained" /> <span class="gain">{{ item.peopleGaining }}</span></template>
@@ -98,7 +98,7 @@ const PAIRS = [
       <div role="cell"><Paling :rights="item.before" /></div>
       <div role="cell"><Paling :rights="item.after" /></div>
       <div role="cell">
-        <button type="button" class="linklike" :aria-label="`Why ${item.person.name} would have this`" @click="why.ask(item.person.id, item.place.id, true)">why</button>
+        <button type="button" class="linklike" data-opens :aria-label="`Why ${item.person.name} would have this`" @click="why.ask(item.person.id, item.place.id, true)">why</button>
       </div>
     </template>
   </PagedList>

@@ -75,7 +75,7 @@ function words(cause: Schemas['Cause']): string {
             </template>
           </div>
           <div role="cell">
-            <button type="button" class="linklike" :aria-label="`Why ${item.person.name} had this then`" @click="why.ask(item.person.id, item.place, false, head.data.value!.from)">why</button>
+            <button type="button" class="linklike" data-opens :aria-label="`Why ${item.person.name} had this then`" @click="why.ask(item.person.id, item.place, false, head.data.value!.from)">why</button>
           </div>
         </template>
       </PagedList>

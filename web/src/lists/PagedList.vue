@@ -167,6 +167,12 @@ function measured(element: Element | ComponentPublicInstance | null) {
 /** What has a use of its own for the arrow keys. */
 const OWN_ARROWS = 'input:not([type=checkbox]), textarea, select, [role=combobox], [role=combobox] *'
 
+/** Enter on a row opens what the row is about. */
+function enter(event: KeyboardEvent) {
+  const row = event.target instanceof HTMLElement && event.target.matches('[data-row]') ? event.target : null
+  row?.querySelector<HTMLElement>('a, .row-name, [data-opens]')?.click()
+}
+
 /** Arrow keys walk through the rows, wherever in a row the focus is; a key that is held down is faster than the rows are drawn. */
 function move(event: KeyboardEvent) {
   const step = event.key === 'ArrowDown' ? 1 : event.key === 'ArrowUp' ? -1 : 0
@@ -238,6 +244,7 @@ function left(event: FocusEvent) {
       :aria-rowcount="total + 1"
       :aria-busy="first.isFetching.value"
       @keydown="move"
+      @keydown.enter="enter"
       @focusin="entered"
       @focusout="left"
     >

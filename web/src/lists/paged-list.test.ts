@@ -1,9 +1,11 @@
 import { VueQueryPlugin } from '@tanstack/vue-query'
-import { flushPromises, mount } from '@vue/test-utils'
+import { DOMWrapper, flushPromises, mount } from '@vue/test-utils'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
+import { h, ref } from 'vue'
 import { createVuetify } from 'vuetify'
 import PagedList from './PagedList.vue'
 import type { Part } from './part'
+import { inSight } from './testkit'
 
 const PAUSE = 200
 
@@ -133,5 +135,110 @@ describe('a list of any length', () => {
     const shown = list({ find: undefined })
     await flushPromises()
     expect(shown.find('input').exists()).toBe(false)
+  })
+
+  describe('by keyboard', () => {
+    beforeEach(() => inSight(10))
+
+    async function rows(extra: Record<string, unknown> = {}, count = 40) {
+      const items = Array.from({ length: count }, (_, i) => `row ${i}`)
+      const shown = mount(PagedList, {
+        props: {
+          label: 'Groups',
+          queryKey: ['keys', Math.random()],
+          fetch: (part: Part) => Promise.resolve({ total: items.length, items: items.slice(part.offset, part.offset + part.limit) }),
+          columns: [{ title: 'Group', width: '1fr', sort: 'name' }],
+          empty: 'None.',
+          ...extra,
+        },
+        slots: { row: ({ item }: { item: unknown }) => [h('input', { 'aria-label': String(item) }), h('button', { class: 'other' }, 'take out'), h('button', { class: 'row-name', onClick: () => opened.push(String(item)) }, String(item))] },
+        global: { plugins: [createVuetify(), VueQueryPlugin] },
+        attachTo: document.body,
+      })
+      await flushPromises()
+      return shown
+    }
+    const opened: string[] = []
+    const focused = () => (document.activeElement as HTMLElement | null)?.dataset.row
+    beforeEach(() => (opened.length = 0))
+
+    it('arrow keys walk through the rows, and stop at the ends', async () => {
+      const shown = await rows()
+      const table = shown.find('[role=table]')
+      for (const expected of ['0', '1', '2']) {
+        await (document.activeElement?.closest('[data-row]') ? new DOMWrapper(document.activeElement) : table).trigger('keydown', { key: 'ArrowDown' })
+        await flushPromises()
+        expect(focused()).toBe(expected)
+      }
+      for (const expected of ['1', '0', '0']) {
+        await new DOMWrapper(document.activeElement!).trigger('keydown', { key: 'ArrowUp' })
+        await flushPromises()
+        expect(focused()).toBe(expected)
+      }
+      shown.unmount()
+    })
+
+    it('Enter opens what the row is about, and does nothing else that the row offers', async () => {
+      const shown = await rows()
+      await shown.find('[data-row="3"]').trigger('keydown', { key: 'Enter' })
+      expect(opened).toEqual(['row 3'])
+      await shown.find('[data-row="3"] .other').trigger('keydown', { key: 'Enter' })
+      expect(opened).toEqual(['row 3'])
+      shown.unmount()
+    })
+
+    it('arrow keys belong to the field that has the focus', async () => {
+      const shown = await rows()
+      const field = shown.find<HTMLElement>('[data-row="3"] input')
+      field.element.focus()
+      await field.trigger('keydown', { key: 'ArrowDown' })
+      await flushPromises()
+      expect(document.activeElement).toBe(field.element)
+      shown.unmount()
+    })
+
+    it('a row that comes is shown, with the focus in its field', async () => {
+      const items = ref(['one', 'two'])
+      const shown = await rows({ fetch: () => Promise.resolve({ total: items.value.length, items: items.value }) })
+      ;(shown.vm as unknown as { showWhenThere(index: number): void }).showWhenThere(2)
+      items.value = [...items.value, 'three']
+      await shown.setProps({ queryKey: ['keys', 'with one more'] })
+      await flushPromises()
+      await flushPromises()
+      expect(document.activeElement?.getAttribute('aria-label')).toBe('three')
+      shown.unmount()
+    })
+  })
+
+  it('counts matches only once they are found, not those of the search before', async () => {
+    let settle: (() => void) | undefined
+    const shown = list({
+      fetch: (part: Part) =>
+        part.text === undefined
+          ? Promise.resolve({ total: 1_000, items: [] })
+          : new Promise((resolve) => {
+              settle = () => resolve({ total: 3, items: [] })
+            }),
+    })
+    await flushPromises()
+    await shown.find('input').setValue('sur')
+    vi.advanceTimersByTime(PAUSE)
+    await flushPromises()
+    expect(shown.find('.find [role=status]').text()).toBe('')
+    settle!()
+    await flushPromises()
+    expect(shown.find('.find [role=status]').text()).toBe('3 matches')
+  })
+
+  it('a list within a page is as high as its rows, but no higher than it may be', async () => {
+    inSight(10)
+    const heightOf = async (count: number) => {
+      const shown = list({ atMost: 5, rowHeight: 40, queryKey: ['high', count], fetch: () => Promise.resolve({ total: count, items: Array(count).fill('x') }) })
+      await flushPromises()
+      return (shown.find('[role=table]').element as HTMLElement).style.height
+    }
+    expect(await heightOf(2)).toBe('114px')
+    expect(await heightOf(5)).toBe('234px')
+    expect(await heightOf(900)).toBe('234px')
   })
 })

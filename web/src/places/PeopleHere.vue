@@ -55,7 +55,7 @@ function ask(person: Schemas['PersonView'] | undefined) {
           <span class="quiet">{{ ORIGINS[item.origin] }}</span>
         </div>
         <div role="cell">
-          <button type="button" class="linklike" :aria-label="`Why ${item.person.name} has this`" @click="why.ask(item.person.id, place, drafted)">
+          <button type="button" class="linklike" data-opens :aria-label="`Why ${item.person.name} has this`" @click="why.ask(item.person.id, place, drafted)">
             why
           </button>
         </div>

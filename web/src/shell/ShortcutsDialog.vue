@@ -18,7 +18,7 @@ const keys = [
   ['Esc', 'Close the why panel or a dialog'],
   ['↑ ↓', 'In the tree and in lists: one row up or down'],
   ['→ ←', 'In the tree: open or close a place, or go to the one above'],
-  ['Enter', 'In the tree: show the place'],
+  ['Enter', 'In the tree: show the place; in lists: open what the row is about'],
 ]
 </script>
 

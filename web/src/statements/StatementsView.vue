@@ -121,7 +121,7 @@ const COLUMNS = [
             <div role="cell"><Paling :rights="item.rights" /></div>
             <div role="cell" class="quiet" :title="item.comesFrom">{{ item.comesFrom }}</div>
             <div role="cell">
-              <button type="button" class="linklike" :aria-label="`Why ${item.person.name} has this`" @click="why.ask(item.person.id, item.place, false, at)">why</button>
+              <button type="button" class="linklike" data-opens :aria-label="`Why ${item.person.name} has this`" @click="why.ask(item.person.id, item.place, false, at)">why</button>
             </div>
           </template>
         </PagedList>

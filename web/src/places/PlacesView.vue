@@ -20,6 +20,7 @@ import OutlineDialog from './OutlineDialog.vue'
 import PlaceDialog from './PlaceDialog.vue'
 import PeopleHere from './PeopleHere.vue'
 import PlacePicker from './PlacePicker.vue'
+import PlaceLimits from './PlaceLimits.vue'
 import PlaceTree from './PlaceTree.vue'
 import RejoinDialog from './RejoinDialog.vue'
 
@@ -121,9 +122,7 @@ async function removeLine(line: Schemas['AccessLine']) {
             Shows another place:
             <router-link :to="{ name: 'places', params: { id: detail.data.value.target } }">go there</router-link>. Access to what it shows is decided there.
           </p>
-          <ul v-if="detail.data.value.guards.length > 0" class="guards" aria-label="What limits this place">
-            <li v-for="guard in detail.data.value.guards" :key="guard">{{ guard }}</li>
-          </ul>
+          <PlaceLimits :sentences="detail.data.value.guards" />
           <p v-if="Object.keys(detail.data.value.labels).length + detail.data.value.inheritedLabels.length > 0" class="labels">
             <span v-for="(value, key) in detail.data.value.labels" :key="key" class="mark">{{ key }}: {{ value }}</span>
             <span v-for="label in detail.data.value.inheritedLabels" :key="label.key" class="mark inherited" :title="`from ${label.fromName}`">{{ label.key }}: {{ label.value }} (from above)</span>
@@ -225,12 +224,6 @@ async function removeLine(line: Schemas['AccessLine']) {
   justify-content: space-between;
   gap: 16px;
   align-items: flex-start;
-}
-.guards {
-  list-style: none;
-  margin: 4px 0;
-  padding-left: 10px;
-  border-left: 4px double rgb(var(--v-theme-primary));
 }
 .labels {
   display: flex;

@@ -64,7 +64,7 @@ class JournalController {
   ChangeDetail change(@PathVariable long number, @ParameterObject Part part, Principal who) {
     ChangeLog.Logged logged = log.find(number).orElseThrow(() -> Problem.notFound("change", Long.toString(number)));
     // Names are those of the time: after the change, so that what it made has one.
-    Structure then = snapshots.asOf(number).snapshot().structure();
+    Structure then = snapshots.structureAsOf(number);
     AlteredWords words = new AlteredWords(then, accounts.holdsAny(who.getName(), Duty.WALLS, Duty.AUDIT));
     Listing<StructureStore.Altered> altered = Listing.<StructureStore.Altered>by("found", (a, b) -> 0)
         .or("what", Comparator.comparing(words::title)).or("kind", Comparator.comparing(StructureStore.Altered::kind).thenComparing(words::title));
@@ -86,8 +86,8 @@ class JournalController {
     if (number == 1) {
       throw Problem.of(HttpStatus.UNPROCESSABLE_CONTENT, "the-beginning", "The beginning cannot be turned back", "There was nothing before the first change.");
     }
-    Structure then = snapshots.asOf(number - 1).snapshot().structure();
-    Structure after = snapshots.asOf(number).snapshot().structure();
+    Structure then = snapshots.structureAsOf(number - 1);
+    Structure after = snapshots.structureAsOf(number);
     Structure now = snapshots.current().snapshot().structure();
     Reversal reversal = Reversal.of(then, after, now);
     List<LeftAlone> left = reversal.left().stream().map(one -> new LeftAlone(nameOf(one.thing(), now, after), one.why())).toList();

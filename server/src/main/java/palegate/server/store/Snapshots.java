@@ -5,6 +5,7 @@ import com.github.benmanes.caffeine.cache.Caffeine;
 import java.util.concurrent.atomic.AtomicReference;
 import org.springframework.stereotype.Component;
 import palegate.core.snapshot.Snapshot;
+import palegate.core.structure.Structure;
 
 /**
  * The structure in memory. The database is the truth: every request asks for the newest change
@@ -44,7 +45,17 @@ public class Snapshots {
     if (change == current.change()) {
       return current;
     }
-    return earlier.get(change, number -> new Numbered(number, Snapshot.of(store.asOf(number))));
+    return earlier.get(change, number -> new Numbered(number, current.snapshot().next(earlierThan(current, number)).detached()));
+  }
+
+  /** The structure as of any change, where nobody asks what it means. O(what has been altered since). */
+  public Structure structureAsOf(long change) {
+    Numbered current = current();
+    return change == current.change() ? current.snapshot().structure() : earlierThan(current, change);
+  }
+
+  private Structure earlierThan(Numbered current, long change) {
+    return store.earlier(current.snapshot().structure(), current.change(), change);
   }
 
   /** The state that a change made of another. O(what it altered) where people, places, groups and types neither come nor go. */

@@ -7,7 +7,11 @@ enum Span {
   /** The rows that the change began. */
   BEGAN("r.began = :change"),
   /** The rows that the change ended. */
-  ENDED("r.ended = :change");
+  ENDED("r.ended = :change"),
+  /** The rows that held after the change and hold no more. */
+  GONE_SINCE("r.began <= :change AND r.ended > :change"),
+  /** The rows that hold now and began after the change. */
+  COME_SINCE("r.began > :change AND r.ended IS NULL");
 
   final String condition;
 

@@ -87,34 +87,55 @@ public class StructureStore {
   /** Everything a change altered, with its exact content before and after, kind by kind. */
   @Transactional(readOnly = true)
   public List<Altered> alteredBy(long change) {
+    return altered(Span.ENDED, Span.BEGAN, change);
+  }
+
+  private List<Altered> altered(Span over, Span begun, long change) {
     List<Altered> all = new ArrayList<>();
-    pair(all, "unit", people.units(Span.ENDED, change), people.units(Span.BEGAN, change), Unit::id);
-    pair(all, "person", people.people(Span.ENDED, change), people.people(Span.BEGAN, change), Person::id);
-    pair(all, "group", groups.groups(Span.ENDED, change), groups.groups(Span.BEGAN, change), Group::id);
-    for (GroupRows.Held held : groups.memberships(Span.ENDED, change)) {
+    pair(all, "unit", people.units(over, change), people.units(begun, change), Unit::id);
+    pair(all, "person", people.people(over, change), people.people(begun, change), Person::id);
+    pair(all, "group", groups.groups(over, change), groups.groups(begun, change), Group::id);
+    for (GroupRows.Held held : groups.memberships(over, change)) {
       all.add(new Altered("membership", held.group(), new GroupMembership(held.group(), held.membership()), null));
     }
-    for (GroupRows.Held held : groups.memberships(Span.BEGAN, change)) {
+    for (GroupRows.Held held : groups.memberships(begun, change)) {
       all.add(new Altered("membership", held.group(), null, new GroupMembership(held.group(), held.membership())));
     }
-    pair(all, "role", rolesAndTypes.roles(Span.ENDED, change), rolesAndTypes.roles(Span.BEGAN, change), Role::id);
-    pair(all, "type", rolesAndTypes.types(Span.ENDED, change), rolesAndTypes.types(Span.BEGAN, change), DocumentType::id);
-    pair(all, "place", places.places(Span.ENDED, change), places.places(Span.BEGAN, change), Place::id);
-    pair(all, "grant", entries.grants(Span.ENDED, change), entries.grants(Span.BEGAN, change), Grant::id);
-    pair(all, "withholding", entries.withholdings(Span.ENDED, change), entries.withholdings(Span.BEGAN, change), Withholding::id);
-    pair(all, "oversight", oversights.oversights(Span.ENDED, change), oversights.oversights(Span.BEGAN, change), Oversight::id);
-    pair(all, "wall", walls.walls(Span.ENDED, change), walls.walls(Span.BEGAN, change), Wall::id);
+    pair(all, "role", rolesAndTypes.roles(over, change), rolesAndTypes.roles(begun, change), Role::id);
+    pair(all, "type", rolesAndTypes.types(over, change), rolesAndTypes.types(begun, change), DocumentType::id);
+    pair(all, "place", places.places(over, change), places.places(begun, change), Place::id);
+    pair(all, "grant", entries.grants(over, change), entries.grants(begun, change), Grant::id);
+    pair(all, "withholding", entries.withholdings(over, change), entries.withholdings(begun, change), Withholding::id);
+    pair(all, "oversight", oversights.oversights(over, change), oversights.oversights(begun, change), Oversight::id);
+    pair(all, "wall", walls.walls(over, change), walls.walls(begun, change), Wall::id);
     return all;
   }
 
   /** What a change made of the structure before it. O(what it altered). */
   @Transactional(readOnly = true)
   public Structure after(Structure before, long change) {
+    return with(before, alteredBy(change));
+  }
+
+  /**
+   * The structure as of an earlier change, from the one as of a later. O(what has been altered since), if the later is the
+   * newest; otherwise all is read.
+   */
+  @Transactional(readOnly = true)
+  public Structure earlier(Structure newest, long head, long change) {
+    return head() == head ? with(newest, altered(Span.COME_SINCE, Span.GONE_SINCE, change)) : asOf(change);
+  }
+
+  private static Structure with(Structure before, List<Altered> alterations) {
     Map<String, Map<String, Object>> byKind = new HashMap<>();
     Map<String, Group> groups = new LinkedHashMap<>();
-    for (Altered altered : alteredBy(change)) {
-      Group known = groups.getOrDefault(altered.id(), before.groups().get(altered.id()));
+    for (Altered altered : alterations) {
+      Group known = groups.containsKey(altered.id()) ? groups.get(altered.id()) : before.groups().get(altered.id());
       if (altered.kind().equals("membership")) {
+        if (known == null) {
+          // The group has gone with all who were in it.
+          continue;
+        }
         GroupMembership ended = (GroupMembership) altered.before();
         GroupMembership begun = (GroupMembership) altered.after();
         List<Membership> members = new ArrayList<>(known.members());

@@ -6,12 +6,15 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Map;
 import java.util.stream.Collectors;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import palegate.core.drafts.Application;
 import palegate.core.drafts.Difference;
 import palegate.core.people.Group;
+import palegate.core.people.Membership;
+import palegate.core.people.Period;
 import palegate.core.snapshot.Snapshot;
 import palegate.core.structure.Structure;
 import palegate.demo.Sallowpoint;
@@ -39,6 +42,66 @@ class HistoryTest {
     for (long change = 2; change <= store.head(); change++) {
       assertThat(sorted(store.after(store.asOf(change - 1), change))).as("change %d", change).isEqualTo(sorted(store.asOf(change)));
     }
+  }
+
+  private static void assertEveryStateIsFoundFromTheNewest(StructureStore store) {
+    long head = store.head();
+    Structure newest = store.asOf(head);
+    for (long change = 1; change <= head; change++) {
+      assertThat(sorted(store.earlier(newest, head, change))).as("change %d of %d", change, head).isEqualTo(sorted(store.asOf(change)));
+    }
+  }
+
+  @Test
+  void every_earlier_state_is_found_from_the_newest(TestApplication app) {
+    StructureStore store = app.bean(StructureStore.class);
+    assertEveryStateIsFoundFromTheNewest(store);
+    Structure newest = store.asOf(store.head());
+    Bundles bundles = app.bean(Bundles.class);
+    bundles.bringIn(Sallowpoint.structure(TestApplication.TODAY), "test", "Test", "back to the beginning", Instant.parse("2026-11-24T11:00:00Z"));
+    assertEveryStateIsFoundFromTheNewest(store);
+    bundles.bringIn(newest, "test", "Test", "and forth", Instant.parse("2026-11-24T11:00:01Z"));
+    assertEveryStateIsFoundFromTheNewest(store);
+  }
+
+  @Test
+  void a_group_that_came_and_went_with_those_in_it_is_there_in_between(TestApplication app) {
+    StructureStore store = app.bean(StructureStore.class);
+    Snapshots snapshots = app.bean(Snapshots.class);
+    Bundles bundles = app.bean(Bundles.class);
+    Structure before = store.asOf(store.head());
+    Membership mia = new Membership(new Membership.PersonMember("p-mia"), Period.ALWAYS);
+    assertThat(before.people()).containsKey("p-mia");
+    bundles.bringIn(before.withGroups(Map.of("g-regatta", new Group("g-regatta", "Regatta", null, List.of(mia)))), "test", "Test", "for the summer",
+        Instant.parse("2026-11-24T11:00:00Z"));
+    long between = store.head();
+    assertThat(snapshots.current().snapshot().structure().groups()).containsKey("g-regatta");
+    bundles.bringIn(before, "test", "Test", "summer is over", Instant.parse("2026-11-24T11:00:01Z"));
+    assertThat(snapshots.structureAsOf(between).groups().get("g-regatta").members()).containsExactly(mia);
+    assertThat(snapshots.structureAsOf(between - 1).groups()).doesNotContainKey("g-regatta");
+    assertThat(sorted(store.after(snapshots.structureAsOf(between), between + 1))).isEqualTo(sorted(before));
+    assertEveryStateIsFoundFromTheNewest(store);
+  }
+
+  @Test
+  void whoever_had_what_then_is_answered_like_from_a_state_read_whole(TestApplication app) {
+    StructureStore store = app.bean(StructureStore.class);
+    Snapshots snapshots = app.bean(Snapshots.class);
+    for (long change = 1; change <= store.head(); change++) {
+      Snapshot then = snapshots.asOf(change).snapshot();
+      assertThat(Difference.between(Snapshot.of(store.asOf(change)), then, TestApplication.TODAY).isEmpty()).as("change %d", change).isTrue();
+      assertThat(then.at(TestApplication.TODAY).snapshot().placeCount()).isEqualTo(store.asOf(change).places().size());
+    }
+  }
+
+  @Test
+  void a_state_that_is_no_longer_the_newest_is_not_built_upon(TestApplication app) {
+    StructureStore store = app.bean(StructureStore.class);
+    long old = store.head();
+    Structure newest = store.asOf(old);
+    app.bean(Bundles.class).bringIn(store.asOf(1), "test", "Test", "meanwhile", Instant.parse("2026-11-24T11:00:00Z"));
+    assertThat(sorted(store.earlier(newest, old, 2))).isEqualTo(sorted(store.asOf(2)));
+    app.bean(Bundles.class).bringIn(newest, "test", "Test", "as it was", Instant.parse("2026-11-24T11:00:01Z"));
   }
 
   @Test

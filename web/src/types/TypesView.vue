@@ -60,15 +60,16 @@ function choose(type: string) {
           :query-key="['types', 'list', query.dataUpdatedAt.value]"
           :fetch="fetchTypes"
           :columns="COLUMNS"
+          grows
           :row-height="56"
           find="Find a type"
           :empty="query.isFetched.value ? 'There are no types yet. Most rules about a document hang on its type: its fields, and who may see it.' : 'Fetching the types …'"
         >
           <template #row="{ item: type }">
             <div role="cell" :data-chosen="type.id === chosen?.id">
-              <button type="button" class="linklike row-name" @click="choose(type.id)">{{ type.name }}</button> <DraftedMark :drafted="type.drafted" />
+              <button type="button" class="linklike row-name" @click="choose(type.id)">{{ type.name }}</button>
               <p class="quiet">
-                {{ counted(type.fields.length, 'field') }}
+                <DraftedMark :drafted="type.drafted" /> {{ counted(type.fields.length, 'field') }}
                 <span v-if="type.guarded" class="mark" :class="{ warn: type.clearances.length === 0 }">{{ type.clearances.length === 0 ? 'cleared for nobody' : 'guarded' }}</span>
               </p>
             </div>

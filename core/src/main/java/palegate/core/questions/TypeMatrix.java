@@ -1,7 +1,8 @@
 package palegate.core.questions;
 
-import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
+import palegate.core.access.stages.Holders;
 import palegate.core.people.PersonSet;
 import palegate.core.people.Subject;
 import palegate.core.roles.Right;
@@ -27,18 +28,15 @@ public final class TypeMatrix {
     this.cells = cells;
   }
 
-  /** O(subjects × their people × types). */
+  /** O(types × subjects × people / 64). */
   public static TypeMatrix of(Moment moment, int container, List<Subject> subjects, List<DocumentType> types) {
     Cell[][] cells = new Cell[subjects.size()][types.size()];
-    List<PersonSet> people = new ArrayList<>();
-    subjects.forEach(subject -> people.add(moment.matching(subject).and(moment.active())));
+    List<PersonSet> people = subjects.stream().map(subject -> moment.matching(subject).and(moment.active())).toList();
     for (int type = 0; type < types.size(); type++) {
-      short[] held = new short[moment.snapshot().personCount()];
-      PersonSet all = people.stream().reduce(PersonSet.NOBODY, PersonSet::or);
-      String id = types.get(type).id();
-      all.forEach(person -> held[person] = (short) moment.rightsOnNew(person, container, id).mask());
+      Holders holders = moment.holdersOnNew(container, types.get(type).id());
+      List<PersonSet> byRight = Arrays.stream(Right.values()).map(holders::of).toList();
       for (int subject = 0; subject < cells.length; subject++) {
-        cells[subject][type] = cell(people.get(subject), held);
+        cells[subject][type] = cell(people.get(subject), byRight);
       }
     }
     return new TypeMatrix(cells);
@@ -48,16 +46,15 @@ public final class TypeMatrix {
     return cells[subject][type];
   }
 
-  private static Cell cell(PersonSet people, short[] held) {
-    int every = people.isEmpty() ? 0 : Rights.ALL.mask();
+  private static Cell cell(PersonSet people, List<PersonSet> byRight) {
+    int every = 0;
     int some = 0;
-    int[] counts = new int[Right.values().length];
-    for (int person : people.toArray()) {
-      every &= held[person];
-      some |= held[person];
-      for (Right right : Right.values()) {
-        counts[right.ordinal()] += (held[person] & Rights.bit(right)) == 0 ? 0 : 1;
-      }
+    int[] counts = new int[byRight.size()];
+    for (Right right : Right.values()) {
+      int count = people.sizeOfAnd(byRight.get(right.ordinal()));
+      counts[right.ordinal()] = count;
+      every |= count > 0 && count == people.size() ? Rights.bit(right) : 0;
+      some |= count > 0 ? Rights.bit(right) : 0;
     }
     return new Cell(people.size(), Rights.ofMask(every), Rights.ofMask(some), counts[Right.FIND.ordinal()], counts[Right.READ.ordinal()],
         counts[Right.ADD.ordinal()], counts[Right.DELETE.ordinal()]);

@@ -155,6 +155,19 @@ public final class Moment {
     return Rights.ofMask(Pipeline.standing(one(person, classes.rowOfImagined(container, typeNumber), 0, null)));
   }
 
+  /** Everyone's rights on such a document. O(lines + people / 64). */
+  public Holders holdersOnNew(int container, String type) {
+    int typeNumber = type == null ? 0 : snapshot.typeNumber(type) + 1;
+    long[] bits = new long[words];
+    for (int reach : classes.coveringImagined(container, typeNumber)) {
+      classes.barriers.reach(reach).barred().addTo(bits);
+    }
+    int[] row = classes.rowOfImagined(container, typeNumber);
+    Holders holders = Holders.ofAllRights(matching.room);
+    Pipeline.fillStanding(holders, new ClassAnswers.Everyone(matching, row, cleared[ClassRow.clearances(row, 0)], PersonSet.copyOf(bits), Conditions.NONE, -1, -1));
+    return holders;
+  }
+
   private ClassAnswers.One one(int person, int[] rows, int at, Place document) {
     return new ClassAnswers.One(matching, person, rows, at, classes, isBarred(person, ClassRow.walls(rows, at)), document,
         document == null ? null : snapshot.person(person).id());

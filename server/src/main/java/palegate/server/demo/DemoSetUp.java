@@ -10,6 +10,7 @@ import org.springframework.beans.factory.annotation.Value;
 import org.springframework.boot.ApplicationArguments;
 import org.springframework.boot.ApplicationRunner;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
+import org.springframework.core.annotation.Order;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.support.TransactionTemplate;
@@ -27,6 +28,7 @@ import palegate.server.store.StructureStore;
 /** Fills an empty database with the demo: the structure, two years of changes, and the sign-ins. */
 @Component
 @ConditionalOnProperty(name = "palegate.demo", havingValue = "true")
+@Order(0)
 class DemoSetUp implements ApplicationRunner {
   /** Printed by the start command and shown on the sign-in page; the demo holds nothing that is real. */
   private static final String PASSWORD = "pale-gate-demo";

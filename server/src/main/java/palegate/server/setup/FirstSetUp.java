@@ -12,6 +12,7 @@ import org.springframework.boot.ApplicationArguments;
 import org.springframework.boot.ApplicationRunner;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.context.annotation.Profile;
+import org.springframework.core.annotation.Order;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.support.TransactionTemplate;
@@ -36,6 +37,7 @@ import palegate.server.store.StructureStore;
 @Component
 @Profile("!describe")
 @ConditionalOnProperty(name = "palegate.demo", havingValue = "false", matchIfMissing = true)
+@Order(0)
 class FirstSetUp implements ApplicationRunner {
   static final String LOGIN = "administrator";
   private static final Logger LOG = LoggerFactory.getLogger(FirstSetUp.class);

@@ -16,10 +16,12 @@ const effects = ref<Record<number, Schemas['Totals']>>({})
 interface Line {
   number: number
   item?: Schemas['Item']
+  /** What it does by itself, once somebody has asked. */
+  effect?: Schemas['Totals'] | undefined
   idle?: Schemas['EntryView']
 }
 const lines = computed<Line[]>(() => [
-  ...props.items.map((item, i) => ({ number: i + 1, item })),
+  ...props.items.map((item, i) => ({ number: i + 1, item, effect: effects.value[item.id] })),
   ...props.withoutEffect.map((idle, i) => ({ number: props.items.length + i + 1, idle })),
 ])
 
@@ -35,7 +37,7 @@ const fetchLines = inPage(
   { number: (line) => line.number, what: words, where },
 )
 /** Another draft, another order or another problem is another list. */
-const key = computed(() => ['draft-changes', lines.value.map(({ item, idle }) => [item?.id, item?.words, item?.where, item?.problem, idle?.id])])
+const key = computed(() => ['draft-changes', lines.value.map(({ item, effect, idle }) => [item?.id, item?.words, item?.where, item?.problem, effect, idle?.id]), props.readonly])
 const COLUMNS = [
   { title: 'No.', width: '26px', sort: 'number' },
   { title: 'What', width: '1fr', sort: 'what' },
@@ -67,15 +69,15 @@ function move(number: number, by: number) {
 </script>
 
 <template>
-  <PagedList class="changes" grows label="The changes of the draft" find="Find a change" :query-key="key" :fetch="fetchLines" :columns="COLUMNS" :row-height="92" :at-most="atMost" empty="Nothing is in it yet.">
+  <PagedList class="changes" grows still label="The changes of the draft" find="Find a change" :query-key="key" :fetch="fetchLines" :columns="COLUMNS" :row-height="92" :at-most="atMost" empty="Nothing is in it yet.">
     <template #row="{ item: line, sort }">
       <div role="cell" class="number">{{ line.idle ? '' : line.number }}</div>
       <div role="cell" class="what" :class="{ caution: line.idle }" :data-problem="line.item?.problem !== undefined">
         <p>{{ words(line) }}</p>
         <p v-if="line.item?.problem" class="fault">{{ line.item.problem }}</p>
-        <p v-if="line.item && effects[line.item.id]" class="quiet" role="status">
-          By itself: {{ counted(effects[line.item.id]!.peopleGaining, 'person gains', 'people gain') }}, {{ effects[line.item.id]!.peopleLosing }} lose,
-          {{ counted(effects[line.item.id]!.documents, 'document') }}.
+        <p v-if="line.effect" class="quiet" role="status">
+          By itself: {{ counted(line.effect.peopleGaining, 'person gains', 'people gain') }}, {{ line.effect.peopleLosing }} lose,
+          {{ counted(line.effect.documents, 'document') }}.
         </p>
       </div>
       <div role="cell" class="where">

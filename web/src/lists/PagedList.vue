@@ -4,6 +4,7 @@ import { defaultRangeExtractor, useVirtualizer, type Range } from '@tanstack/vue
 import { computed, nextTick, onBeforeUnmount, ref, watch, type ComponentPublicInstance } from 'vue'
 import { counted } from '@/shell/words'
 import type { Part } from './part'
+import { useSlots } from './useSlots'
 
 /** A list of any length: only the rows in sight exist, only the pages in sight are fetched. It is searched and put in order where it is kept. */
 const props = withDefaults(
@@ -109,6 +110,8 @@ const virtualizer = useVirtualizer(
   })),
 )
 const rows = computed(() => virtualizer.value.getVirtualItems())
+/** Rows that show more than their items may be forms, in which something is being typed: each is made for its own item. */
+const slots = useSlots(() => rows.value.map((row) => row.index))
 const pages = computed(() =>
   [...new Set(rows.value.map((row) => Math.floor(row.index / PAGE)))].filter((page) => page > 0),
 )
@@ -149,7 +152,7 @@ const template = computed(() => props.columns.map((column) => column.width).join
 
 /** What a row is made from; while all of it is the same, the row stays as it is. */
 function madeFrom(index: number, start: number): unknown[] {
-  return props.still ? [itemAt(index), start, index === under.value, template.value, sort.value] : [{}]
+  return props.still ? [index, itemAt(index), start, index === under.value, template.value, sort.value] : [{}]
 }
 
 const ownHeight = computed(() =>
@@ -262,7 +265,7 @@ function left(event: FocusEvent) {
         <div v-show="!nothing" role="rowgroup" class="rows" :style="{ height: `${virtualizer.getTotalSize()}px` }">
           <div
             v-for="row in rows"
-            :key="row.index"
+            :key="still ? slots.get(row.index) : row.index"
             :ref="measured"
             v-memo="madeFrom(row.index, row.start)"
             role="row"

@@ -23,6 +23,12 @@ const props = withDefaults(
 const STEP = 7
 const GAP = 6
 const GROUND = 27
+/** A picket is one shape, at its place from the left: a list draws thousands of them while it is scrolled. */
+const SHAPES = {
+  held: (x: number) => `M${x} ${GROUND}V6l2.5 -4l2.5 4V${GROUND}z`,
+  withheld: (x: number) => `M${x} 11V6l2.5 -4l2.5 4V11zM${x} ${GROUND}V20h5V${GROUND}z`,
+  stub: (x: number) => `M${x} ${GROUND}V${GROUND - 4}h5V${GROUND}z`,
+}
 
 const pickets = computed(() => {
   let x = 1
@@ -32,7 +38,7 @@ const pickets = computed(() => {
       const at = x
       x += STEP
       const state = props.withheld.includes(right) ? 'withheld' : props.rights.includes(right) ? 'held' : 'stub'
-      return { right, x: at, state }
+      return { right, state, d: SHAPES[state](at) }
     })
   })
 })
@@ -51,14 +57,7 @@ const words = computed(() => props.walled ? 'A wall bars all nine rights' : pali
     :aria-hidden="decorative ? 'true' : undefined"
   >
     <title v-if="!decorative">{{ words }}</title>
-    <g v-for="picket in pickets" :key="picket.right" :data-right="picket.right" :data-state="picket.state">
-      <path v-if="picket.state === 'held'" class="held" :d="`M${picket.x} ${GROUND}V6l2.5 -4l2.5 4V${GROUND}z`" />
-      <template v-else-if="picket.state === 'withheld'">
-        <path class="gone" :d="`M${picket.x} 11V6l2.5 -4l2.5 4V11z`" />
-        <rect class="gone" :x="picket.x" y="20" width="5" :height="GROUND - 20" />
-      </template>
-      <rect v-else class="stub" :x="picket.x" :y="GROUND - 4" width="5" height="4" rx="1" />
-    </g>
+    <path v-for="picket in pickets" :key="picket.right" :data-right="picket.right" :data-state="picket.state" :d="picket.d" />
     <g v-if="walled" data-state="walled">
       <rect class="plate" x="0" y="6" :width="WIDTH" height="21" rx="1.5" />
       <line class="edge" x1="0" :x2="WIDTH" y1="10" y2="10" />
@@ -74,16 +73,14 @@ const words = computed(() => props.walled ? 'A wall bars all nine rights' : pali
   flex: none;
   overflow: visible;
 }
-.held {
+[data-state='held'] {
   fill: rgb(var(--v-theme-on-surface));
 }
-.stub {
-  fill: rgb(var(--v-theme-on-surface));
-  opacity: 0.26;
+[data-state='stub'] {
+  fill: rgba(var(--v-theme-on-surface), 0.26);
 }
-.gone {
-  fill: rgb(var(--v-theme-error));
-  opacity: 0.85;
+[data-state='withheld'] {
+  fill: rgba(var(--v-theme-error), 0.85);
 }
 .plate {
   fill: rgb(var(--v-theme-on-surface));

@@ -59,4 +59,18 @@ class LongDraftTest {
     assertThat(changes(page).nth(8).locator("[role=status]")).containsText("By itself:");
     page.context().close();
   }
+
+  @Test
+  void changes_are_put_in_order_by_where_they_act_and_moved_in_their_own_order_only(Desk desk) {
+    Page page = desk.open(desk.signedIn("wenna.carrow"), "/rehearsal");
+    Locator list = page.getByRole(AriaRole.TABLE, new Page.GetByRoleOptions().setName("The changes of the draft"));
+    assertThat(list).hasAttribute("aria-rowcount", String.valueOf(NAMES.size() + 1));
+    list.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Where").setExact(true)).click();
+    assertThat(changes(page).first()).containsText("Estimates");
+    assertThat(changes(page).first().locator(".number")).hasText("8");
+    assertThat(changes(page).first().getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Move change 8 up"))).hasCount(0);
+    list.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("No.").setExact(true)).click();
+    assertThat(changes(page).first().locator(".number")).hasText("1");
+    page.context().close();
+  }
 }

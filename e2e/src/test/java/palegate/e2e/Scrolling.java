@@ -57,17 +57,16 @@ public final class Scrolling {
         TestApplication app = TestApplication.startNow(database, size);
         Desk desk = new Desk(app.address())) {
       System.out.printf("%nScrolling, %s, frames a second over %d seconds, %d pixels a frame%n", size, SECONDS, PIXELS);
-      new Scrolling(desk, app).run();
+      new Scrolling(desk, app).run(size.equals("demo"));
     }
   }
 
-  private void run() {
-    measure("statement of everyone everywhere", "/statements?about=PLACE&id=root");
+  private void run(boolean small) {
+    measure(small ? "statement of everyone everywhere" : "statement of everyone in a library", "/statements?about=PLACE&id=" + (small ? "root" : library()));
     measure("persons", "/people/persons");
     measure("groups", "/people/groups");
     measure("breaks", "/breaks");
-    String library = browser.get("/api/places/root/children").body().valueStream().filter(one -> one.path("kind").asString().equals("library")).findFirst().orElseThrow()
-        .path("id").asString();
+    String library = library();
     draft(Map.of("kind", "addGrant", "place", library, "subject", Map.of("kind", "builtin", "id", "staff"), "role",
         browser.get("/api/roles").body().path(0).path("id").asString()));
     measure("rehearsal: people", "/rehearsal?view=people");
@@ -78,6 +77,11 @@ public final class Scrolling {
     }
     measure("changes of a draft", "/rehearsal", ".changes .scroller", ".changes [data-row]");
     browser.delete("/api/draft");
+  }
+
+  private String library() {
+    return browser.get("/api/places/root/children").body().valueStream().filter(one -> one.path("kind").asString().equals("library")).findFirst().orElseThrow()
+        .path("id").asString();
   }
 
   private void draft(Map<String, Object> change) {

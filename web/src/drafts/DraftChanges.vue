@@ -106,15 +106,24 @@ function move(number: number, by: number) {
 .changes {
   flex: 1;
   min-height: 0;
+  container-type: inline-size;
 }
 .changes :deep(.body) {
   padding: 10px 14px;
   align-items: start;
 }
-/* What and where stand below each other: the list is narrow. */
+/* What and where stand below each other where the list is narrow. */
 .what,
 .where {
   grid-column: 2 / -1;
+}
+@container (min-width: 560px) {
+  .what {
+    grid-column: 2;
+  }
+  .where {
+    grid-column: 3;
+  }
 }
 .number {
   font-family: var(--pg-serif);

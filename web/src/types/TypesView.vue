@@ -117,6 +117,10 @@ function choose(type: string) {
   flex: 1;
   min-height: 240px;
 }
+.left .list :deep(.body) {
+  padding-top: 5px;
+  padding-bottom: 5px;
+}
 .right {
   flex: 1;
   min-width: 0;

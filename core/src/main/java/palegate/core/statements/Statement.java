@@ -1,6 +1,7 @@
 package palegate.core.statements;
 
 import java.time.Instant;
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
@@ -93,21 +94,21 @@ public final class Statement {
     return new Statement(snapshot, instant, scope, documents, wanted);
   }
 
-  /** O(places in scope + classes). */
+  /** O(places in scope + classes × people / 64). */
   public Counts counts() {
-    PersonSet people = PersonSet.NOBODY;
+    RowsAt rowsAt = new RowsAt();
     long rows = 0;
     int places = 0;
     int papers = 0;
     for (int place : places().toArray()) {
-      PersonSet here = peopleAt(place);
-      if (!here.isEmpty()) {
-        people = people.or(here);
-        rows += here.size();
+      int here = rowsAt.count(place);
+      if (here > 0) {
+        rows += here;
         places++;
         papers += snapshot.place(place).isDocument() ? 1 : 0;
       }
     }
+    PersonSet people = rowsAt.people();
     return new Counts(rows, people.size(),
         people.sizeOfAnd(moment.activeOutsiders()), places, papers);
   }
@@ -120,16 +121,17 @@ public final class Statement {
   /** The same from an offset on; places whose rows all come before it are passed over without making one. O(places before it). */
   public Stream<Row> rowsFrom(long offset) {
     PrimitiveIterator.OfInt places = places().iterator();
+    RowsAt rowsAt = new RowsAt();
     long left = offset;
     while (places.hasNext()) {
       int place = places.nextInt();
-      PersonSet people = peopleAt(place);
-      if (people.size() > left) {
+      int here = rowsAt.count(place);
+      if (here > left) {
         Stream<Row> rest = StreamSupport.stream(Spliterators.spliteratorUnknownSize(places, Spliterator.ORDERED), false)
             .flatMap(next -> rowsAt(next, peopleAt(next)));
-        return Stream.concat(rowsAt(place, people).skip(left), rest);
+        return Stream.concat(rowsAt(place, peopleAt(place)).skip(left), rest);
       }
-      left -= people.size();
+      left -= here;
     }
     return Stream.empty();
   }
@@ -154,6 +156,36 @@ public final class Statement {
     int top = scope instanceof Scope.PlaceAndBelow below ? below.place() : 0;
     IntStream all = snapshot.placeCount() == 0 ? IntStream.empty() : snapshot.inDisplayOrder(top);
     return documents ? all : all.filter(place -> snapshot.place(place).kind().isContainer());
+  }
+
+  /** How many rows each place has: worked out once for all places that are treated alike, and of which as many people are wanted. */
+  private final class RowsAt {
+    private static final int UNKNOWN = -1;
+    private final int[] all = unknown();
+    private final int[] named = unknown();
+    private final long[] people = new long[snapshot.personRoom() + Long.SIZE - 1 >> 6];
+
+    private int[] unknown() {
+      int[] counts = new int[moment.classCount()];
+      Arrays.fill(counts, UNKNOWN);
+      return counts;
+    }
+
+    int count(int place) {
+      int[] counts = contains(place) ? all : named;
+      int number = moment.classOf(place);
+      if (counts[number] == UNKNOWN) {
+        PersonSet here = peopleAt(place);
+        here.addTo(people);
+        counts[number] = here.size();
+      }
+      return counts[number];
+    }
+
+    /** Everyone of whom there is a row at a place that has been counted. */
+    PersonSet people() {
+      return PersonSet.copyOf(people);
+    }
   }
 
   private PersonSet peopleAt(int place) {

@@ -112,7 +112,10 @@ const virtualizer = useVirtualizer(
 )
 const rows = computed(() => virtualizer.value.getVirtualItems())
 /** Rows that show more than their items may be forms, in which something is being typed: each is made for its own item. */
-const slots = useSlots(() => rows.value.map((row) => row.index))
+const slots = useSlots(
+  () => rows.value.map((row) => row.index),
+  () => active.value !== undefined,
+)
 const pages = computed(() =>
   [...new Set(rows.value.map((row) => Math.floor(row.index / PAGE)))].filter((page) => page > 0),
 )

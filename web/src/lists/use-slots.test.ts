@@ -7,7 +7,7 @@ const range = (from: number, until: number) => Array.from({ length: until - from
 describe('the slots in which rows are drawn', () => {
   it('stay with their rows while those are in sight', () => {
     const rows = ref(range(0, 10))
-    const slots = useSlots(() => rows.value)
+    const slots = useSlots(() => rows.value, () => false)
     const before = new Map(slots.value)
     rows.value = range(3, 13)
     for (const row of range(3, 10)) expect(slots.value.get(row)).toBe(before.get(row))
@@ -15,7 +15,7 @@ describe('the slots in which rows are drawn', () => {
 
   it('go from rows that leave to rows that come', () => {
     const rows = ref(range(0, 10))
-    const slots = useSlots(() => rows.value)
+    const slots = useSlots(() => rows.value, () => false)
     const before = new Map(slots.value)
     rows.value = range(2, 12)
     expect([slots.value.get(10), slots.value.get(11)].sort()).toEqual([before.get(0), before.get(1)].sort())
@@ -23,7 +23,7 @@ describe('the slots in which rows are drawn', () => {
 
   it('are never shared, however the list is scrolled, and are never many more than rows in sight', () => {
     const rows = ref<number[]>([])
-    const slots = useSlots(() => rows.value)
+    const slots = useSlots(() => rows.value, () => false)
     let seed = 7
     for (let i = 0; i < 500; i++) {
       seed = (seed * 48_271) % 2_147_483_647
@@ -38,12 +38,26 @@ describe('the slots in which rows are drawn', () => {
 
   it('of the row with the focus is never given to another', () => {
     const rows = ref([...range(0, 10)])
-    const slots = useSlots(() => rows.value)
+    const slots = useSlots(() => rows.value, () => false)
     const focused = slots.value.get(4)
     for (const from of [20, 300, 7, 90]) {
       rows.value = [4, ...range(from, from + 10)]
       expect(slots.value.get(4)).toBe(focused)
       expect([...slots.value.entries()].filter(([, slot]) => slot === focused)).toEqual([[4, focused]])
+    }
+  })
+
+  it('are not taken over while a row has the focus: the order of what is drawn stays, so nothing is moved', () => {
+    const rows = ref(range(30, 45))
+    const slots = useSlots(() => rows.value, () => true)
+    for (const from of [31, 40, 500, 9_000, 495]) {
+      const before = new Map(slots.value)
+      rows.value = [39, ...range(from, from + 15)].filter((row, i, all) => all.indexOf(row) === i).sort((a, b) => a - b)
+      const used = new Set(before.values())
+      for (const [row, slot] of slots.value) {
+        if (before.has(row)) expect(slot).toBe(before.get(row))
+        else expect(used.has(slot), `row ${row} takes a slot of a row that was drawn`).toBe(false)
+      }
     }
   })
 })

@@ -59,7 +59,7 @@ function words(cause: Schemas['Cause']): string {
     <p v-else-if="head.isError.value" class="fault" role="alert">{{ head.error.value?.message }}</p>
     <p v-else-if="head.data.value === undefined" role="status">Comparing the two days …</p>
     <div v-else class="sheet list">
-      <PagedList label="Who gained and lost what" find="Find a person or a place" :query-key="['between', 'rows', head.data.value.from, head.data.value.until]" :fetch="fetchRows" :columns="COLUMNS" empty="Nobody gained or lost anything.">
+      <PagedList still label="Who gained and lost what" find="Find a person or a place" :query-key="['between', 'rows', head.data.value.from, head.data.value.until]" :fetch="fetchRows" :columns="COLUMNS" empty="Nobody gained or lost anything.">
         <template #row="{ item }">
           <div role="cell"><PersonName :person="item.person" /></div>
           <PlaceCell v-slot="{ text }" role="cell" :path="item.path">

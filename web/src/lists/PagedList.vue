@@ -1,10 +1,11 @@
 <script setup lang="ts" generic="T">
-import { keepPreviousData, useQueries, useQuery } from '@tanstack/vue-query'
 import { defaultRangeExtractor, useVirtualizer, type Range } from '@tanstack/vue-virtual'
 import { computed, nextTick, onBeforeUnmount, ref, watch, type ComponentPublicInstance } from 'vue'
 import { counted } from '@/shell/words'
 import type { Part } from './part'
+import { usePages } from './usePages'
 import { useSlots } from './useSlots'
+import { useStretch } from './useStretch'
 
 /** A list of any length: only the rows in sight exist, only the pages in sight are fetched. It is searched and put in order where it is kept. */
 const props = withDefaults(
@@ -39,7 +40,6 @@ const props = withDefaults(
 const emit = defineEmits<{ dropped: [item: T, carried: string] }>()
 defineSlots<{ row(props: { item: T; index: number; sort: string | undefined }): unknown }>()
 
-const PAGE = 200
 /** How long after the last key a search begins, in milliseconds. */
 const PAUSE = 180
 /** The heads of the columns lie over the rows, so many pixels high. */
@@ -56,10 +56,6 @@ watch(typed, (now) => {
 onBeforeUnmount(() => clearTimeout(pause))
 const key = computed(() => [...props.queryKey, { text: text.value, sort: sort.value ?? '' }])
 
-function part(offset: number): Part {
-  return { offset, limit: PAGE, text: text.value === '' ? undefined : text.value, sort: sort.value }
-}
-
 /** The first click sorts as the column wishes, the next ones turn it round. */
 function sortBy(column: string, oneWay = false) {
   if (oneWay && sort.value === column) return
@@ -75,12 +71,10 @@ function ariaSort(column: string | undefined): 'ascending' | 'descending' | 'non
 }
 
 const scroller = ref<HTMLElement | null>(null)
-const first = useQuery({
-  queryKey: computed(() => [...key.value, 'page', 0]),
-  queryFn: () => props.fetch(part(0)),
-  placeholderData: keepPreviousData,
-})
-const total = computed(() => first.data.value?.total ?? 0)
+const { first, total, look, itemAt } = usePages(
+  () => key.value,
+  (offset, limit) => props.fetch({ offset, limit, text: text.value === '' ? undefined : text.value, sort: sort.value }),
+)
 /** Said below the heads of the columns: a table may hold nothing but rows. */
 const nothing = computed(() => first.isError.value || (first.isSuccess.value && total.value === 0))
 
@@ -96,43 +90,38 @@ const active = ref<number>()
 function keeping(kept: number | undefined) {
   return (range: Range) => {
     const seen = defaultRangeExtractor(range)
-    return kept === undefined || kept >= range.count || seen.includes(kept) ? seen : [...seen, kept].sort((a, b) => a - b)
+    return kept === undefined || kept < 0 || kept >= range.count || seen.includes(kept) ? seen : [...seen, kept].sort((a, b) => a - b)
   }
 }
 
+const { base, count, scrolled, reach, begin } = useStretch(scroller, () => total.value, () => props.rowHeight, (from, until) => {
+  // What has the focus and goes far out of sight hands it to the list.
+  if (active.value !== undefined && (active.value < from || active.value >= until)) scroller.value?.focus({ preventScroll: true })
+})
+watch(key, begin)
+
 const virtualizer = useVirtualizer(
   computed(() => ({
-    count: total.value,
+    count: count.value,
     getScrollElement: () => scroller.value,
     estimateSize: () => props.rowHeight,
-    overscan: 8,
+    overscan: 4,
     scrollPaddingEnd: HEAD,
-    rangeExtractor: keeping(active.value),
+    rangeExtractor: keeping(active.value === undefined ? undefined : active.value - base.value),
   })),
 )
-const rows = computed(() => virtualizer.value.getVirtualItems())
+const rows = computed(() => virtualizer.value.getVirtualItems().map((laid) => ({ index: base.value + laid.index, start: laid.start, laid: laid.index })))
+/** Without the row that is only kept for its focus. */
+const inSight = computed(() => {
+  const range = virtualizer.value.range
+  return range === null ? undefined : { first: base.value + range.startIndex, last: base.value + range.endIndex }
+})
+watch(inSight, (now) => now && look(now), { immediate: true })
 /** Rows that show more than their items may be forms, in which something is being typed: each is made for its own item. */
 const slots = useSlots(
   () => rows.value.map((row) => row.index),
   () => active.value !== undefined,
 )
-const pages = computed(() =>
-  [...new Set(rows.value.map((row) => Math.floor(row.index / PAGE)))].filter((page) => page > 0),
-)
-const fetched = useQueries({
-  queries: computed(() =>
-    pages.value.map((page) => ({
-      queryKey: [...key.value, 'page', page],
-      queryFn: () => props.fetch(part(page * PAGE)),
-    })),
-  ),
-})
-
-function itemAt(index: number): T | undefined {
-  const page = Math.floor(index / PAGE)
-  const data = page === 0 ? first.data.value : fetched.value[pages.value.indexOf(page)]?.data
-  return (data as { items: T[] } | undefined)?.items[index - page * PAGE]
-}
 
 /** The row something is carried over that may be dropped there. */
 const under = ref<number>()
@@ -184,14 +173,19 @@ function enter(event: KeyboardEvent) {
 function move(event: KeyboardEvent) {
   const step = event.key === 'ArrowDown' ? 1 : event.key === 'ArrowUp' ? -1 : 0
   if (step === 0 || !(event.target instanceof HTMLElement) || event.target.matches(OWN_ARROWS)) return
-  const wanted = active.value === undefined ? (virtualizer.value.range?.startIndex ?? 0) : active.value + step
+  const wanted = active.value === undefined ? (inSight.value?.first ?? 0) : active.value + step
   if (wanted < 0 || wanted >= total.value) return
   event.preventDefault()
-  active.value = wanted
-  virtualizer.value.scrollToIndex(wanted, { align: 'auto' })
+  show(wanted)
   void nextTick(() => {
     if (active.value === wanted) rowOf(wanted)?.focus({ preventScroll: true })
   })
+}
+
+function show(row: number) {
+  reach(row)
+  active.value = row
+  virtualizer.value.scrollToIndex(row - base.value, { align: 'auto' })
 }
 
 /** The row to show as soon as it is there. */
@@ -200,8 +194,7 @@ watch(total, async (now) => {
   if (awaited === undefined || awaited >= now) return
   const wanted = awaited
   awaited = undefined
-  active.value = wanted
-  virtualizer.value.scrollToIndex(wanted, { align: 'auto' })
+  show(wanted)
   await nextTick()
   const row = rowOf(wanted)
   const field = row?.querySelector<HTMLElement>('input') ?? row
@@ -250,6 +243,7 @@ function left(event: FocusEvent) {
       :aria-label="label"
       :aria-rowcount="total + 1"
       :aria-busy="first.isFetching.value"
+      @scroll.capture="scrolled"
       @keydown="move"
       @keydown.enter="enter"
       @focusin="entered"
@@ -276,7 +270,7 @@ function left(event: FocusEvent) {
             class="line body"
             tabindex="-1"
             :data-row="row.index"
-            :data-index="row.index"
+            :data-index="row.laid"
             :aria-rowindex="row.index + 2"
             :data-under="row.index === under || undefined"
             :style="{

@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { useQuery } from '@tanstack/vue-query'
-import { computed, ref } from 'vue'
+import { computed, reactive, ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { answer, api, type Schemas } from '@/api/client'
+import ChooseRow from '@/lists/ChooseRow.vue'
 import PagedList from '@/lists/PagedList.vue'
 import type { Part } from '@/lists/part'
 import Paling from '@/paling/Paling.vue'
@@ -23,7 +24,7 @@ const top = useQuery({
   queryFn: () => answer(api.GET('/api/places/{id}', { params: { path: { id: id.value! } } })),
 })
 const sameOnly = ref(false)
-const selected = ref<string[]>([])
+const chosen = reactive(new Set<string>())
 
 const fetchBreaks = (part: Part) =>
   answer(api.GET('/api/places/{id}/breaks', { params: { path: { id: id.value! }, query: { ...part, sameOnly: sameOnly.value } } }))
@@ -43,7 +44,7 @@ function words(one: Schemas['BreakView']): string {
   return [more, less].filter((part) => part !== '').join('; ')
 }
 async function rejoinAll() {
-  if (await draftAt(selected.value.map((place) => ({ kind: 'rejoin' as const, place, below: false })))) selected.value = []
+  if (await draftAt([...chosen].map((place) => ({ kind: 'rejoin' as const, place, below: false })))) chosen.clear()
 }
 function choose(found: Schemas['Found'] | undefined) {
   if (found !== undefined) void router.push({ name: 'breaks', params: { id: found.id } })
@@ -56,12 +57,13 @@ function choose(found: Schemas['Found'] | undefined) {
       <h1>Breaks{{ top.data.value && top.data.value.place.kind !== 'repository' ? ` below ${top.data.value.place.name}` : '' }}</h1>
       <PlacePicker :model-value="undefined" label="Only below a place" @update:model-value="choose" />
       <v-checkbox v-model="sameOnly" label="Only those that say what their parent says" hide-details />
-      <v-btn v-if="may('access')" class="is-main" :disabled="selected.length === 0" :loading="busy" @click="rejoinAll">Rejoin {{ selected.length > 0 ? selected.length : 'the chosen' }}</v-btn>
+      <v-btn v-if="may('access')" class="is-main" :disabled="chosen.size === 0" :loading="busy" @click="rejoinAll">Rejoin {{ chosen.size > 0 ? chosen.size : 'the chosen' }}</v-btn>
     </div>
     <p class="quiet">Every place that stands alone, with what that does. A break ages: what is given further up later does not reach it.</p>
     <div class="sheet list">
       <PagedList
         v-if="id"
+        still
         label="Breaks"
         find="Find a place"
         :query-key="['breaks', id, sameOnly]"
@@ -72,7 +74,7 @@ function choose(found: Schemas['Found'] | undefined) {
       >
         <template #row="{ item }">
           <div role="cell">
-            <input v-if="may('access') && !item.drafted" v-model="selected" type="checkbox" :value="item.place" :aria-label="`Choose ${item.path}`" />
+            <ChooseRow v-if="may('access') && !item.drafted" :id="item.place" :chosen="chosen" :label="`Choose ${item.path}`" />
           </div>
           <div role="cell" :title="words(item)">
             <router-link :to="{ name: 'places', params: { id: item.place } }">{{ item.path }}</router-link>
@@ -126,11 +128,6 @@ function choose(found: Schemas['Found'] | undefined) {
 .says {
   overflow: hidden;
   text-overflow: ellipsis;
-}
-input[type='checkbox'] {
-  width: 18px;
-  height: 18px;
-  accent-color: rgb(var(--v-theme-primary));
 }
 @media (max-width: 1000px) {
   .head {

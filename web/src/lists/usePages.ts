@@ -1,0 +1,46 @@
+import { keepPreviousData, useQueries, useQuery } from '@tanstack/vue-query'
+import { computed, ref } from 'vue'
+
+const PAGE = 200
+/** So many rows before a page comes into sight it is fetched. */
+const AHEAD = 60
+
+/** The first page of a list, and those that are in sight or about to be. */
+export function usePages<T>(key: () => unknown[], fetch: (offset: number, limit: number) => Promise<{ total: number; items: T[] }>) {
+  const first = useQuery({
+    queryKey: computed(() => [...key(), 'page', 0]),
+    queryFn: () => fetch(0, PAGE),
+    placeholderData: keepPreviousData,
+    shallow: true,
+  })
+  const total = computed(() => first.data.value?.total ?? 0)
+
+  const highest = ref(0)
+  const lowest = ref(0)
+  const from = computed(() => Math.floor(Math.max(0, highest.value - AHEAD) / PAGE))
+  const until = computed(() => Math.floor(Math.min(total.value - 1, lowest.value + AHEAD) / PAGE))
+  const pages = computed(() => {
+    const wanted: number[] = []
+    for (let page = Math.max(1, from.value); page <= until.value; page++) wanted.push(page)
+    return wanted
+  })
+  const fetched = useQueries({
+    queries: computed(() => pages.value.map((page) => ({ queryKey: [...key(), 'page', page], queryFn: () => fetch(page * PAGE, PAGE), shallow: true }))),
+    shallow: true,
+  })
+
+  /** Says which rows are in sight. */
+  function look(at: { first: number; last: number }) {
+    highest.value = at.first
+    lowest.value = at.last
+  }
+
+  /** Undefined while its page is on the way. */
+  function itemAt(row: number): T | undefined {
+    const page = Math.floor(row / PAGE)
+    const data = page === 0 ? first.data.value : fetched.value[page - (pages.value[0] ?? 0)]?.data
+    return (data as { items: T[] } | undefined)?.items[row - page * PAGE]
+  }
+
+  return { first, total, look, itemAt }
+}

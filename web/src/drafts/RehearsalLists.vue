@@ -55,8 +55,8 @@ const PLACES = [
   { title: 'Somebody loses', width: '170px', sort: '-losses' },
 ]
 const PAIRS = [
-  { title: 'Person', width: 'minmax(130px, 1fr)', sort: 'person', oneWay: true },
-  { title: 'Place', width: '1.4fr', sort: 'place', oneWay: true },
+  { title: 'Person', width: 'minmax(130px, 1fr)', sort: 'person' },
+  { title: 'Place', width: '1.4fr', sort: 'place' },
   { title: 'Before', width: '76px' },
   { title: 'After', width: '76px' },
   { title: 'Why', width: '40px' },

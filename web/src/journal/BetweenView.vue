@@ -30,8 +30,8 @@ const head = useQuery({ queryKey: computed(() => ['between', from.value, until.v
 const fetchRows = async (part: Part) => (await asked(head.data.value!, part)).altered
 
 const COLUMNS = [
-  { title: 'Person', width: 'minmax(130px, 1fr)', sort: 'person', oneWay: true },
-  { title: 'Place', width: '1.4fr', sort: 'place', oneWay: true },
+  { title: 'Person', width: 'minmax(130px, 1fr)', sort: 'person' },
+  { title: 'Place', width: '1.4fr', sort: 'place' },
   { title: 'First day', width: '76px' },
   { title: 'Last day', width: '76px' },
   { title: 'What did it', width: '1.3fr' },

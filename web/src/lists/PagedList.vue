@@ -16,8 +16,8 @@ const props = withDefaults(
     queryKey: unknown[]
     /** Fetches a part of the list. */
     fetch: (part: Part) => Promise<{ total: number; items: T[] }>
-    /** A column with `sort` can be sorted by; with a minus it begins with the most. A list that is made lazily may have an order one way only. */
-    columns: { title: string; width: string; sort?: string; oneWay?: boolean; silent?: boolean }[]
+    /** A column with `sort` can be sorted by; with a minus it begins with the most. */
+    columns: { title: string; width: string; sort?: string; silent?: boolean }[]
     /** How high a row is, in pixels; of rows that grow, how high one usually is. */
     rowHeight?: number
     /** Says that a row is as high as what it holds, and may break its lines. */
@@ -57,8 +57,7 @@ onBeforeUnmount(() => clearTimeout(pause))
 const key = computed(() => [...props.queryKey, { text: text.value, sort: sort.value ?? '' }])
 
 /** The first click sorts as the column wishes, the next ones turn it round. */
-function sortBy(column: string, oneWay = false) {
-  if (oneWay && sort.value === column) return
+function sortBy(column: string) {
   sort.value = sort.value === column ? turned(column) : column
 }
 function turned(order: string): string {
@@ -253,7 +252,7 @@ function left(event: FocusEvent) {
         <div role="rowgroup" class="head">
           <div role="row" class="line" :style="{ gridTemplateColumns: template }">
             <div v-for="column in columns" :key="column.title" role="columnheader" :title="column.title" :aria-sort="ariaSort(column.sort)">
-              <button v-if="column.sort !== undefined" type="button" class="sorter" :data-on="ariaSort(column.sort)" @click="sortBy(column.sort, column.oneWay)">
+              <button v-if="column.sort !== undefined" type="button" class="sorter" :data-on="ariaSort(column.sort)" @click="sortBy(column.sort)">
                 {{ column.title }}
               </button>
               <span v-else :class="{ sr: column.silent }">{{ column.title }}</span>

@@ -89,15 +89,6 @@ describe('a list of any length', () => {
     }
   })
 
-  it('keeps an order that goes one way only, however often its column is pressed', async () => {
-    const shown = list({ columns: [{ title: 'Place', width: '1fr', sort: 'place', oneWay: true }] })
-    await flushPromises()
-    for (let i = 0; i < 3; i++) await header(shown, 'Place').find('button').trigger('click')
-    await flushPromises()
-    expect(asked.at(-1)!.sort).toBe('place')
-    expect(asked.map((part) => part.sort)).not.toContain('-place')
-  })
-
   it('does not offer to sort by a column that has no order', async () => {
     const shown = list()
     await flushPromises()

@@ -58,8 +58,8 @@ function file(format: string): string {
 }
 
 const COLUMNS = [
-  { title: 'Place', width: '1.3fr', sort: 'place', oneWay: true },
-  { title: 'Person', width: 'minmax(130px, 1fr)', sort: 'person', oneWay: true },
+  { title: 'Place', width: '1.3fr', sort: 'place' },
+  { title: 'Person', width: 'minmax(130px, 1fr)', sort: 'person' },
   { title: 'Rights', width: '76px' },
   { title: 'Comes from', width: '1.3fr' },
   { title: 'Why', width: '40px' },

@@ -3,7 +3,6 @@ package palegate.core.drafts;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.BitSet;
-import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -19,6 +18,7 @@ import palegate.core.roles.Right;
 import palegate.core.roles.Rights;
 import palegate.core.snapshot.Moment;
 import palegate.core.snapshot.Snapshot;
+import palegate.core.structure.Later;
 
 /**
  * The exact difference in standing rights between two states at one instant, over all people and all
@@ -39,7 +39,7 @@ public final class Difference {
       Person person, Rights gained, Rights lost, int placesGaining, int placesLosing, int documents) {}
 
   /** What changes at one place, over all people. */
-  public record PlaceShift(Place place, String path, Rights gained, Rights lost, int peopleGaining, int peopleLosing) {}
+  public record PlaceShift(Place place, Rights gained, Rights lost, int peopleGaining, int peopleLosing) {}
 
   /** What changes for one person at one place. */
   public record Pair(Person person, Place place, String path, Rights before, Rights after) {
@@ -59,6 +59,7 @@ public final class Difference {
   private final PairTable pairs;
   private final Shifts shifts;
   private final Totals totals;
+  private final Later<List<PersonShift>> personShifts = new Later<>(this::findPersonShifts);
 
   private Difference(Moment momentBefore, Moment momentAfter, Instant instant) {
     this.instant = instant;
@@ -109,42 +110,24 @@ public final class Difference {
     return byRight(shifts.lostByRight());
   }
 
-  /** Everyone who gains or loses anything, in byte order of their ids. O(changed pairs of classes × people / 64). */
+  /** Everyone who gains or loses anything, in byte order of their ids. O(changed pairs of classes × people / 64) the first time. */
   public List<PersonShift> people() {
-    int count = people.count();
-    int[] gained = new int[count];
-    int[] lost = new int[count];
-    int[] placesGaining = new int[count];
-    int[] placesLosing = new int[count];
-    int[] documents = new int[count];
-    for (int pair = 0; pair < pairs.size(); pair++) {
-      if (shifts.changes(pair)) {
-        Shifts.Shift shift = shifts.shift(pair);
-        int places = pairs.places(pair);
-        int papers = pairs.documents(pair);
-        for (int right = 0; right < Right.values().length; right++) {
-          int bit = 1 << right;
-          shift.gained(right).forEach(person -> gained[person] |= bit);
-          shift.lost(right).forEach(person -> lost[person] |= bit);
-        }
-        PersonSet gainers = shift.gainers();
-        PersonSet losers = shift.losers();
-        gainers.forEach(person -> placesGaining[person] += places);
-        losers.forEach(person -> placesLosing[person] += places);
-        gainers.or(losers).forEach(person -> documents[person] += papers);
-      }
-    }
+    return personShifts.get();
+  }
+
+  private List<PersonShift> findPersonShifts() {
+    PersonTotals totals = shifts.people();
     List<PersonShift> list = new ArrayList<>();
-    people.inOrder(shifts.gaining().or(shifts.losing())).forEach(i -> list.add(new PersonShift(people.person(i),
-        Rights.ofMask(gained[i]), Rights.ofMask(lost[i]), placesGaining[i], placesLosing[i], documents[i])));
-    return list;
+    people.inOrder(shifts.gaining().or(shifts.losing())).forEach(person -> list.add(new PersonShift(people.person(person), Rights.ofMask(totals.gained(person)),
+        Rights.ofMask(totals.lost(person)), totals.placesGaining[person], totals.placesLosing[person], totals.documents[person])));
+    return List.copyOf(list);
   }
 
   /** Every place where anything changes, lazily, in tree order; those that only stood before come last. */
   public Stream<PlaceShift> places() {
     return changedSpots().map(spot -> {
       int pair = spots.pair(pairs, spot);
-      return new PlaceShift(spots.place(spot), spots.path(spot), shifts.gained(pair), shifts.lost(pair),
+      return new PlaceShift(spots.place(spot), shifts.gained(pair), shifts.lost(pair),
           shifts.peopleGaining(pair), shifts.peopleLosing(pair));
     });
   }
@@ -156,13 +139,18 @@ public final class Difference {
     return changedSpots().flatMap(spot -> {
       ForSome some = known.computeIfAbsent(spots.pair(pairs, spot), pair -> forSome(shifts.shift(pair), among));
       return some.gaining() + some.losing() == 0 ? Stream.empty()
-          : Stream.of(new PlaceShift(spots.place(spot), spots.path(spot), some.gained(), some.lost(), some.gaining(), some.losing()));
+          : Stream.of(new PlaceShift(spots.place(spot), some.gained(), some.lost(), some.gaining(), some.losing()));
     });
+  }
+
+  /** The path of a place of either state; as it is after, if it is there. */
+  public String path(Place place) {
+    return spots.path(spots.find(place.id()).orElseThrow());
   }
 
   private record ForSome(Rights gained, Rights lost, int gaining, int losing) {}
 
-  private static ForSome forSome(Shifts.Shift shift, PersonSet among) {
+  private static ForSome forSome(Shift shift, PersonSet among) {
     int gained = 0;
     int lost = 0;
     for (int right = 0; right < Right.values().length; right++) {
@@ -177,21 +165,15 @@ public final class Difference {
     return changedSpots().flatMap(this::pairsAt);
   }
 
-  /** The same by the names of the people, each person's in tree order; O(changed places) for each person. */
-  public Stream<Pair> pairsByPerson() {
-    return people().stream().map(PersonShift::person).sorted(Comparator.comparing(Person::name).thenComparing(Person::id))
-        .flatMap(person -> pairsOf(person.id()));
+  /** The pairs that are looked for, as a list that can be read from anywhere in it. O(changed places + changed pairs of classes × people / 64). */
+  public FoundPairs find(FoundPairs.Wanted wanted) {
+    Stream<Spots.Spot> where = wanted.place() == null ? changedSpots() : spots.find(wanted.place()).filter(this::changes).stream();
+    return new FoundPairs(wanted, where, spots, pairs, shifts, people);
   }
 
   /** The same at one place only. */
   public Stream<Pair> pairsAt(String place) {
     return spots.find(place).filter(this::changes).stream().flatMap(this::pairsAt);
-  }
-
-  /** The same of one person only. */
-  public Stream<Pair> pairsOf(String person) {
-    int number = people.numberOf(person);
-    return number < 0 ? Stream.empty() : changedSpots().flatMap(spot -> pair(spot, number));
   }
 
   /** The places of the state after where a person loses a right. */
@@ -255,19 +237,12 @@ public final class Difference {
   }
 
   private Stream<Pair> pairsAt(Spots.Spot spot) {
-    Shifts.Shift shift = shifts.shift(spots.pair(pairs, spot));
+    int pair = spots.pair(pairs, spot);
+    Shift shift = shifts.shift(pair);
     String path = spots.path(spot);
     Place place = spots.place(spot);
     return people.inOrder(shift.gainers().or(shift.losers())).mapToObj(person ->
-        new Pair(people.person(person), place, path, shift.before(person), shift.after(person)));
-  }
-
-  private Stream<Pair> pair(Spots.Spot spot, int person) {
-    int pair = spots.pair(pairs, spot);
-    Rights was = shifts.before(pair, person);
-    Rights is = shifts.after(pair, person);
-    return was.equals(is) ? Stream.empty()
-        : Stream.of(new Pair(people.person(person), spots.place(spot), spots.path(spot), was, is));
+        new Pair(people.person(person), place, path, shifts.before(pair, person), shifts.after(pair, person)));
   }
 
   private Totals count() {

@@ -22,6 +22,7 @@ import palegate.core.roles.Right;
 import palegate.core.roles.Rights;
 import palegate.core.snapshot.Moment;
 import palegate.core.snapshot.Snapshot;
+import palegate.core.structure.Later;
 import palegate.core.structure.Structure;
 import palegate.core.types.Clearance;
 import palegate.core.walls.Conflict;

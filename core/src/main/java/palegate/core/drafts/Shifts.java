@@ -1,9 +1,11 @@
 package palegate.core.drafts;
 
-import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.function.BiConsumer;
+import java.util.function.Supplier;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import palegate.core.access.stages.Holders;
 import palegate.core.people.PersonSet;
 import palegate.core.roles.Right;
@@ -22,6 +24,7 @@ final class Shifts {
   private static final int LOSSES = 2;
   /** Below this a second thread costs more than it saves. */
   private static final int PAIRS_FOR_A_THREAD = 64;
+  private static final int MOST_CHUNKS = 16;
   /** Up to so many people it is cheaper to ask for each than for everyone at once. */
   private static final int FEW_PEOPLE = 48;
 
@@ -37,42 +40,12 @@ final class Shifts {
   private final short[] lost;
   private final int[] gainers;
   private final int[] losers;
-  private final Tally tally;
+  private final ShiftTally tally;
   /** Of two states that number people differently: in which pairs of classes nothing can differ but for those whom only one of them has. */
   private final boolean[] alike;
   /** Those, by their numbers in the state that has them. */
   private final PersonSet come;
   private final PersonSet gone;
-
-  /** What is counted over many pairs. */
-  private static final class Tally {
-    final long[] gaining;
-    final long[] losing;
-    final long[] gainedByRight = new long[RIGHTS];
-    final long[] lostByRight = new long[RIGHTS];
-    long pairsGaining;
-    long pairsLosing;
-    long changedPairs;
-
-    Tally(int words) {
-      gaining = new long[words];
-      losing = new long[words];
-    }
-
-    void add(Tally other) {
-      for (int i = 0; i < gaining.length; i++) {
-        gaining[i] |= other.gaining[i];
-        losing[i] |= other.losing[i];
-      }
-      for (int right = 0; right < RIGHTS; right++) {
-        gainedByRight[right] += other.gainedByRight[right];
-        lostByRight[right] += other.lostByRight[right];
-      }
-      pairsGaining += other.pairsGaining;
-      pairsLosing += other.pairsLosing;
-      changedPairs += other.changedPairs;
-    }
-  }
 
   /** Who holds what before and after, for one pair of classes at a time; made over and over in the same memory. */
   private final class Work {
@@ -119,7 +92,7 @@ final class Shifts {
     lost = new short[pairs.size()];
     gainers = new int[pairs.size()];
     losers = new int[pairs.size()];
-    tally = tallied ? tallyAll() : new Tally(words());
+    tally = tallied ? inChunks(() -> new ShiftTally(words()), this::compute, ShiftTally::add) : new ShiftTally(words());
   }
 
   static Shifts of(Moment before, Moment after, Numbering people, PairTable pairs) {
@@ -142,24 +115,28 @@ final class Shifts {
   }
 
   private boolean changesNow(int pair) {
-    compute(pair, pair + 1, new Tally(words()));
+    compute(pair, pair + 1, new ShiftTally(words()));
     return changes(pair);
   }
 
-  private Tally tallyAll() {
-    int chunks = Math.max(1, Math.min(16, pairs.size() / PAIRS_FOR_A_THREAD));
-    int each = (pairs.size() + chunks - 1) / chunks;
-    List<Tally> parts = new ArrayList<>();
-    IntStream.range(0, chunks).forEach(i -> parts.add(new Tally(words())));
-    IntStream range = IntStream.range(0, chunks);
-    (chunks > 1 ? range.parallel() : range)
-        .forEach(chunk -> compute(chunk * each, Math.min(pairs.size(), (chunk + 1) * each), parts.get(chunk)));
-    Tally all = parts.get(0);
-    parts.subList(1, parts.size()).forEach(all::add);
-    return all;
+  /** Does something to a stretch of pairs. */
+  private interface OfStretch<T> {
+    void accept(int from, int until, T into);
   }
 
-  private void compute(int from, int until, Tally into) {
+  /** Adds up something over all pairs, on all processors where there are many. */
+  private <T> T inChunks(Supplier<T> empty, OfStretch<T> stretch, BiConsumer<T, T> add) {
+    int chunks = Math.max(1, Math.min(MOST_CHUNKS, pairs.size() / PAIRS_FOR_A_THREAD));
+    int each = (pairs.size() + chunks - 1) / chunks;
+    List<T> parts = Stream.generate(empty).limit(chunks).toList();
+    IntStream range = IntStream.range(0, chunks);
+    (chunks > 1 ? range.parallel() : range)
+        .forEach(chunk -> stretch.accept(chunk * each, Math.min(pairs.size(), (chunk + 1) * each), parts.get(chunk)));
+    parts.subList(1, parts.size()).forEach(part -> add.accept(parts.get(0), part));
+    return parts.get(0);
+  }
+
+  private void compute(int from, int until, ShiftTally into) {
     Work work = null;
     for (int pair = from; pair < until; pair++) {
       if (relatives && pairs.before(pair) == pairs.after(pair) && altered.size() <= FEW_PEOPLE) {
@@ -173,23 +150,23 @@ final class Shifts {
     }
   }
 
-  private void computeForFew(int pair, Tally into) {
+  private void computeForFew(int pair, ShiftTally into) {
     altered.forEach(person -> noteChange(pair, before.rightsInClass(person, pairs.before(pair)), after.rightsInClass(person, pairs.after(pair)), into, person));
   }
 
-  private void computeForStrangers(int pair, Tally into) {
+  private void computeForStrangers(int pair, ShiftTally into) {
     come.forEach(person -> noteChange(pair, 0, after.rightsInClass(person, pairs.after(pair)), into, people.ofAfter(person)));
     gone.forEach(person -> noteChange(pair, before.rightsInClass(person, pairs.before(pair)), 0, into, people.ofBefore(person)));
   }
 
-  private void noteChange(int pair, int was, int is, Tally into, int person) {
+  private void noteChange(int pair, int was, int is, ShiftTally into, int person) {
     if (was != is) {
       into.changedPairs += pairs.places(pair);
       note(pair, is & ~was, was & ~is, into, pairs.places(pair), person);
     }
   }
 
-  private void note(int pair, int gains, int losses, Tally into, int places, int person) {
+  private void note(int pair, int gains, int losses, ShiftTally into, int places, int person) {
     gained[pair] |= (short) gains;
     lost[pair] |= (short) losses;
     if (gains != 0) {
@@ -208,7 +185,7 @@ final class Shifts {
     }
   }
 
-  private void computeForAll(int pair, Work work, Tally into) {
+  private void computeForAll(int pair, Work work, ShiftTally into) {
     int places = pairs.places(pair);
     work.fill(pair);
     Arrays.fill(work.gainers, 0);
@@ -244,7 +221,7 @@ final class Shifts {
   }
 
   /** The same where nobody can lose anything. */
-  private void computeGains(int pair, Work work, Tally into) {
+  private void computeGains(int pair, Work work, ShiftTally into) {
     int places = pairs.places(pair);
     for (int left = work.mayGain; left != 0; left &= left - 1) {
       int right = Integer.numberOfTrailingZeros(left);
@@ -372,33 +349,38 @@ final class Shifts {
       gained[right] = has.minus(had);
       lost[right] = had.minus(has);
     }
-    return new Shift(this, pair, gained, lost);
+    return new Shift(gained, lost);
   }
 
-  /** The people of one pair of classes, by their common numbers. */
-  record Shift(Shifts shifts, int pair, PersonSet[] gainedByRight, PersonSet[] lostByRight) {
-    PersonSet gained(int right) {
-      return gainedByRight[right];
+  /** Who gains one of some rights, or loses one, or either, at the places of a pair. */
+  PersonSet changing(int pair, Rights rights, boolean gains, boolean losses) {
+    Work work = new Work();
+    work.fill(pair);
+    long[] found = new long[words()];
+    for (int left = rights.mask() & ((gains ? gained[pair] : 0) | (losses ? lost[pair] : 0)); left != 0; left &= left - 1) {
+      int right = Integer.numberOfTrailingZeros(left);
+      long[] had = work.had(right);
+      long[] has = work.has(right);
+      for (int i = 0; i < found.length; i++) {
+        found[i] |= (gains ? has[i] & ~had[i] : 0) | (losses ? had[i] & ~has[i] : 0);
+      }
     }
+    return PersonSet.copyOf(found);
+  }
 
-    PersonSet lost(int right) {
-      return lostByRight[right];
-    }
-
-    PersonSet gainers() {
-      return Arrays.stream(gainedByRight).reduce(PersonSet.NOBODY, PersonSet::or);
-    }
-
-    PersonSet losers() {
-      return Arrays.stream(lostByRight).reduce(PersonSet.NOBODY, PersonSet::or);
-    }
-
-    Rights before(int person) {
-      return shifts.before(pair, person);
-    }
-
-    Rights after(int person) {
-      return shifts.after(pair, person);
-    }
+  /** What changes for each person. O(changed pairs × people). */
+  PersonTotals people() {
+    return inChunks(() -> new PersonTotals(words()), (from, until, into) -> {
+      Work work = new Work();
+      for (int pair = from; pair < until; pair++) {
+        if (changes(pair)) {
+          work.fill(pair);
+          for (int right = 0; right < RIGHTS; right++) {
+            into.note(right, work.had(right), work.has(right));
+          }
+          into.count(pairs.places(pair), pairs.documents(pair));
+        }
+      }
+    }, PersonTotals::add);
   }
 }

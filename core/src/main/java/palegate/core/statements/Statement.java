@@ -1,31 +1,31 @@
 package palegate.core.statements;
 
 import java.time.Instant;
-import java.util.Arrays;
+import java.util.BitSet;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
 import java.util.Objects;
-import java.util.PrimitiveIterator;
-import java.util.Spliterator;
-import java.util.Spliterators;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
-import java.util.stream.StreamSupport;
 import palegate.core.access.Grant;
 import palegate.core.access.Oversight;
+import palegate.core.people.PairList;
+import palegate.core.people.PairList.Order;
 import palegate.core.people.Person;
 import palegate.core.people.PersonSet;
 import palegate.core.places.Place;
 import palegate.core.roles.Right;
 import palegate.core.roles.Rights;
 import palegate.core.snapshot.Moment;
+import palegate.core.snapshot.PathSearch;
 import palegate.core.snapshot.Snapshot;
+import palegate.core.structure.Later;
 
 /**
  * The rows of a report on standing rights at one instant: who can reach a place and what is below
- * it, or what one person can reach. Rows are made lazily, in tree order, then by name; the totals
- * are counted first and without making them.
+ * it, or what one person can reach. Rows are made lazily, in tree order, then by name, or by name first; the
+ * totals are counted first and without making them.
  */
 public final class Statement {
   /** What a statement is about. */
@@ -56,9 +56,6 @@ public final class Statement {
   /** Counted over all rows; a row is one person at one place. */
   public record Counts(long rows, int people, int outsiders, int places, int documents) {}
 
-  /** A grant that acts at a place and the people it names. */
-  private record Acting(Source source, PersonSet people) {}
-
   private final Snapshot snapshot;
   private final Moment moment;
   private final Instant instant;
@@ -66,8 +63,10 @@ public final class Statement {
   private final boolean documents;
   /** In small letters; empty if all rows are wanted. */
   private final String text;
-  /** Whose names contain the text. */
-  private final PersonSet named;
+  /** The places that may have rows, in tree order. */
+  private final Later<int[]> places;
+  private final Later<PairList> list;
+  private final Later<Counts> counts;
 
   /**
    * Prepares a statement.
@@ -85,8 +84,9 @@ public final class Statement {
     this.documents = documents;
     this.text = text.strip().toLowerCase(Locale.ROOT);
     moment = snapshot.at(instant);
-    named = PersonSet.of(IntStream.range(0, this.text.isEmpty() ? 0 : snapshot.personCount())
-        .filter(person -> contains(snapshot.person(person).name())).toArray());
+    places = new Later<>(this::findPlaces);
+    list = new Later<>(this::makeList);
+    counts = new Later<>(this::count);
   }
 
   /** The rows of this statement whose person's name or whose place's path contains a text, in capitals or not. */
@@ -94,131 +94,103 @@ public final class Statement {
     return new Statement(snapshot, instant, scope, documents, wanted);
   }
 
-  /** O(places in scope + classes × people / 64). */
+  /** O(places in scope + classes × people / 64) the first time. */
   public Counts counts() {
-    RowsAt rowsAt = new RowsAt();
-    long rows = 0;
-    int places = 0;
-    int papers = 0;
-    for (int place : places().toArray()) {
-      int here = rowsAt.count(place);
-      if (here > 0) {
-        rows += here;
-        places++;
-        papers += snapshot.place(place).isDocument() ? 1 : 0;
-      }
-    }
-    PersonSet people = rowsAt.people();
-    return new Counts(rows, people.size(),
-        people.sizeOfAnd(moment.activeOutsiders()), places, papers);
+    return counts.get();
   }
 
-  /** Lazily, place after place; memory does not grow with the number of rows. */
+  /** All rows, place after place. */
   public Stream<Row> rows() {
-    return places().boxed().flatMap(place -> rowsAt(place, peopleAt(place)));
+    return rows(Order.PLACE, false, 0);
   }
 
-  /** The same from an offset on; places whose rows all come before it are passed over without making one. O(places before it). */
-  public Stream<Row> rowsFrom(long offset) {
-    PrimitiveIterator.OfInt places = places().iterator();
-    RowsAt rowsAt = new RowsAt();
-    long left = offset;
-    while (places.hasNext()) {
-      int place = places.nextInt();
-      int here = rowsAt.count(place);
-      if (here > left) {
-        Stream<Row> rest = StreamSupport.stream(Spliterators.spliteratorUnknownSize(places, Spliterator.ORDERED), false)
-            .flatMap(next -> rowsAt(next, peopleAt(next)));
-        return Stream.concat(rowsAt(place, peopleAt(place)).skip(left), rest);
-      }
-      left -= here;
-    }
-    return Stream.empty();
+  /**
+   * The rows from an offset on, made as they are read; memory does not grow with their number.
+   *
+   * @param turned from the last row to the first
+   */
+  public Stream<Row> rows(Order order, boolean turned, long offset) {
+    int[] at = places.get();
+    Reading reading = new Reading();
+    return list.get().from(order, turned, offset).map(line -> reading.row(at[line.position()], line.person()));
   }
 
-  /** The same rows by the names of the people, each person's in tree order. Lazily; O(places) for each person. */
-  public Stream<Row> rowsByPerson() {
-    IntStream people = scope instanceof Scope.OnePerson one ? IntStream.of(one.person()) : IntStream.range(0, snapshot.personCount());
-    return people.boxed().sorted(byName()).flatMap(person -> places()
-        .filter(place -> !moment.rights(person, place).isEmpty() && (named.contains(person) || contains(place)))
-        .boxed().flatMap(place -> rowsAt(place, PersonSet.of(person))));
+  private Counts count() {
+    PersonSet people = list.get().people();
+    int[] found = list.get().places().map(position -> places.get()[position]).toArray();
+    int papers = (int) IntStream.of(found).filter(place -> snapshot.place(place).isDocument()).count();
+    return new Counts(list.get().count(), people.size(), people.sizeOfAnd(moment.activeOutsiders()), found.length, papers);
   }
 
-  private boolean contains(String words) {
-    return words.toLowerCase(Locale.ROOT).contains(text);
-  }
-
-  private boolean contains(int place) {
-    return text.isEmpty() || contains(snapshot.pathText(place));
-  }
-
-  private IntStream places() {
+  private int[] findPlaces() {
     int top = scope instanceof Scope.PlaceAndBelow below ? below.place() : 0;
     IntStream all = snapshot.placeCount() == 0 ? IntStream.empty() : snapshot.inDisplayOrder(top);
-    return documents ? all : all.filter(place -> snapshot.place(place).kind().isContainer());
+    return (documents ? all : all.filter(place -> snapshot.place(place).kind().isContainer())).toArray();
   }
 
-  /** How many rows each place has: worked out once for all places that are treated alike, and of which as many people are wanted. */
-  private final class RowsAt {
-    private static final int UNKNOWN = -1;
-    private final int[] all = unknown();
-    private final int[] named = unknown();
-    private final long[] people = new long[snapshot.personRoom() + Long.SIZE - 1 >> 6];
+  private PairList makeList() {
+    int[] at = places.get();
+    int[] classes = IntStream.of(at).map(moment::classOf).toArray();
+    int[] people = IntStream.range(0, snapshot.personCount()).boxed().sorted(byName()).mapToInt(Integer::intValue).toArray();
+    PersonSet named = PersonSet.of(IntStream.range(0, text.isEmpty() ? 0 : snapshot.personCount()).filter(person -> snapshot.person(person).name().toLowerCase(Locale.ROOT).contains(text)).toArray());
+    return new PairList(classes, new InScope(), placesWithoutText(at), named, people);
+  }
 
-    private int[] unknown() {
-      int[] counts = new int[moment.classCount()];
-      Arrays.fill(counts, UNKNOWN);
-      return counts;
+  /** The positions of places whose paths do not contain the text. */
+  private BitSet placesWithoutText(int[] at) {
+    BitSet without = new BitSet();
+    PathSearch search = new PathSearch(snapshot, text);
+    for (int position = 0; position < at.length; position++) {
+      without.set(position, !search.finds(at[position]));
+    }
+    return without;
+  }
+
+  /** Who can find the places of a class, of those whom the statement is about. */
+  private final class InScope implements PairList.Kinds {
+    @Override
+    public PersonSet people(int classNumber) {
+      return scope instanceof Scope.OnePerson one ? lists(classNumber, one.person()) ? PersonSet.of(one.person()) : PersonSet.NOBODY
+          : moment.holdersOfInClass(Right.FIND, classNumber);
     }
 
-    int count(int place) {
-      int[] counts = contains(place) ? all : named;
-      int number = moment.classOf(place);
-      if (counts[number] == UNKNOWN) {
-        PersonSet here = peopleAt(place);
-        here.addTo(people);
-        counts[number] = here.size();
+    @Override
+    public boolean lists(int classNumber, int person) {
+      return (!(scope instanceof Scope.OnePerson one) || one.person() == person) && moment.rightsInClass(person, classNumber) != 0;
+    }
+  }
+
+  /** Makes rows one after another; what acts at a place is looked up once for those that follow each other. */
+  private final class Reading {
+    private int place = -1;
+    private String path;
+    private List<Source> sources;
+    private List<Oversight> overseers;
+
+    Row row(int place, int person) {
+      if (place != this.place) {
+        this.place = place;
+        path = snapshot.pathText(place);
+        sources = sources(place);
+        overseers = snapshot.path(place).stream().flatMap(at -> snapshot.ownOversights(at).stream())
+            .filter(oversight -> oversight.period().holdsAt(instant)).toList();
       }
-      return counts[number];
+      Person who = snapshot.person(person);
+      return new Row(who, snapshot.place(place), path, moment.rights(person, place),
+          sources.stream().filter(source -> moment.matches(person, source.grant().subject())).toList(),
+          who.external() ? List.of() : overseers.stream().filter(oversight -> moment.matches(person, oversight.subject())).toList());
     }
-
-    /** Everyone of whom there is a row at a place that has been counted. */
-    PersonSet people() {
-      return PersonSet.copyOf(people);
-    }
-  }
-
-  private PersonSet peopleAt(int place) {
-    PersonSet people = scope instanceof Scope.OnePerson one
-        ? moment.rights(one.person(), place).isEmpty() ? PersonSet.NOBODY : PersonSet.of(one.person())
-        : moment.holdersOf(Right.FIND, place);
-    return people.isEmpty() || contains(place) ? people : people.and(named);
-  }
-
-  private Stream<Row> rowsAt(int place, PersonSet people) {
-    if (people.isEmpty()) {
-      return Stream.empty();
-    }
-    String path = snapshot.pathText(place);
-    List<Acting> acting = acting(place);
-    List<Oversight> overseers = snapshot.path(place).stream().flatMap(at -> snapshot.ownOversights(at).stream())
-        .filter(oversight -> oversight.period().holdsAt(instant)).toList();
-    return people.stream().boxed().sorted(byName()).map(person -> new Row(
-        snapshot.person(person), snapshot.place(place), path, moment.rights(person, place),
-        acting.stream().filter(grant -> grant.people().contains(person)).map(Acting::source).toList(),
-        snapshot.person(person).external() ? List.of()
-            : overseers.stream().filter(oversight -> moment.matches(person, oversight.subject())).toList()));
   }
 
   private Comparator<Integer> byName() {
     return Comparator.comparing((Integer person) -> snapshot.person(person).name()).thenComparing(person -> snapshot.person(person).id());
   }
 
-  private List<Acting> acting(int place) {
+  private List<Source> sources(int place) {
     Place here = snapshot.place(place);
     return snapshot.reachingEntries(place).stream()
         .filter(entry -> entry instanceof Grant && entry.period().holdsAt(instant) && entry.touches(here.type()))
-        .map(entry -> new Acting(source((Grant) entry, here), moment.matching(entry.subject())))
+        .map(entry -> source((Grant) entry, here))
         .toList();
   }
 

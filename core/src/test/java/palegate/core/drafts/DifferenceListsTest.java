@@ -2,14 +2,21 @@ package palegate.core.drafts;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.Comparator;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
+import java.util.Random;
 import java.util.function.Predicate;
 import java.util.stream.Collectors;
 import org.junit.jupiter.api.Test;
+import palegate.core.people.PairList;
 import palegate.core.people.Person;
 import palegate.core.random.RandomDrafts;
 import palegate.core.random.RandomStructures;
+import palegate.core.roles.Right;
 import palegate.core.roles.Rights;
 import palegate.core.snapshot.Snapshot;
 import palegate.core.structure.Structure;
@@ -23,14 +30,62 @@ class DifferenceListsTest {
     return Rehearsal.of(Snapshot.of(structure), RandomDrafts.fromSeed(structure, seed), RandomStructures.NOW, null).now();
   }
 
+  private static final Comparator<Difference.Pair> BY_NAME = Comparator.comparing((Difference.Pair pair) -> pair.person().name())
+      .thenComparing(pair -> pair.person().id());
+
+  /** Each order worked out from the pairs one by one: those are in tree order, and sorting keeps it where the order says no more. */
+  private static List<Difference.Pair> expected(List<Difference.Pair> pairs, PairList.Order order) {
+    if (order == PairList.Order.PERSON) {
+      return pairs.stream().sorted(BY_NAME).toList();
+    }
+    List<String> places = pairs.stream().map(pair -> pair.place().id()).distinct().toList();
+    return pairs.stream().sorted(Comparator.comparing((Difference.Pair pair) -> places.indexOf(pair.place().id())).thenComparing(BY_NAME)).toList();
+  }
+
+  private static boolean takes(FoundPairs.Wanted wanted, Difference.Pair pair) {
+    boolean changes = wanted.gains() && !pair.gained().intersect(wanted.rights()).isEmpty() || wanted.losses() && !pair.lost().intersect(wanted.rights()).isEmpty();
+    return changes && wanted.people().test(pair.person()) && (wanted.place() == null || wanted.place().equals(pair.place().id()))
+        && (pair.person().name().toLowerCase(Locale.ROOT).contains(wanted.text()) || pair.path().toLowerCase(Locale.ROOT).contains(wanted.text()));
+  }
+
   @Test
-  void by_person_the_same_pairs_follow_each_other_person_after_person() {
+  void pairs_that_are_looked_for_are_those_of_all_that_are_wanted_in_any_order_and_from_any_of_them_on() {
     for (long seed = 1; seed <= SEEDS; seed++) {
       Difference difference = difference(seed);
-      List<Difference.Pair> byPerson = difference.pairsByPerson().toList();
-      assertThat(byPerson).as("seed %d", seed).containsExactlyInAnyOrderElementsOf(difference.pairs().toList());
-      assertThat(byPerson.stream().map(pair -> pair.person().name() + " " + pair.person().id()).toList()).as("seed %d", seed).isSorted();
+      List<Difference.Pair> all = difference.pairs().toList();
+      Random random = new Random(seed);
+      for (FoundPairs.Wanted wanted : wanted(all, random)) {
+        FoundPairs found = difference.find(wanted);
+        List<Difference.Pair> those = all.stream().filter(pair -> takes(wanted, pair)).toList();
+        assertThat(found.count()).as("seed %d, %s", seed, wanted).isEqualTo(those.size());
+        for (PairList.Order order : PairList.Order.values()) {
+          List<Difference.Pair> expected = new ArrayList<>(expected(those, order));
+          int offset = random.nextInt(those.size() + 1);
+          assertThat(found.from(order, false, 0)).as("seed %d, %s, %s", seed, wanted, order).containsExactlyElementsOf(expected);
+          assertThat(found.from(order, false, offset)).as("seed %d, %s, %s, from %d", seed, wanted, order, offset).containsExactlyElementsOf(expected.subList(offset, expected.size()));
+          Collections.reverse(expected);
+          assertThat(found.from(order, true, offset)).as("seed %d, %s, %s, turned, from %d", seed, wanted, order, offset).containsExactlyElementsOf(expected.subList(offset, expected.size()));
+        }
+      }
     }
+  }
+
+  private static List<FoundPairs.Wanted> wanted(List<Difference.Pair> all, Random random) {
+    Predicate<Person> anybody = any -> true;
+    String place = all.isEmpty() ? "nowhere" : all.get(random.nextInt(all.size())).place().id();
+    return List.of(FoundPairs.Wanted.ALL,
+        new FoundPairs.Wanted(true, false, Rights.ALL, anybody, null, ""),
+        new FoundPairs.Wanted(false, true, Rights.of(Right.READ, Right.GOVERN), anybody, null, ""),
+        new FoundPairs.Wanted(true, true, Rights.ALL, Person::external, null, ""),
+        new FoundPairs.Wanted(true, true, Rights.ALL, person -> person.id().hashCode() % 2 == 0, null, " P1 "),
+        new FoundPairs.Wanted(true, true, Rights.ALL, anybody, null, "1"),
+        new FoundPairs.Wanted(true, true, Rights.ALL, anybody, place, ""));
+  }
+
+  @Test
+  void the_people_who_gain_or_lose_are_worked_out_once() {
+    Difference difference = difference(1);
+    assertThat(difference.people()).isSameAs(difference.people());
   }
 
   @Test
@@ -45,10 +100,10 @@ class DifferenceListsTest {
         long shown = seed;
         assertThat(narrowed).allSatisfy(shift -> {
           List<Difference.Pair> pairs = expected.get(shift.place().id());
-          assertThat(shift.peopleGaining()).as("seed %d at %s", shown, shift.path()).isEqualTo((int) pairs.stream().filter(pair -> !pair.gained().isEmpty()).count());
-          assertThat(shift.peopleLosing()).as("seed %d at %s", shown, shift.path()).isEqualTo((int) pairs.stream().filter(pair -> !pair.lost().isEmpty()).count());
-          assertThat(shift.gained()).as("seed %d at %s", shown, shift.path()).isEqualTo(pairs.stream().map(Difference.Pair::gained).reduce(Rights.NONE, Rights::union));
-          assertThat(shift.lost()).as("seed %d at %s", shown, shift.path()).isEqualTo(pairs.stream().map(Difference.Pair::lost).reduce(Rights.NONE, Rights::union));
+          assertThat(shift.peopleGaining()).as("seed %d at %s", shown, difference.path(shift.place())).isEqualTo((int) pairs.stream().filter(pair -> !pair.gained().isEmpty()).count());
+          assertThat(shift.peopleLosing()).as("seed %d at %s", shown, difference.path(shift.place())).isEqualTo((int) pairs.stream().filter(pair -> !pair.lost().isEmpty()).count());
+          assertThat(shift.gained()).as("seed %d at %s", shown, difference.path(shift.place())).isEqualTo(pairs.stream().map(Difference.Pair::gained).reduce(Rights.NONE, Rights::union));
+          assertThat(shift.lost()).as("seed %d at %s", shown, difference.path(shift.place())).isEqualTo(pairs.stream().map(Difference.Pair::lost).reduce(Rights.NONE, Rights::union));
         });
       }
     }

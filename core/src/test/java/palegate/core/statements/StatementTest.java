@@ -2,10 +2,13 @@ package palegate.core.statements;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.util.ArrayList;
+import java.util.Collections;
 import java.util.List;
 import java.util.Locale;
 import org.junit.jupiter.api.Test;
 import palegate.core.Harbour;
+import palegate.core.people.PairList.Order;
 import palegate.core.random.RandomStructures;
 import palegate.core.snapshot.Snapshot;
 
@@ -80,26 +83,32 @@ class StatementTest {
         Statement found = statement.finding(text);
         assertThat(found.rows()).as("seed %d, [%s]", seed, text).containsExactlyElementsOf(expected);
         assertThat(found.counts().rows()).as("seed %d, [%s]", seed, text).isEqualTo(expected.size());
-        assertThat(found.rowsByPerson()).as("seed %d, [%s]", seed, text).containsExactlyInAnyOrderElementsOf(expected);
+        assertThat(found.rows(Order.PERSON, false, 0)).as("seed %d, [%s]", seed, text).containsExactlyInAnyOrderElementsOf(expected);
       }
     }
   }
 
   @Test
-  void from_any_offset_on_come_the_rows_that_come_after_it() {
+  void from_any_offset_on_come_the_rows_that_come_after_it_in_each_order_and_turned_round() {
     for (long seed = 1; seed <= 60; seed++) {
       Snapshot any = Snapshot.of(RandomStructures.fromSeed(seed));
       Statement statement = new Statement(any, RandomStructures.NOW, new Statement.Scope.PlaceAndBelow(0), true).finding(seed % 2 == 0 ? "" : "1");
-      List<Statement.Row> all = statement.rows().toList();
-      for (int offset = 0; offset <= all.size() + 1; offset++) {
-        assertThat(statement.rowsFrom(offset)).as("seed %d from %d", seed, offset).containsExactlyElementsOf(all.subList(Math.min(offset, all.size()), all.size()));
+      for (Order order : Order.values()) {
+        List<Statement.Row> all = new ArrayList<>(statement.rows(order, false, 0).toList());
+        for (boolean turned : new boolean[] {false, true}) {
+          for (int offset = 0; offset <= all.size() + 1; offset++) {
+            assertThat(statement.rows(order, turned, offset)).as("seed %d by %s from %d, turned %s", seed, order, offset, turned)
+                .containsExactlyElementsOf(all.subList(Math.min(offset, all.size()), all.size()));
+          }
+          Collections.reverse(all);
+        }
       }
     }
   }
 
   @Test
   void by_person_the_same_rows_follow_each_other_person_after_person() {
-    assertThat(below("cas", true).rowsByPerson().map(row -> row.person().id() + "@" + row.place().id()))
+    assertThat(below("cas", true).rows(Order.PERSON, false, 0).map(row -> row.person().id() + "@" + row.place().id()))
         .containsExactly("mia@cas", "mia@c1", "mia@val1", "mia@c2", "mia@let2", "ola@cas", "ola@c1", "ola@val1", "ola@c2", "ola@let2");
   }
 
@@ -107,7 +116,7 @@ class StatementTest {
   void a_person_statement_can_be_searched_too() {
     Statement mia = new Statement(snapshot, Harbour.NOW, new Statement.Scope.OnePerson(snapshot.personNumber("mia")), true);
     String path = snapshot.pathText(snapshot.placeNumber("val1"));
-    assertThat(mia.finding(path).rowsByPerson().map(row -> row.place().id())).containsExactly("val1");
+    assertThat(mia.finding(path).rows(Order.PERSON, false, 0).map(row -> row.place().id())).containsExactly("val1");
     assertThat(mia.finding("mia").counts()).isEqualTo(mia.counts());
   }
 }

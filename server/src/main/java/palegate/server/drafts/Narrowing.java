@@ -28,6 +28,14 @@ record Narrowing(@Schema(requiredMode = Schema.RequiredMode.NOT_REQUIRED) Direct
   enum Direction {
     ALL, GAINS, LOSSES, OUTSIDERS;
 
+    boolean takesGains() {
+      return this != LOSSES;
+    }
+
+    boolean takesLosses() {
+      return this == ALL || this == LOSSES;
+    }
+
     boolean takes(boolean gains, boolean loses, boolean outsider) {
       return switch (this) {
         case ALL -> true;
@@ -58,7 +66,8 @@ record Narrowing(@Schema(requiredMode = Schema.RequiredMode.NOT_REQUIRED) Direct
     return (!comes.isEmpty() || !goes.isEmpty()) && direction.takes(!comes.isEmpty(), !goes.isEmpty(), outsider);
   }
 
-  private Rights wanted() {
+  /** The rights of which one must come or go. */
+  Rights wanted() {
     return right == null ? Rights.ALL : Rights.of(Right.parse(right).orElseThrow(() -> Problem.notFound("right", right)));
   }
 

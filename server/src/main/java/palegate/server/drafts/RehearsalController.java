@@ -10,7 +10,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.function.Predicate;
 import java.util.stream.Collectors;
-import java.util.stream.Stream;
 import org.springdoc.core.annotations.ParameterObject;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
@@ -19,6 +18,7 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import palegate.core.drafts.Difference;
+import palegate.core.drafts.FoundPairs;
 import palegate.core.drafts.PlaceSet;
 import palegate.core.drafts.Rehearsal;
 import palegate.core.people.Person;
@@ -28,6 +28,7 @@ import palegate.server.access.EntryView;
 import palegate.server.exports.CsvFile;
 import palegate.server.exports.Sheet;
 import palegate.server.lists.Listing;
+import palegate.server.lists.PairOrder;
 import palegate.server.lists.Part;
 import palegate.server.people.PeopleOrder;
 import palegate.server.people.PersonView;
@@ -58,9 +59,11 @@ class RehearsalController {
   record Pair(PersonView person, PlaceName place, String kind, List<String> before, List<String> after) {}
 
   private final Drafts drafts;
+  private final RehearsalLists lists;
 
-  RehearsalController(Drafts drafts) {
+  RehearsalController(Drafts drafts, RehearsalLists lists) {
     this.drafts = drafts;
+    this.lists = lists;
   }
 
   @GetMapping
@@ -82,10 +85,6 @@ class RehearsalController {
       .or("gains", Comparator.comparing(Difference.PersonShift::placesGaining).thenComparing(BY_NAME))
       .or("losses", Comparator.comparing(Difference.PersonShift::placesLosing).thenComparing(BY_NAME))
       .or("documents", Comparator.comparing(Difference.PersonShift::documents).thenComparing(BY_NAME));
-  /** In tree order as they are found. */
-  private static final Listing<Difference.PlaceShift> PLACES = Listing.<Difference.PlaceShift>by("place", (a, b) -> 0)
-      .or("gains", Comparator.comparing(Difference.PlaceShift::peopleGaining)).or("losses", Comparator.comparing(Difference.PlaceShift::peopleLosing));
-
   /** Who gains or loses; {@code instant} counts the rehearsal's instants from 0, now. */
   @GetMapping("/people")
   Page<PersonShift> people(@RequestParam(defaultValue = "0") int instant, @ParameterObject Narrowing narrowing, @ParameterObject Part part, Principal who) {
@@ -104,32 +103,22 @@ class RehearsalController {
       @ParameterObject Narrowing narrowing, @ParameterObject Part part, Principal who) {
     Rehearsal rehearsal = drafts.rehearse(who.getName()).rehearsal();
     Difference difference = at(rehearsal, instant);
-    Predicate<Person> people = narrowing.namesPeople() ? narrowing.people(rehearsal, difference.instant()) : null;
-    Stream<Difference.PlaceShift> shifts = people == null ? difference.places() : difference.placesOf(people);
-    return PLACES.page(part, shifts.filter(shift -> (!documentsOnly || shift.place().isDocument()) && part.takes(shift.path())
-            && narrowing.takes(shift.gained(), shift.lost(), narrowing.namesOutsiders())), shift -> new PlaceShift(new PlaceName(shift.place().id(), shift.path()),
-            shift.place().kind().word(), shift.gained().words(), shift.lost().words(), shift.peopleGaining(), shift.peopleLosing()));
+    return Page.of(lists.places(rehearsal, difference, narrowing, documentsOnly, part), part.offset(), part.limit(), shift -> new PlaceShift(
+        new PlaceName(shift.place().id(), difference.path(shift.place())), shift.place().kind().word(), shift.gained().words(), shift.lost().words(),
+        shift.peopleGaining(), shift.peopleLosing()));
   }
 
-  /** Each person at each place, before and after; of one person or one place if they are named. Lazily, so in one of two orders: by place or by person. */
+  /** Each person at each place, before and after; of one person or one place if they are named. By place or by person. */
   @GetMapping("/pairs")
   Page<Pair> pairs(@RequestParam(defaultValue = "0") int instant, @RequestParam(required = false) String person,
       @RequestParam(required = false) String place, @ParameterObject Narrowing narrowing, @ParameterObject Part part, Principal who) {
     Rehearsal rehearsal = drafts.rehearse(who.getName()).rehearsal();
     Difference difference = at(rehearsal, instant);
-    boolean byPerson = part.order("place", "person").equals("person");
-    Predicate<Person> people = narrowing.people(rehearsal, difference.instant());
-    Predicate<Difference.Pair> wanted = pair -> (person == null || pair.person().id().equals(person)) && part.takes(pair.person().name(), pair.path())
-        && people.test(pair.person()) && narrowing.takes(pair.gained(), pair.lost(), pair.person().external());
-    long total = narrowed(difference, person, place, false).filter(wanted).count();
-    return Page.of(total, narrowed(difference, person, place, byPerson).filter(wanted), part.offset(), part.limit(), pair -> new Pair(
+    Part.Order order = part.order("place", "person");
+    FoundPairs found = lists.pairs(rehearsal, difference, narrowing, person, place, part.text());
+    return Page.of(found.count(), found.from(PairOrder.of(order), order.turned(), part.offset()), part.offset(), part.limit(), pair -> new Pair(
         PersonView.of(pair.person(), rehearsal.after().structure()), new PlaceName(pair.place().id(), pair.path()),
         pair.place().kind().word(), pair.before().words(), pair.after().words()));
-  }
-
-  /** One person, or one place, is found without going through all pairs. */
-  private static Stream<Difference.Pair> narrowed(Difference difference, String person, String place, boolean byPerson) {
-    return place != null ? difference.pairsAt(place) : person != null ? difference.pairsOf(person) : byPerson ? difference.pairsByPerson() : difference.pairs();
   }
 
   /** The places that would be left with nobody active and on staff who governs them. */

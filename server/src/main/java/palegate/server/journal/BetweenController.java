@@ -13,7 +13,10 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import palegate.core.drafts.Difference;
+import palegate.core.drafts.FoundPairs;
 import palegate.core.journal.Between;
+import palegate.core.roles.Rights;
+import palegate.server.lists.PairOrder;
 import palegate.server.lists.Part;
 import palegate.server.people.PersonView;
 import palegate.server.shell.MayBeMissing;
@@ -36,11 +39,14 @@ class BetweenController {
 
   private record Key(Instant from, Instant until) {}
 
+  private record ListKey(Difference difference, String person, String place, String text) {}
+
   private final History history;
   private final ChangeLog log;
   private final Clock clock;
   /** The pages of one comparison are asked for within moments of each other. */
   private final Cache<Key, Between> comparisons = Caffeine.newBuilder().maximumSize(4).expireAfterWrite(Duration.ofMinutes(2)).build();
+  private final Cache<ListKey, FoundPairs> lists = Caffeine.newBuilder().maximumSize(8).expireAfterAccess(Duration.ofMinutes(2)).build();
 
   BetweenController(History history, ChangeLog log, Clock clock) {
     this.history = history;
@@ -52,7 +58,7 @@ class BetweenController {
   @GetMapping
   BetweenView between(@RequestParam Instant from, @RequestParam(name = "until", required = false) Instant asked, @RequestParam(required = false) String person,
       @RequestParam(required = false) String place, @ParameterObject Part part) {
-    boolean byPerson = part.order("place", "person").equals("person");
+    Part.Order order = part.order("place", "person");
     Instant now = clock.instant();
     Instant until = asked == null ? now : asked;
     if (until.isBefore(from) || until.isAfter(now)) {
@@ -61,15 +67,10 @@ class BetweenController {
     }
     Between between = comparisons.get(new Key(from, until), key -> Between.of(history.between(from, until), from, until));
     Difference difference = between.difference();
-    Page<AlteredBetween> altered = Page.of(
-        difference.pairs().filter(pair -> concerns(pair, person, place, part)).count(),
-        (byPerson ? difference.pairsByPerson() : difference.pairs()).filter(pair -> concerns(pair, person, place, part)),
-        part.offset(), part.limit(), pair -> view(between, pair));
+    FoundPairs found = lists.get(new ListKey(difference, person, place, part.text()), any -> difference.find(
+        new FoundPairs.Wanted(true, true, Rights.ALL, one -> person == null || person.equals(one.id()), place, part.text())));
+    Page<AlteredBetween> altered = Page.of(found.count(), found.from(PairOrder.of(order), order.turned(), part.offset()), part.offset(), part.limit(), pair -> view(between, pair));
     return new BetweenView(from, until, difference.totals(), between.changes(), altered);
-  }
-
-  private static boolean concerns(Difference.Pair pair, String person, String place, Part part) {
-    return part.takes(pair.person().name(), pair.path()) && (person == null || pair.person().id().equals(person)) && (place == null || pair.place().id().equals(place));
   }
 
   private AlteredBetween view(Between between, Difference.Pair pair) {

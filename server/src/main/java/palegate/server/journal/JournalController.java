@@ -56,8 +56,8 @@ class JournalController {
 
   @GetMapping
   Page<JournalLine> journal(@ParameterObject Part part) {
-    boolean oldestFirst = part.order("-number", "number").equals("number");
-    return new Page<>(log.count(part.text()), part.offset(), log.page(part.text(), oldestFirst, part.offset(), part.limit()).stream().map(JournalController::line).toList());
+    boolean newestFirst = part.order("-number").turned();
+    return new Page<>(log.count(part.text()), part.offset(), log.page(part.text(), newestFirst, part.offset(), part.limit()).stream().map(JournalController::line).toList());
   }
 
   @GetMapping("/{number}")

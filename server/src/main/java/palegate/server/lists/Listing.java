@@ -31,7 +31,7 @@ public final class Listing<T> {
   }
 
   /** The lines in the order that is asked for; an order that the list does not have is refused. O(n log n). */
-  private List<T> sorted(Part part, Stream<T> lines) {
+  public List<T> sorted(Part part, Stream<T> lines) {
     List<T> sorted = new ArrayList<>(lines.toList());
     sorted.sort(order(part.sort()));
     return sorted;
@@ -39,8 +39,7 @@ public final class Listing<T> {
 
   /** The part that is asked for, out of the lines that were found; only its lines are made into views. */
   public <V> Page<V> page(Part part, Stream<T> found, Function<? super T, V> view) {
-    List<T> sorted = sorted(part, found);
-    return Page.of(sorted.size(), sorted.stream(), part.offset(), part.limit(), view);
+    return Page.of(sorted(part, found), part.offset(), part.limit(), view);
   }
 
   private Comparator<? super T> order(String wanted) {

@@ -15,22 +15,34 @@ import palegate.server.shell.Page;
  * @param limit how many lines at most; {@value Page#LIMIT} is the most that is given
  */
 public record Part(@Schema(requiredMode = Schema.RequiredMode.NOT_REQUIRED) String text, @Schema(requiredMode = Schema.RequiredMode.NOT_REQUIRED) String sort,
-    @Schema(requiredMode = Schema.RequiredMode.NOT_REQUIRED) Integer offset, @Schema(requiredMode = Schema.RequiredMode.NOT_REQUIRED) Integer limit) {
+    @Schema(requiredMode = Schema.RequiredMode.NOT_REQUIRED) Long offset, @Schema(requiredMode = Schema.RequiredMode.NOT_REQUIRED) Integer limit) {
   private static final int USUAL_LIMIT = 200;
+
+  /** An order by its name, and whether it is turned round. */
+  public record Order(String by, boolean turned) {
+    private static Order of(String sort) {
+      return sort.startsWith("-") ? new Order(sort.substring(1), true) : new Order(sort, false);
+    }
+  }
 
   public Part {
     text = text == null ? "" : text.strip().toLowerCase(Locale.ROOT);
-    offset = offset == null ? 0 : Math.max(0, offset);
+    offset = offset == null ? 0L : Math.max(0L, offset);
     limit = limit == null ? USUAL_LIMIT : Math.max(1, Math.min(Page.LIMIT, limit));
   }
 
-  /** The order that is asked for, of a list that is made lazily and so has only these; the first of them if none is. */
-  public String order(String usual, String... others) {
-    List<String> known = Stream.concat(Stream.of(usual), Stream.of(others)).toList();
-    if (sort != null && !sort.isEmpty() && !known.contains(sort)) {
+  /**
+   * The order that is asked for, of a list that is never made whole and so has only these.
+   *
+   * @param usual the one if none is asked for; with {@code -} before it if it is usually turned round
+   */
+  public Order order(String usual, String... others) {
+    Order asked = Order.of(sort == null || sort.isEmpty() ? usual : sort);
+    List<String> known = Stream.concat(Stream.of(Order.of(usual).by()), Stream.of(others)).toList();
+    if (!known.contains(asked.by())) {
       throw Listing.noSuchOrder(sort, known);
     }
-    return sort == null || sort.isEmpty() ? usual : sort;
+    return asked;
   }
 
   /** Whether nothing is left out for its text. */

@@ -53,7 +53,7 @@ class ComparisonController {
   /** The whole list is made only if it is searched or put in another order than the tree's. */
   private static Page<Differing> places(SideBySide found, Part part) {
     if (part.takesAll() && (part.sort() == null || part.sort().equals("place"))) {
-      return Page.of(found.count(), found.places(), part.offset(), part.limit(), ComparisonController::view);
+      return Page.of(found.count(), found.places().skip(part.offset()), part.offset(), part.limit(), ComparisonController::view);
     }
     Listing<SideBySide.Differs> listing = Listing.<SideBySide.Differs>by("place", (a, b) -> 0).or("one", Comparator.comparing(differs -> differs.one().size()))
         .or("other", Comparator.comparing(differs -> differs.other().size()));

@@ -24,6 +24,7 @@ import palegate.server.exports.CsvFile;
 import palegate.server.exports.JsonFile;
 import palegate.server.exports.Sheet;
 import palegate.server.exports.WorkbookFile;
+import palegate.server.lists.PairOrder;
 import palegate.server.lists.Part;
 import palegate.server.people.PersonView;
 import palegate.server.session.Accounts;
@@ -53,7 +54,7 @@ class StatementsController {
   private record Asking(Moment moment, Statements.About about, String id, boolean documents, String text) {}
 
   /** Whoever reads a statement asks for one page after another of it: it is counted once. */
-  private final Cache<Asking, Statement.Counts> known = Caffeine.newBuilder().maximumSize(16).expireAfterWrite(Duration.ofMinutes(2)).build();
+  private final Cache<Asking, Statement> known = Caffeine.newBuilder().maximumSize(16).expireAfterAccess(Duration.ofMinutes(2)).build();
   private final Statements statements;
   private final Accounts accounts;
 
@@ -65,17 +66,15 @@ class StatementsController {
   @GetMapping
   StatementView statement(@RequestParam Statements.About about, @RequestParam String id, @RequestParam(defaultValue = "true") boolean documents,
       @RequestParam(required = false) Instant at, @ParameterObject Part part) {
-    boolean byPerson = part.order("place", "person").equals("person");
+    Part.Order order = part.order("place", "person");
     Statements.Asked asked = statements.ask(about, id, documents, at);
-    Statement found = part.takesAll() ? asked.statement() : asked.statement().finding(part.text());
     Moment moment = asked.snapshot().at(asked.instant());
-    Statement.Counts counts = known.get(new Asking(moment, about, id, documents, ""), any -> asked.statement().counts());
-    long total = known.get(new Asking(moment, about, id, documents, part.text()), any -> found.counts()).rows();
+    Statement whole = known.get(new Asking(moment, about, id, documents, ""), any -> asked.statement());
+    Statement found = part.takesAll() ? whole : known.get(new Asking(moment, about, id, documents, part.text()), any -> whole.finding(part.text()));
     Structure structure = asked.snapshot().structure();
-    Page<Row> rows = new Page<>(total, part.offset(), (byPerson ? found.rowsByPerson().skip(part.offset()) : found.rowsFrom(part.offset())).limit(part.limit())
-        .map(row -> new Row(PersonView.of(row.person(), structure), row.place().id(), row.path(), row.place().kind().word(), row.rights().words(),
-            StatementSheet.sources(row, structure))).toList());
-    return new StatementView(asked.change(), asked.instant(), asked.title(), counts, rows);
+    Page<Row> rows = Page.of(found.counts().rows(), found.rows(PairOrder.of(order), order.turned(), part.offset()), part.offset(), part.limit(),
+        row -> new Row(PersonView.of(row.person(), structure), row.place().id(), row.path(), row.place().kind().word(), row.rights().words(), StatementSheet.sources(row, structure)));
+    return new StatementView(asked.change(), asked.instant(), asked.title(), whole.counts(), rows);
   }
 
   @GetMapping("/file")

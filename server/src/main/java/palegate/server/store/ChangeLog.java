@@ -76,8 +76,8 @@ public class ChangeLog {
   }
 
   /** The changes whose note or author contains a text, in capitals or not, newest first or oldest first. */
-  public List<Logged> page(String text, boolean oldestFirst, int offset, int limit) {
-    return jdbc.sql(COLUMNS + WITH_TEXT + (oldestFirst ? " ORDER BY number" : " ORDER BY number DESC") + " LIMIT :limit OFFSET :offset")
+  public List<Logged> page(String text, boolean newestFirst, long offset, int limit) {
+    return jdbc.sql(COLUMNS + WITH_TEXT + (newestFirst ? " ORDER BY number DESC" : " ORDER BY number") + " LIMIT :limit OFFSET :offset")
         .param("text", text).param("limit", limit).param("offset", offset).query(ChangeLog::logged).list();
   }
 

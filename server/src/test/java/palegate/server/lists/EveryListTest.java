@@ -45,6 +45,8 @@ class EveryListTest {
       "/api/draft/rehearsal/people, documents, items, documents",
       "/api/draft/rehearsal/places, gains, items, peopleGaining",
       "/api/draft/rehearsal/places, losses, items, peopleLosing",
+      "/api/draft/rehearsal/pairs, person, items, person.name",
+      "/api/statements?about=PLACE&id=root&documents=false, person, rows.items, person.name",
       "/api/journal, number, items, number",
       "/api/journal/1, what, altered.items, title",
       "/api/comparison?kind=person&one=p-mia&other=p-128, one, places.items, one#",

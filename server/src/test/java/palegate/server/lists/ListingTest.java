@@ -42,7 +42,7 @@ class ListingTest {
   @Test
   void only_the_lines_of_the_part_are_made_into_views() {
     List<Integer> seen = new ArrayList<>();
-    Page<Integer> page = Listing.<Integer>by("number", Comparator.naturalOrder()).page(new Part(null, null, 10, 5), IntStream.range(0, 1_000).boxed(), number -> {
+    Page<Integer> page = Listing.<Integer>by("number", Comparator.naturalOrder()).page(new Part(null, null, 10L, 5), IntStream.range(0, 1_000).boxed(), number -> {
       seen.add(number);
       return number;
     });
@@ -62,7 +62,7 @@ class ListingTest {
 
   @Test
   void what_is_asked_for_stays_within_limits() {
-    assertThat(new Part(null, null, -4, 1_000_000)).extracting(Part::offset, Part::limit).containsExactly(0, Page.LIMIT);
+    assertThat(new Part(null, null, -4L, 1_000_000)).extracting(Part::offset, Part::limit).containsExactly(0L, Page.LIMIT);
     assertThat(new Part(null, null, null, 0).limit()).isEqualTo(1);
   }
 }

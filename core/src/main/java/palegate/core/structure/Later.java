@@ -1,13 +1,13 @@
-package palegate.core.drafts;
+package palegate.core.structure;
 
 import java.util.function.Supplier;
 
 /** Something that is worked out when somebody first asks for it, and kept. Safe to share. */
-final class Later<T> implements Supplier<T> {
+public final class Later<T> implements Supplier<T> {
   private Supplier<T> how;
   private T found;
 
-  Later(Supplier<T> how) {
+  public Later(Supplier<T> how) {
     this.how = how;
   }
 

@@ -120,7 +120,15 @@ watch(inSight, (now) => now && look(now), { immediate: true })
 const slots = useSlots(
   () => rows.value.map((row) => row.index),
   () => active.value !== undefined,
+  () => virtualizer.value.isScrolling,
 )
+/** The rows in the order in which they are drawn. */
+const drawn = computed(() => {
+  const inOrder = rows.value
+  if (!props.still) return inOrder.map((row) => ({ ...row, slot: row.index }))
+  const byIndex = new Map(inOrder.map((row) => [row.index, row]))
+  return [...slots.value].map(([index, slot]) => ({ ...byIndex.get(index)!, slot }))
+})
 
 /** The row something is carried over that may be dropped there. */
 const under = ref<number>()
@@ -144,7 +152,7 @@ const template = computed(() => props.columns.map((column) => column.width).join
 
 /** What a row is made from; while all of it is the same, the row stays as it is. */
 function madeFrom(index: number, start: number): unknown[] {
-  return props.still ? [index, itemAt(index), start, index === under.value, template.value, sort.value] : [{}]
+  return props.still ? [index, itemAt(index), start, index === under.value, sort.value] : [{}]
 }
 
 const ownHeight = computed(() =>
@@ -248,9 +256,9 @@ function left(event: FocusEvent) {
       @focusin="entered"
       @focusout="left"
     >
-      <div class="inner">
+      <div class="inner" :style="{ '--columns': template, '--row': `${rowHeight}px` }">
         <div role="rowgroup" class="head">
-          <div role="row" class="line" :style="{ gridTemplateColumns: template }">
+          <div role="row" class="line">
             <div v-for="column in columns" :key="column.title" role="columnheader" :title="column.title" :aria-sort="ariaSort(column.sort)">
               <button v-if="column.sort !== undefined" type="button" class="sorter" :data-on="ariaSort(column.sort)" @click="sortBy(column.sort)">
                 {{ column.title }}
@@ -261,8 +269,8 @@ function left(event: FocusEvent) {
         </div>
         <div v-show="!nothing" role="rowgroup" class="rows" :style="{ height: `${virtualizer.getTotalSize()}px` }">
           <div
-            v-for="row in rows"
-            :key="still ? slots.get(row.index) : row.index"
+            v-for="row in drawn"
+            :key="row.slot"
             :ref="measured"
             v-memo="madeFrom(row.index, row.start)"
             role="row"
@@ -272,11 +280,7 @@ function left(event: FocusEvent) {
             :data-index="row.laid"
             :aria-rowindex="row.index + 2"
             :data-under="row.index === under || undefined"
-            :style="{
-              gridTemplateColumns: template,
-              height: grows ? undefined : `${rowHeight}px`,
-              transform: `translateY(${row.start}px)`,
-            }"
+            :style="`transform:translateY(${row.start}px)`"
             @dragover="carriedOver($event, row.index)"
             @dragleave="under = undefined"
             @drop="drop($event, row.index)"
@@ -341,6 +345,7 @@ function left(event: FocusEvent) {
 }
 .line {
   display: grid;
+  grid-template-columns: var(--columns);
   column-gap: 14px;
   align-items: center;
   padding: 0 14px;
@@ -364,11 +369,13 @@ function left(event: FocusEvent) {
   position: absolute;
   left: 0;
   right: 0;
+  height: var(--row);
   border-bottom: 1px solid var(--pg-line);
   white-space: nowrap;
   contain: layout paint style;
 }
 .grows .body {
+  height: auto;
   white-space: normal;
   overflow-wrap: anywhere;
 }

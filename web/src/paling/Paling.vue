@@ -23,25 +23,24 @@ const props = withDefaults(
 const STEP = 7
 const GAP = 6
 const GROUND = 27
-/** A picket is one shape, at its place from the left: a list draws thousands of them while it is scrolled. */
+const STATES = ['held', 'withheld', 'stub'] as const
+/** A picket at its place from the left. */
 const SHAPES = {
   held: (x: number) => `M${x} ${GROUND}V6l2.5 -4l2.5 4V${GROUND}z`,
   withheld: (x: number) => `M${x} 11V6l2.5 -4l2.5 4V11zM${x} ${GROUND}V20h5V${GROUND}z`,
   stub: (x: number) => `M${x} ${GROUND}V${GROUND - 4}h5V${GROUND}z`,
 }
 
-const pickets = computed(() => {
-  let x = 1
-  return CLUSTERS.flatMap((cluster, i) => {
-    x += i === 0 ? 0 : GAP
-    return cluster.map((right) => {
-      const at = x
-      x += STEP
-      const state = props.withheld.includes(right) ? 'withheld' : props.rights.includes(right) ? 'held' : 'stub'
-      return { right, state, d: SHAPES[state](at) }
-    })
-  })
-})
+/** Where each picket stands. */
+const STANDS = CLUSTERS.flatMap((cluster, i) => cluster.map((right, j) => ({ right, x: 1 + i * GAP + (CLUSTERS.slice(0, i).flat().length + j) * STEP })))
+
+/** The pickets that look alike are one shape: a list draws thousands of them while it is scrolled. */
+const shapes = computed(() =>
+  STATES.map((state) => {
+    const alike = STANDS.filter(({ right }) => state === (props.withheld.includes(right) ? 'withheld' : props.rights.includes(right) ? 'held' : 'stub'))
+    return { state, rights: alike.map(({ right }) => right).join(' '), d: alike.map(({ x }) => SHAPES[state](x)).join('') }
+  }).filter((shape) => shape.d !== ''),
+)
 const WIDTH = 9 * STEP + 2 * GAP
 const words = computed(() => props.walled ? 'A wall bars all nine rights' : palingWords(props.rights, props.withheld, props.origin, props.role))
 </script>
@@ -57,7 +56,7 @@ const words = computed(() => props.walled ? 'A wall bars all nine rights' : pali
     :aria-hidden="decorative ? 'true' : undefined"
   >
     <title v-if="!decorative">{{ words }}</title>
-    <path v-for="picket in pickets" :key="picket.right" :data-right="picket.right" :data-state="picket.state" :d="picket.d" />
+    <path v-for="shape in shapes" :key="shape.state" :data-state="shape.state" :data-rights="shape.rights" :d="shape.d" />
     <g v-if="walled" data-state="walled">
       <rect class="plate" x="0" y="6" :width="WIDTH" height="21" rx="1.5" />
       <line class="edge" x1="0" :x2="WIDTH" y1="10" y2="10" />

@@ -1,18 +1,32 @@
-import { mount } from '@vue/test-utils'
+import { mount, type VueWrapper } from '@vue/test-utils'
 import { describe, expect, it } from 'vitest'
 import Paling from './Paling.vue'
 import { LETS, palingWords, RIGHTS } from './rights'
 
+/** How each right is drawn, and where its picket stands. */
+function pickets(drawn: VueWrapper): Record<string, { state: string; x: number }> {
+  return Object.fromEntries(
+    drawn.findAll('[data-rights]').flatMap((shape) => {
+      const state = shape.attributes('data-state')!
+      // One that was withheld is in two pieces.
+      const starts = [...shape.attributes('d')!.matchAll(/M(\d+)/g)].map((found) => Number(found[1])).filter((_, i) => state !== 'withheld' || i % 2 === 0)
+      return shape.attributes('data-rights')!.split(' ').map((right, i) => [right, { state, x: starts[i]! }])
+    }),
+  )
+}
+
 describe('the paling', () => {
   it('always has nine pickets in the fixed order', () => {
-    const drawn = mount(Paling, { props: { rights: ['govern', 'find'] } })
-    expect(drawn.findAll('[data-right]').map((picket) => picket.attributes('data-right'))).toEqual([...RIGHTS])
+    for (const rights of [[], ['govern', 'find'], [...RIGHTS]]) {
+      const drawn = pickets(mount(Paling, { props: { rights, withheld: ['add'] } }))
+      expect(Object.keys(drawn).sort((a, b) => drawn[a]!.x - drawn[b]!.x)).toEqual([...RIGHTS])
+      expect(new Set(Object.values(drawn).map(({ x }) => x)).size).toBe(9)
+    }
   })
 
   it('draws what is held, what is not, and what was withheld differently', () => {
     const drawn = mount(Paling, { props: { rights: ['find', 'read', 'copy'], withheld: ['copy'] } })
-    const states = Object.fromEntries(drawn.findAll('[data-right]').map((picket) => [picket.attributes('data-right'), picket.attributes('data-state')]))
-    expect(states).toMatchObject({ find: 'held', copy: 'withheld', add: 'stub' })
+    expect(pickets(drawn)).toMatchObject({ find: { state: 'held' }, copy: { state: 'withheld' }, add: { state: 'stub' } })
   })
 
   it('stands on a solid foot where it is given and on a dotted one through another group', () => {

@@ -26,6 +26,13 @@ final class PairTable {
     documents[pair] += documentCount;
   }
 
+  /** Counts what another table has counted too. */
+  void addAll(PairTable other) {
+    for (int pair = 0; pair < other.size; pair++) {
+      add(other.before(pair), other.after(pair), other.places[pair], other.documents[pair]);
+    }
+  }
+
   /** The number of a pair, or -1 if nothing was counted for it. */
   int find(int before, int after) {
     long key = key(before, after);

@@ -3,6 +3,7 @@ package palegate.core.drafts;
 import java.util.BitSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.concurrent.CompletableFuture;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import palegate.core.places.Place;
@@ -16,6 +17,8 @@ abstract class Spots {
   record Spot(int before, int after) {}
 
   private static final int FEW_PLACES = 20_000;
+  /** Fewer places than this are not worth a second thread. */
+  private static final int PLACES_FOR_A_THREAD = 100_000;
 
   final Moment before;
   final Moment after;
@@ -92,29 +95,46 @@ abstract class Spots {
 
     @Override
     PairTable count() {
-      PairTable pairs = new PairTable();
+      List<Moment.Range> ranges = ranges();
+      int middle = middle(ranges);
+      CompletableFuture<PairTable> second = middle < 0 ? null : CompletableFuture.supplyAsync(() -> count(ranges, middle, Integer.MAX_VALUE));
+      PairTable pairs = count(ranges, 0, middle < 0 ? Integer.MAX_VALUE : middle);
+      if (second != null) {
+        pairs.addAll(second.join());
+      }
       Altered altered = after.alteredSince(before);
-      boolean peopleDiffer = !altered.people().isEmpty();
-      int[] moved = new int[peopleDiffer ? before.classCount() : 0];
-      int[] papersMoved = new int[moved.length];
+      if (!altered.people().isEmpty()) {
+        addClassesOfAlteredPeople(altered, pairs);
+      }
+      return pairs;
+    }
+
+    /** Where to cut the places in two; -1 if they are too few for it. */
+    private static int middle(List<Moment.Range> ranges) {
+      int all = ranges.stream().mapToInt(range -> range.until() - range.from()).sum();
+      int left = all / 2;
+      for (Moment.Range range : all < PLACES_FOR_A_THREAD ? List.<Moment.Range>of() : ranges) {
+        if (left < range.until() - range.from()) {
+          return range.from() + left;
+        }
+        left -= range.until() - range.from();
+      }
+      return -1;
+    }
+
+    /** Counts the places of some ranges that have numbers within bounds. */
+    private PairTable count(List<Moment.Range> ranges, int first, int end) {
+      PairTable pairs = new PairTable();
       // What was in one class nearly always is in one class again: the pair is found without looking for it.
       int[] lastPair = new int[before.classCount() + 1];
-      for (Moment.Range range : ranges()) {
-        for (int place = range.from(); place < range.until(); place++) {
+      for (Moment.Range range : ranges) {
+        for (int place = Math.max(first, range.from()); place < Math.min(end, range.until()); place++) {
           int classBefore = classBefore(place);
           int classAfter = classAfter(place);
           if (classBefore != classAfter) {
-            int papers = isDocument(place) ? 1 : 0;
-            add(pairs, lastPair, classBefore, classAfter, papers);
-            if (classBefore >= 0 && classBefore < moved.length) {
-              moved[classBefore]++;
-              papersMoved[classBefore] += papers;
-            }
+            add(pairs, lastPair, classBefore, classAfter, isDocument(place) ? 1 : 0);
           }
         }
-      }
-      if (peopleDiffer) {
-        addClassesOfAlteredPeople(altered, pairs, moved, papersMoved);
       }
       return pairs;
     }
@@ -137,8 +157,16 @@ abstract class Spots {
     }
 
     /** A place that stays in its class changes too if the class names people who have come or gone. */
-    private void addClassesOfAlteredPeople(Altered altered, PairTable pairs, int[] moved, int[] papersMoved) {
+    private void addClassesOfAlteredPeople(Altered altered, PairTable pairs) {
       boolean anywhere = altered.anywhere();
+      int[] moved = new int[before.classCount()];
+      int[] papersMoved = new int[moved.length];
+      for (int pair = 0; pair < pairs.size(); pair++) {
+        if (pairs.before(pair) >= 0) {
+          moved[pairs.before(pair)] += pairs.places(pair);
+          papersMoved[pairs.before(pair)] += pairs.documents(pair);
+        }
+      }
       for (int number = 0; number < moved.length; number++) {
         int places = before.placesInClass(number) - moved[number];
         if (places > 0 && (anywhere || altered.concerns(number))) {

@@ -107,6 +107,11 @@ final class ClassBook {
     return rows.count();
   }
 
+  /** The first number that the basis does not have. */
+  int first() {
+    return rows.first();
+  }
+
   int[] row(int number) {
     return rows.row(number);
   }

@@ -12,6 +12,7 @@ final class Interner {
   private final Interner below;
   private final int first;
   private int[][] rows = new int[16][];
+  private int[] hashes = new int[16];
   private int[] slots = newSlots(64);
   private int size;
 
@@ -86,7 +87,7 @@ final class Interner {
   private int find(int[] row, int hash) {
     int mask = slots.length - 1;
     for (int slot = hash & mask; slots[slot] != FREE; slot = slot + 1 & mask) {
-      if (Arrays.equals(rows[slots[slot]], row)) {
+      if (hashes[slots[slot]] == hash && Arrays.equals(rows[slots[slot]], row)) {
         return first + slots[slot];
       }
     }
@@ -96,12 +97,14 @@ final class Interner {
   private int add(int[] row, int hash) {
     if (size == rows.length) {
       rows = Arrays.copyOf(rows, size * 2);
+      hashes = Arrays.copyOf(hashes, size * 2);
     }
     rows[size] = row;
+    hashes[size] = hash;
     if (size * 2 > slots.length) {
       slots = newSlots(slots.length * 2);
       for (int i = 0; i < size; i++) {
-        place(i, hash(rows[i]));
+        place(i, hashes[i]);
       }
     }
     place(size, hash);

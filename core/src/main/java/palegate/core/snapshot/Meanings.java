@@ -121,6 +121,11 @@ final class Meanings {
     return Arrays.copyOf(found, count);
   }
 
+  /** Whether any of some meanings is narrowed to types. */
+  boolean anyNarrowed(int[] meanings) {
+    return Arrays.stream(meanings).anyMatch(meaning -> rows.row(meaning)[TYPES] != ANY_TYPE);
+  }
+
   private boolean touches(int[] meaning, int type) {
     return meaning[TYPES] == ANY_TYPE || type > 0 && Arrays.binarySearch(typeSets.row(meaning[TYPES]), type - 1) >= 0;
   }

@@ -1,6 +1,7 @@
 package palegate.core.snapshot;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.BitSet;
 import java.util.Comparator;
 import java.util.List;
@@ -17,6 +18,10 @@ import java.util.stream.IntStream;
 final class Sorting {
   /** Fewer places than this are not worth a second thread. */
   private static final int PLACES_FOR_A_THREAD = 50_000;
+  /** What is added is kept in mind where it saves more than that costs: a place that many numbers. */
+  private static final long NUMBERS_FOR_A_PLACE = 64;
+  /** So many different additions are kept in mind. */
+  private static final int MOST_CARRIED = 8;
 
   private final Snapshot snapshot;
   private final PlaceTree tree;
@@ -28,6 +33,7 @@ final class Sorting {
   private final IntPages placesIn;
   private final IntPages documentsIn;
   private final List<Classes.Range> sorted = new ArrayList<>();
+  private final List<Carried> carried = new ArrayList<>();
 
   Sorting(Snapshot snapshot, ClassBook book, Classes basis, IntPages ofPlace, IntPages environmentOfPlace, IntPages placesIn, IntPages documentsIn) {
     this.snapshot = snapshot;
@@ -79,6 +85,7 @@ final class Sorting {
       sortBelow(top, touched);
       sorted.add(new Classes.Range(top, tree.ends[top]));
     }
+    tallyCarried();
   }
 
   /** The ranges in which anything was sorted; each number is in one. */
@@ -124,22 +131,100 @@ final class Sorting {
       }
       place = touched.nextSetBit(end);
     }
+    tallyCarried();
+  }
+
+  private void tallyCarried() {
+    carried.stream().filter(Carried::countsTogether).forEach(all -> all.tally(placesIn, documentsIn));
   }
 
   private void sortBelow(int from, BitSet touched) {
-    int place = from;
-    while (place < tree.ends[from]) {
+    sortBelow(from, from, tree.ends[from], null, touched);
+  }
+
+  /**
+   * Sorts a stretch of numbers.
+   *
+   * @param from the top of what is to be sorted
+   * @param above what is carried down into the stretch, or null
+   */
+  private void sortBelow(int from, int first, int until, Carried above, BitSet touched) {
+    int place = first;
+    while (place < until) {
       int end = tree.ends[place];
       if (place != from && tree.isLifted(place)) {
         place = end;
-      } else if (sortOne(place) || end == place + 1) {
-        place++;
+      } else if (above != null && !touched.get(place) && !tree.is(place, PlaceTree.STANDS_ALONE)) {
+        place = carry(place, above) ? place + 1 : nextTouched(place, end, touched);
       } else {
-        // What is below an unchanged environment is unchanged, up to the next place that was touched itself.
-        int next = touched.nextSetBit(place + 1);
-        place = next < 0 || next >= end ? end : next;
+        int environmentBefore = environmentOfPlace.get(place);
+        boolean altered = sortOne(place);
+        Carried below = altered ? carriedBelow(place, environmentBefore) : null;
+        if (below != above && end > place + 1 && altered) {
+          sortBelow(from, place + 1, end, below, touched);
+          place = end;
+        } else {
+          place = altered ? place + 1 : nextTouched(place, end, touched);
+        }
       }
     }
+  }
+
+  /** What is below an unchanged environment is unchanged, up to the next place that was touched itself. */
+  private static int nextTouched(int place, int end, BitSet touched) {
+    int next = touched.nextSetBit(place + 1);
+    return next < 0 || next >= end ? end : next;
+  }
+
+  /** What an altered place adds to those that follow it; null if it does more than add, or if too few follow it. */
+  private Carried carriedBelow(int place, int environmentBefore) {
+    int numbers = book.environments.first() + book.first();
+    if (basis == null || environmentBefore == Classes.NONE || book.anyStale() || basis.barriers != book.barriers
+        || (tree.ends[place] - place) * NUMBERS_FOR_A_PLACE < numbers) {
+      return null;
+    }
+    int[] added = Carried.added(book.environments.row(environmentBefore), book.environments.row(environmentOfPlace.get(place)));
+    if (added == null) {
+      return null;
+    }
+    for (Carried known : carried) {
+      if (Arrays.equals(known.added, added)) {
+        return known;
+      }
+    }
+    if (carried.size() == MOST_CARRIED) {
+      return null;
+    }
+    Carried carry = new Carried(added, book.environments.meanings.anyNarrowed(added), book.environments.first(), book.first());
+    carried.add(carry);
+    return carry;
+  }
+
+  /** Sorts a place that follows what is above it as it did before; whether its environment is another now. */
+  private boolean carry(int place, Carried above) {
+    int environmentBefore = environmentOfPlace.get(place);
+    int environment = above.environmentOf(environmentBefore);
+    if (environment == Carried.UNKNOWN) {
+      environment = environmentOf(place, book);
+      above.learnEnvironment(environmentBefore, environment);
+    }
+    if (environment == environmentBefore) {
+      return false;
+    }
+    environmentOfPlace.set(place, environment);
+    int before = ofPlace.get(place);
+    int number = above.classOf(before);
+    if (number == Carried.UNKNOWN) {
+      number = book.classOf(environment, snapshot.typeAt(place));
+      above.learnClass(before, number);
+    }
+    if (above.countsTogether()) {
+      above.count(before, snapshot.isDocument(place));
+      ofPlace.set(place, number);
+    } else {
+      move(place, number);
+    }
+    return true;
   }
 
   /** Whether the place's environment is another now. */

@@ -111,7 +111,7 @@ class SortingTest {
   }
 
   /** The places fall into the same classes, whatever their numbers, and each class counts its own. */
-  private static void assertSortedLike(Snapshot found, Snapshot fresh) {
+  static void assertSortedLike(Snapshot found, Snapshot fresh) {
     Moment here = found.at(RandomStructures.NOW);
     Moment there = fresh.at(RandomStructures.NOW);
     Map<Integer, Integer> classThere = new HashMap<>();

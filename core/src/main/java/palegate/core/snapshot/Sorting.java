@@ -22,6 +22,8 @@ final class Sorting {
   private static final long NUMBERS_FOR_A_PLACE = 64;
   /** So many different additions are kept in mind. */
   private static final int MOST_CARRIED = 8;
+  /** So often what is carried changes on the way down before what is further down is worked out place by place. */
+  private static final int MOST_DEPTH = 50;
 
   private final Snapshot snapshot;
   private final PlaceTree tree;
@@ -34,6 +36,7 @@ final class Sorting {
   private final IntPages documentsIn;
   private final List<Classes.Range> sorted = new ArrayList<>();
   private final List<Carried> carried = new ArrayList<>();
+  private int depth;
 
   Sorting(Snapshot snapshot, ClassBook book, Classes basis, IntPages ofPlace, IntPages environmentOfPlace, IntPages placesIn, IntPages documentsIn) {
     this.snapshot = snapshot;
@@ -154,19 +157,20 @@ final class Sorting {
       int end = tree.ends[place];
       if (place != from && tree.isLifted(place)) {
         place = end;
-      } else if (above != null && !touched.get(place) && !tree.is(place, PlaceTree.STANDS_ALONE)) {
-        place = carry(place, above) ? place + 1 : nextTouched(place, end, touched);
-      } else {
-        int environmentBefore = environmentOfPlace.get(place);
-        boolean altered = sortOne(place);
-        Carried below = altered ? carriedBelow(place, environmentBefore) : null;
-        if (below != above && end > place + 1 && altered) {
-          sortBelow(from, place + 1, end, below, touched);
-          place = end;
-        } else {
-          place = altered ? place + 1 : nextTouched(place, end, touched);
-        }
+        continue;
       }
+      boolean follows = above != null && !touched.get(place) && !tree.is(place, PlaceTree.STANDS_ALONE);
+      int environmentBefore = environmentOfPlace.get(place);
+      boolean altered = follows ? carry(place, above) : sortOne(place);
+      Carried below = !altered ? null : follows ? above : carriedBelow(place, environmentBefore);
+      int next = altered ? place + 1 : nextTouched(place, end, touched);
+      if (below != above && next < end) {
+        depth++;
+        sortBelow(from, next, end, below, touched);
+        depth--;
+        next = end;
+      }
+      place = next;
     }
   }
 
@@ -179,7 +183,7 @@ final class Sorting {
   /** What an altered place adds to those that follow it; null if it does more than add, or if too few follow it. */
   private Carried carriedBelow(int place, int environmentBefore) {
     int numbers = book.environments.first() + book.first();
-    if (basis == null || environmentBefore == Classes.NONE || book.anyStale() || basis.barriers != book.barriers
+    if (basis == null || depth == MOST_DEPTH || environmentBefore == Classes.NONE || book.anyStale() || basis.barriers != book.barriers
         || (tree.ends[place] - place) * NUMBERS_FOR_A_PLACE < numbers) {
       return null;
     }

@@ -4,6 +4,7 @@ import { computed, nextTick, onBeforeUnmount, ref, watch, type ComponentPublicIn
 import { counted } from '@/shell/words'
 import type { Part } from './part'
 import { usePages } from './usePages'
+import { useRowKeys } from './useRowKeys'
 import { useSlots } from './useSlots'
 import { useStretch } from './useStretch'
 
@@ -116,6 +117,7 @@ const inSight = computed(() => {
   return range === null ? undefined : { first: base.value + range.startIndex, last: base.value + range.endIndex }
 })
 watch(inSight, (now) => now && look(now), { immediate: true })
+
 /** Rows that show more than their items may be forms, in which something is being typed: each is made for its own item. */
 const slots = useSlots(
   () => rows.value.map((row) => row.index),
@@ -167,33 +169,13 @@ function measured(element: Element | ComponentPublicInstance | null) {
   if (props.grows && element instanceof Element) virtualizer.value.measureElement(element)
 }
 
-/** What has a use of its own for the arrow keys. */
-const OWN_ARROWS = 'input:not([type=checkbox]), textarea, select, [role=combobox], [role=combobox] *'
-
-/** Enter on a row opens what the row is about. */
-function enter(event: KeyboardEvent) {
-  const row = event.target instanceof HTMLElement && event.target.matches('[data-row]') ? event.target : null
-  row?.querySelector<HTMLElement>('a, .row-name, [data-opens]')?.click()
-}
-
-/** Arrow keys walk through the rows, wherever in a row the focus is; a key that is held down is faster than the rows are drawn. */
-function move(event: KeyboardEvent) {
-  const step = event.key === 'ArrowDown' ? 1 : event.key === 'ArrowUp' ? -1 : 0
-  if (step === 0 || !(event.target instanceof HTMLElement) || event.target.matches(OWN_ARROWS)) return
-  const wanted = active.value === undefined ? (inSight.value?.first ?? 0) : active.value + step
-  if (wanted < 0 || wanted >= total.value) return
-  event.preventDefault()
-  show(wanted)
-  void nextTick(() => {
-    if (active.value === wanted) rowOf(wanted)?.focus({ preventScroll: true })
-  })
-}
-
 function show(row: number) {
   reach(row)
   active.value = row
   virtualizer.value.scrollToIndex(row - base.value, { align: 'auto' })
 }
+
+const { rowOf, enter, move, entered, left } = useRowKeys(scroller, active, () => total.value, () => inSight.value?.first ?? 0, show)
 
 /** The row to show as soon as it is there. */
 let awaited: number | undefined
@@ -216,20 +198,6 @@ function showWhenThere(index: number) {
   awaited = index
 }
 defineExpose({ showWhenThere })
-
-function rowOf(index: number): HTMLElement | null | undefined {
-  return scroller.value?.querySelector<HTMLElement>(`[data-row="${index}"]`)
-}
-
-function entered(event: FocusEvent) {
-  const row = event.target instanceof HTMLElement ? event.target.closest<HTMLElement>('[data-row]') : null
-  active.value = row === null ? undefined : Number(row.dataset.row)
-}
-
-function left(event: FocusEvent) {
-  const to = event.relatedTarget
-  if (to instanceof Node && !scroller.value?.contains(to)) active.value = undefined
-}
 </script>
 
 <template>

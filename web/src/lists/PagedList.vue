@@ -98,7 +98,7 @@ const { base, count, scrolled, reach, begin } = useStretch(scroller, () => total
   // What has the focus and goes far out of sight hands it to the list.
   if (active.value !== undefined && (active.value < from || active.value >= until)) scroller.value?.focus({ preventScroll: true })
 })
-watch(key, begin)
+watch([text, sort], begin)
 
 const virtualizer = useVirtualizer(
   computed(() => ({

@@ -89,6 +89,33 @@ describe('a list of any length', () => {
     }
   })
 
+  it('shows any part of a list that no browser could draw whole, stays there when it is fetched anew, and begins with the first row of another order', async () => {
+    total = 1_500_000_000
+    inSight(12)
+    const shown = list({ queryKey: ['everything'], rowHeight: 40 })
+    await flushPromises()
+    const scroller = shown.find('[role=table]')
+    Object.defineProperty(scroller.element, 'scrollHeight', { value: 34 + 200_000 * 40 })
+    const firstRow = () => Number(shown.find('[data-row]').attributes('data-row'))
+    scroller.element.scrollTop = (34 + 199_988 * 40) / 2
+    await scroller.trigger('scroll')
+    await flushPromises()
+    const there = firstRow()
+    expect(there / total).toBeCloseTo(0.5, 3)
+    expect(asked.map((part) => part.offset)).toContain(Math.floor((there + 4) / 200) * 200)
+    expect(shown.find('[role=table]').attributes('aria-rowcount')).toBe('1500000001')
+    await shown.setProps({ queryKey: ['everything'] })
+    await flushPromises()
+    expect(firstRow()).toBe(there)
+    await shown.setProps({ queryKey: ['everything', 'after a change'] })
+    await flushPromises()
+    expect(firstRow()).toBe(there)
+    await header(shown, 'Group').find('button').trigger('click')
+    await scroller.trigger('scroll')
+    await flushPromises()
+    expect(firstRow()).toBe(0)
+  })
+
   it('does not offer to sort by a column that has no order', async () => {
     const shown = list()
     await flushPromises()

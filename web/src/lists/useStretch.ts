@@ -95,11 +95,13 @@ export function useStretch(
     last = (row - base.value) * rowHeight()
   }
 
-  /** Another list begins with its first row. */
+  /** Goes to the first row: what is found, and another order, begin there. */
   function begin() {
     clearTimeout(resting)
     sent = undefined
+    last = 0
     wanted.value = 0
+    if (scroller.value !== null) scroller.value.scrollTop = 0
   }
 
   return { base, count, scrolled, reach, begin }

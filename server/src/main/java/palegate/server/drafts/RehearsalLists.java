@@ -27,8 +27,8 @@ class RehearsalLists {
 
   private record PlacesKey(Difference difference, Narrowing narrowing, boolean documentsOnly, String text, String sort) {}
 
-  private final Cache<PairsKey, FoundPairs> pairs = Caffeine.newBuilder().maximumSize(8).expireAfterAccess(Duration.ofMinutes(2)).build();
-  private final Cache<PlacesKey, List<Difference.PlaceShift>> places = Caffeine.newBuilder().maximumSize(8).expireAfterAccess(Duration.ofMinutes(2)).build();
+  private final Cache<PairsKey, FoundPairs> pairs = Caffeine.newBuilder().maximumSize(4).expireAfterAccess(Duration.ofMinutes(2)).build();
+  private final Cache<PlacesKey, List<Difference.PlaceShift>> places = Caffeine.newBuilder().maximumSize(4).expireAfterAccess(Duration.ofMinutes(2)).build();
 
   /** Each person at each place; of one person or one place if they are named. */
   FoundPairs pairs(Rehearsal rehearsal, Difference difference, Narrowing narrowing, String person, String place, String text) {

@@ -46,7 +46,7 @@ class BetweenController {
   private final Clock clock;
   /** The pages of one comparison are asked for within moments of each other. */
   private final Cache<Key, Between> comparisons = Caffeine.newBuilder().maximumSize(4).expireAfterWrite(Duration.ofMinutes(2)).build();
-  private final Cache<ListKey, FoundPairs> lists = Caffeine.newBuilder().maximumSize(8).expireAfterAccess(Duration.ofMinutes(2)).build();
+  private final Cache<ListKey, FoundPairs> lists = Caffeine.newBuilder().maximumSize(4).expireAfterAccess(Duration.ofMinutes(2)).build();
 
   BetweenController(History history, ChangeLog log, Clock clock) {
     this.history = history;

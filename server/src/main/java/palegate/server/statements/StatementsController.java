@@ -54,7 +54,7 @@ class StatementsController {
   private record Asking(Moment moment, Statements.About about, String id, boolean documents, String text) {}
 
   /** Whoever reads a statement asks for one page after another of it: it is counted once. */
-  private final Cache<Asking, Statement> known = Caffeine.newBuilder().maximumSize(16).expireAfterAccess(Duration.ofMinutes(2)).build();
+  private final Cache<Asking, Statement> known = Caffeine.newBuilder().maximumSize(8).expireAfterAccess(Duration.ofMinutes(2)).build();
   private final Statements statements;
   private final Accounts accounts;
 

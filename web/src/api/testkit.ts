@@ -28,7 +28,7 @@ vi.stubGlobal('fetch', async (request: Request) => {
   requests.push({ what, asked })
   const found = answers[what]
   if (found === undefined) throw new Error(`Nothing answers [${what}] in this test.`)
-  const said = found(asked)
+  const said = await found(asked)
   const refused = said instanceof Refused
   return new Response(JSON.stringify(refused ? said.problem : said), {
     status: refused ? said.status : 200,

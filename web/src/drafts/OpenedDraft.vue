@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
-import { computed, ref } from 'vue'
+import { computed, ref, type Ref } from 'vue'
 import { answer, api } from '@/api/client'
 import { useNotices } from '@/shell/useNotices'
 import { counted, moment } from '@/shell/words'
@@ -34,9 +34,19 @@ async function run(work: () => Promise<unknown>) {
 }
 const share = () => run(() => answer(api.POST('/api/drafts/{id}/readers', { ...path, body: { login: reader.value! } })).then(() => (reader.value = undefined)))
 const unshare = (login: string) => run(() => answer(api.DELETE('/api/drafts/{id}/readers/{login}', { params: { path: { id: props.id, login } } })))
-const comment = () => run(() => answer(api.POST('/api/drafts/{id}/comments', { ...path, body: { text: text.value } })).then(() => (text.value = '')))
+/** What is typed while the answer is on the way stays. */
+function emptied(field: Ref<string>, sent: string) {
+  if (field.value === sent) field.value = ''
+}
+function comment() {
+  const sent = text.value
+  return run(() => answer(api.POST('/api/drafts/{id}/comments', { ...path, body: { text: sent } })).then(() => emptied(text, sent)))
+}
 const approve = () => run(() => answer(api.POST('/api/drafts/{id}/approval', path)))
-const rename = () => run(() => answer(api.POST('/api/drafts/{id}/name', { ...path, body: { name: name.value } })).then(() => (name.value = '')))
+function rename() {
+  const sent = name.value
+  return run(() => answer(api.POST('/api/drafts/{id}/name', { ...path, body: { name: sent } })).then(() => emptied(name, sent)))
+}
 const schedule = () =>
   run(() => answer(api.POST('/api/drafts/{id}/schedule', { ...path, body: { version: data.value!.version, at: new Date(when.value).toISOString(), note: why.value } })))
 const unschedule = () => run(() => answer(api.DELETE('/api/drafts/{id}/schedule', path)))

@@ -40,9 +40,13 @@ async function run(work: () => Promise<unknown>) {
     notices.fail(error)
   }
 }
-async function begin() {
-  await run(() => answer(api.POST('/api/drafts', { body: { name: name.value } })))
-  name.value = ''
+/** What is typed while the answer is on the way stays; so does a name that was refused. */
+function begin() {
+  const begun = name.value
+  return run(async () => {
+    await answer(api.POST('/api/drafts', { body: { name: begun } }))
+    if (name.value === begun) name.value = ''
+  })
 }
 const takeInHand = (draft: number) => run(() => answer(api.POST('/api/drafts/{id}/in-hand', { params: { path: { id: draft } } })))
 </script>

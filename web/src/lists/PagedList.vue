@@ -43,6 +43,9 @@ defineSlots<{ row(props: { item: T; index: number; sort: string | undefined }): 
 
 /** How long after the last key a search begins, in milliseconds. */
 const PAUSE = 180
+/** So many rows beyond those in sight are drawn, and fewer while the list is scrolled. */
+const BEYOND = 8
+const BEYOND_SCROLLED = 4
 /** The heads of the columns lie over the rows, so many pixels high. */
 const HEAD = 34
 
@@ -89,7 +92,7 @@ const active = ref<number>()
 /** The rows in sight and the one with the focus, which would be lost if its row were taken away. */
 function keeping(kept: number | undefined) {
   return (range: Range) => {
-    const seen = defaultRangeExtractor(range)
+    const seen = defaultRangeExtractor({ ...range, overscan: virtualizer.value.isScrolling ? BEYOND_SCROLLED : BEYOND })
     return kept === undefined || kept < 0 || kept >= range.count || seen.includes(kept) ? seen : [...seen, kept].sort((a, b) => a - b)
   }
 }
@@ -105,7 +108,6 @@ const virtualizer = useVirtualizer(
     count: count.value,
     getScrollElement: () => scroller.value,
     estimateSize: () => props.rowHeight,
-    overscan: 4,
     scrollPaddingEnd: HEAD,
     rangeExtractor: keeping(active.value === undefined ? undefined : active.value - base.value),
   })),

@@ -74,9 +74,12 @@ function ariaSort(column: string | undefined): 'ascending' | 'descending' | 'non
 }
 
 const scroller = ref<HTMLElement | null>(null)
+/** The row that has the focus, or that the arrow keys are on the way to. */
+const active = ref<number>()
 const { first, total, look, itemAt } = usePages(
   () => key.value,
   (offset, limit) => props.fetch({ offset, limit, text: text.value === '' ? undefined : text.value, sort: sort.value }),
+  () => active.value,
 )
 /** Said below the heads of the columns: a table may hold nothing but rows. */
 const nothing = computed(() => first.isError.value || (first.isSuccess.value && total.value === 0))
@@ -85,9 +88,6 @@ const nothing = computed(() => first.isError.value || (first.isSuccess.value && 
 const FEW = 8
 const findable = ref(false)
 watch(total, (now) => (findable.value ||= props.find !== undefined && now > FEW), { immediate: true })
-
-/** The row that has the focus, or that the arrow keys are on the way to. */
-const active = ref<number>()
 
 /** The rows in sight and the one with the focus, which would be lost if its row were taken away. */
 function keeping(kept: number | undefined) {

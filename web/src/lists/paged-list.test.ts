@@ -116,6 +116,27 @@ describe('a list of any length', () => {
     expect(firstRow()).toBe(0)
   })
 
+  it('keeps what is in the row with the focus, however far the list is scrolled', async () => {
+    inSight(12)
+    const shown = list({
+      rowHeight: 40,
+      fetch: (part: Part) => Promise.resolve({ total: 5_000, items: Array.from({ length: 200 }, (_, i) => `Group ${part.offset + i}`) }),
+    })
+    await flushPromises()
+    const scroller = shown.find('[role=table]')
+    const scrollTo = async (row: number) => {
+      scroller.element.scrollTop = row * 40
+      await scroller.trigger('scroll')
+      await flushPromises()
+    }
+    await scrollTo(450)
+    await shown.find('[data-row="450"]').trigger('focusin')
+    expect(shown.find('[data-row="450"]').text()).not.toBe('…')
+    await scrollTo(4_000)
+    expect(shown.find('[data-row="4000"]').text()).not.toBe('…')
+    expect(shown.find('[data-row="450"]').text()).not.toBe('…')
+  })
+
   it('does not offer to sort by a column that has no order', async () => {
     const shown = list()
     await flushPromises()

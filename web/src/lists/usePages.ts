@@ -5,8 +5,12 @@ const PAGE = 200
 /** So many rows before a page comes into sight it is fetched. */
 const AHEAD = 60
 
-/** The first page of a list, and those that are in sight or about to be. */
-export function usePages<T>(key: () => unknown[], fetch: (offset: number, limit: number) => Promise<{ total: number; items: T[] }>) {
+/**
+ * The first page of a list, and those that are in sight or about to be.
+ *
+ * @param kept a row whose page stays, wherever the list is scrolled: the one with the focus
+ */
+export function usePages<T>(key: () => unknown[], fetch: (offset: number, limit: number) => Promise<{ total: number; items: T[] }>, kept: () => number | undefined) {
   const first = useQuery({
     queryKey: computed(() => [...key(), 'page', 0]),
     queryFn: () => fetch(0, PAGE),
@@ -22,6 +26,8 @@ export function usePages<T>(key: () => unknown[], fetch: (offset: number, limit:
   const pages = computed(() => {
     const wanted: number[] = []
     for (let page = Math.max(1, from.value); page <= until.value; page++) wanted.push(page)
+    const keptPage = Math.floor((kept() ?? 0) / PAGE)
+    if (keptPage > 0 && !wanted.includes(keptPage)) wanted.push(keptPage)
     return wanted
   })
   const fetched = useQueries({
@@ -38,7 +44,7 @@ export function usePages<T>(key: () => unknown[], fetch: (offset: number, limit:
   /** Undefined while its page is on the way. */
   function itemAt(row: number): T | undefined {
     const page = Math.floor(row / PAGE)
-    const data = page === 0 ? first.data.value : fetched.value[page - (pages.value[0] ?? 0)]?.data
+    const data = page === 0 ? first.data.value : fetched.value[pages.value.indexOf(page)]?.data
     return (data as { items: T[] } | undefined)?.items[row - page * PAGE]
   }
 

@@ -1,10 +1,5 @@
 package palegate.bench;
 
-import java.io.BufferedOutputStream;
-import java.io.IOException;
-import java.io.OutputStream;
-import java.nio.file.Files;
-import java.nio.file.Path;
 import java.util.List;
 import java.util.concurrent.TimeUnit;
 import org.openjdk.jmh.annotations.Benchmark;
@@ -20,13 +15,12 @@ import palegate.core.people.Membership;
 import palegate.core.people.Period;
 import palegate.core.people.Subject;
 import palegate.core.snapshot.Snapshot;
-import palegate.core.statements.AccessRows;
 import palegate.core.walls.Barrier;
 import palegate.core.walls.Scope;
 import palegate.core.walls.Wall;
 import palegate.demo.Structures;
 
-/** Compiling, rehearsing and applying changes, and writing everything out; in process. */
+/** Compiling, rehearsing and applying changes, in process. */
 @BenchmarkMode(Mode.SampleTime)
 @OutputTimeUnit(TimeUnit.MILLISECONDS)
 @Fork(value = 1, jvmArgs = {"-Xms4g", "-Xmx4g", "-Xmn1500m", "-XX:+UseSerialGC", "-XX:+UseTransparentHugePages", "-XX:+AlwaysPreTouch"})
@@ -79,25 +73,5 @@ public class ChangeBenchmark {
     Snapshot next = loaded.snapshot.next(Application.of(loaded.snapshot, List.of(change), Structures.NOW).structure());
     next.at(Structures.NOW);
     return next.detached().at(Structures.NOW).classCount();
-  }
-
-  /** Every person at every place with any right, into a file; M only, and about 5 s a time. */
-  @Benchmark
-  @BenchmarkMode(Mode.SingleShotTime)
-  @OutputTimeUnit(TimeUnit.SECONDS)
-  @Warmup(iterations = 1)
-  @Measurement(iterations = 3)
-  public long fullList(Loaded loaded) throws IOException {
-    if (!loaded.size.equals("M")) {
-      return 0;
-    }
-    Path file = Files.createTempFile("palegate", ".csv");
-    try (OutputStream out = new BufferedOutputStream(Files.newOutputStream(file))) {
-      long rows = AccessRows.write(loaded.moment, AccessRows.Format.CSV, true, out);
-      System.out.printf("%,d rows, %,d bytes%n", rows, Files.size(file));
-      return rows;
-    } finally {
-      Files.delete(file);
-    }
   }
 }

@@ -8,6 +8,7 @@ import java.lang.invoke.VarHandle;
 import java.nio.ByteOrder;
 import java.nio.charset.StandardCharsets;
 import java.util.Arrays;
+import java.util.List;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.CompletionException;
 import java.util.stream.Collectors;
@@ -56,10 +57,13 @@ public final class AccessRows {
   }
 
   private static final int LONGEST_ROW = 512;
+  private static final int USUAL_ROW = 64;
   private static final VarHandle EIGHT_BYTES = MethodHandles.byteArrayViewVarHandle(long[].class, ByteOrder.nativeOrder());
 
-  /** In place of a person where there is none. */
-  private static final int NOBODY = -1;
+  /** So many people's rows are made side by side for each processor, so that none waits for the one who reaches most … */
+  private static final int MOST_AHEAD = 8;
+  /** … unless those who reach everything would take more memory than this; then one for each processor. */
+  private static final int BYTES_AHEAD = 1 << 26;
 
   private final Moment moment;
   private final Snapshot snapshot;
@@ -88,7 +92,7 @@ public final class AccessRows {
       rights[mask] = eightByEight(text);
       rightsLengths[mask] = text.length;
     }
-    places = snapshot.places().boxed()
+    places = snapshot.places().boxed().parallel()
         .sorted((a, b) -> snapshot.place(a).id().compareTo(snapshot.place(b).id())).mapToInt(Integer::intValue).toArray();
     classes = IntStream.of(places).map(moment::classOf).toArray();
     placesOfClass = new int[moment.classCount() + 1];
@@ -137,33 +141,40 @@ public final class AccessRows {
     AccessRows rows = new AccessRows(moment, format, standing);
     out.write(bytes(format.head));
     int[] people = rows.snapshot.peopleInOrder().toArray();
-    int together = Math.max(1, Math.min(people.length, Runtime.getRuntime().availableProcessors()));
-    RowsOfOne[] made = rows.empty(together);
-    RowsOfOne[] spare = rows.empty(together);
+    int together = together(rows.places.length);
+    List<RowsOfOne> made = rows.empty(together);
+    List<RowsOfOne> spare = rows.empty(together);
     CompletableFuture<Void> written = CompletableFuture.completedFuture(null);
     long count = 0;
     for (int first = 0; first < people.length; first += together) {
-      RowsOfOne[] filled = made;
+      List<RowsOfOne> filled = made.subList(0, Math.min(together, people.length - first));
       int start = first;
-      IntStream.range(0, together).parallel().forEach(i -> filled[i].fill(start + i < people.length ? people[start + i] : NOBODY));
+      IntStream.range(0, filled.size()).parallel().forEach(i -> filled.get(i).fill(people[start + i]));
       finish(written);
       for (RowsOfOne one : filled) {
         count += one.count;
       }
       written = CompletableFuture.runAsync(() -> writeAll(filled, out));
+      List<RowsOfOne> beingWritten = made;
       made = spare;
-      spare = filled;
+      spare = beingWritten;
     }
     finish(written);
     out.flush();
     return count;
   }
 
-  private RowsOfOne[] empty(int count) {
-    return Stream.generate(RowsOfOne::new).limit(count).toArray(RowsOfOne[]::new);
+  private static int together(int places) {
+    int processors = Runtime.getRuntime().availableProcessors();
+    long fitting = BYTES_AHEAD / (1 + (long) places * USUAL_ROW);
+    return (int) Math.max(processors, Math.min((long) processors * MOST_AHEAD, fitting));
   }
 
-  private static void writeAll(RowsOfOne[] filled, OutputStream out) {
+  private List<RowsOfOne> empty(int count) {
+    return Stream.generate(RowsOfOne::new).limit(count).toList();
+  }
+
+  private static void writeAll(List<RowsOfOne> filled, OutputStream out) {
     try {
       for (RowsOfOne one : filled) {
         out.write(one.text, 0, one.used);
@@ -191,13 +202,9 @@ public final class AccessRows {
     private int used;
     private long count;
 
-    /** Makes none for nobody: the last of the people may be too few. */
     void fill(int person) {
       used = 0;
       count = 0;
-      if (person == NOBODY) {
-        return;
-      }
       byte[] begin = bytes(format.beforePerson + snapshot.person(person).id());
       long[] start = eightByEight(begin);
       int[] byClass = moment.rightsInEveryClass(person);

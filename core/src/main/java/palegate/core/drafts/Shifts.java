@@ -6,13 +6,11 @@ import java.util.function.BiConsumer;
 import java.util.function.Supplier;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
-import palegate.core.access.stages.Holders;
 import palegate.core.people.PersonSet;
 import palegate.core.roles.Right;
 import palegate.core.roles.Rights;
 import palegate.core.snapshot.Likeness;
 import palegate.core.snapshot.Moment;
-import palegate.core.snapshot.Reader;
 
 /**
  * What happens to people at the places of each pair of classes. Of each pair only what is counted is
@@ -20,8 +18,6 @@ import palegate.core.snapshot.Reader;
  */
 final class Shifts {
   private static final int RIGHTS = Right.values().length;
-  private static final int GAINS = 1;
-  private static final int LOSSES = 2;
   /** Below this a second thread costs more than it saves. */
   private static final int PAIRS_FOR_A_THREAD = 64;
   private static final int MOST_CHUNKS = 16;
@@ -46,36 +42,6 @@ final class Shifts {
   /** Those, by their numbers in the state that has them. */
   private final PersonSet come;
   private final PersonSet gone;
-
-  /** Who holds what before and after, for one pair of classes at a time; made over and over in the same memory. */
-  private final class Work {
-    private final Reader readBefore = before.reader();
-    private final Reader readAfter = after.reader();
-    private final long[] nobody = new long[words()];
-    private Holders was;
-    private Holders is;
-    final long[] gainers = new long[words()];
-    final long[] losers = new long[words()];
-    /** The rights that anybody may gain, and whether anybody may lose any. */
-    int mayGain;
-    boolean mayLose;
-
-    void fill(int pair) {
-      was = pairs.before(pair) < 0 ? null : readBefore.read(pairs.before(pair));
-      boolean both = was != null && pairs.after(pair) >= 0;
-      is = pairs.after(pair) < 0 ? null : both ? readAfter.readAfter(readBefore, pairs.after(pair)) : readAfter.read(pairs.after(pair));
-      mayGain = both ? readAfter.mayGain() : Rights.ALL.mask();
-      mayLose = !both || readAfter.mayLose();
-    }
-
-    long[] had(int right) {
-      return was == null ? nobody : people.bitsFromBefore(was.bitsOf(right));
-    }
-
-    long[] has(int right) {
-      return is == null ? nobody : people.bitsFromAfter(is.bitsOf(right));
-    }
-  }
 
   private Shifts(Moment before, Moment after, Numbering people, PairTable pairs, boolean tallied) {
     this.before = before;
@@ -137,14 +103,14 @@ final class Shifts {
   }
 
   private void compute(int from, int until, ShiftTally into) {
-    Work work = null;
+    PairWork work = null;
     for (int pair = from; pair < until; pair++) {
       if (relatives && pairs.before(pair) == pairs.after(pair) && altered.size() <= FEW_PEOPLE) {
         computeForFew(pair, into);
       } else if (alike != null && alike[pair]) {
         computeForStrangers(pair, into);
       } else {
-        work = work == null ? new Work() : work;
+        work = work == null ? newWork() : work;
         computeForAll(pair, work, into);
       }
     }
@@ -185,7 +151,7 @@ final class Shifts {
     }
   }
 
-  private void computeForAll(int pair, Work work, ShiftTally into) {
+  private void computeForAll(int pair, PairWork work, ShiftTally into) {
     int places = pairs.places(pair);
     work.fill(pair);
     Arrays.fill(work.gainers, 0);
@@ -197,9 +163,9 @@ final class Shifts {
     for (int right = 0; right < RIGHTS; right++) {
       long[] had = work.had(right);
       long[] has = work.has(right);
-      int differing = differing(had, has);
-      int gain = (differing & GAINS) != 0 ? addDifference(has, had, work.gainers) : 0;
-      int loss = (differing & LOSSES) != 0 ? addDifference(had, has, work.losers) : 0;
+      int differing = PersonBits.differing(had, has);
+      int gain = (differing & PersonBits.GAINS) != 0 ? PersonBits.addDifference(has, had, work.gainers) : 0;
+      int loss = (differing & PersonBits.LOSSES) != 0 ? PersonBits.addDifference(had, has, work.losers) : 0;
       if (gain > 0) {
         gained[pair] |= (short) (1 << right);
         into.gainedByRight[right] += (long) gain * places;
@@ -213,15 +179,15 @@ final class Shifts {
     for (int i = 0; i < work.gainers.length; i++) {
       both += Long.bitCount(work.gainers[i] & work.losers[i]);
     }
-    gainers[pair] = addTo(into.gaining, work.gainers);
-    losers[pair] = addTo(into.losing, work.losers);
+    gainers[pair] = PersonBits.addTo(into.gaining, work.gainers);
+    losers[pair] = PersonBits.addTo(into.losing, work.losers);
     into.pairsGaining += (long) gainers[pair] * places;
     into.pairsLosing += (long) losers[pair] * places;
     into.changedPairs += (long) (gainers[pair] + losers[pair] - both) * places;
   }
 
   /** The same where nobody can lose anything. */
-  private void computeGains(int pair, Work work, ShiftTally into) {
+  private void computeGains(int pair, PairWork work, ShiftTally into) {
     int places = pairs.places(pair);
     int gain = 0;
     long[] hadOther = null;
@@ -232,7 +198,7 @@ final class Shifts {
       long[] has = work.has(right);
       // Roles give most rights together: the same people hold the next one, and they have been counted.
       if (hadOther == null || !Arrays.equals(had, hadOther) || !Arrays.equals(has, hasOther)) {
-        gain = addDifference(has, had, work.gainers);
+        gain = PersonBits.addDifference(has, had, work.gainers);
       }
       hadOther = had;
       hasOther = has;
@@ -241,60 +207,13 @@ final class Shifts {
         into.gainedByRight[right] += (long) gain * places;
       }
     }
-    gainers[pair] = addTo(into.gaining, work.gainers);
+    gainers[pair] = PersonBits.addTo(into.gaining, work.gainers);
     into.pairsGaining += (long) gainers[pair] * places;
     into.changedPairs += (long) gainers[pair] * places;
   }
 
-  /** Whether somebody gains, and whether somebody loses: most often one of the two is all there is. */
-  private static int differing(long[] had, long[] has) {
-    long gains = 0;
-    long losses = 0;
-    for (int i = 0; i < had.length; i++) {
-      gains |= has[i] & ~had[i];
-      losses |= had[i] & ~has[i];
-    }
-    return (gains == 0 ? 0 : GAINS) | (losses == 0 ? 0 : LOSSES);
-  }
-
-  /** Adds the people of one set who are not in another; returns how many there are. Four words at a time, which a processor counts side by side. */
-  private static int addDifference(long[] set, long[] other, long[] into) {
-    int count0 = 0;
-    int count1 = 0;
-    int count2 = 0;
-    int count3 = 0;
-    int i = 0;
-    for (; i < set.length - 3; i += 4) {
-      long word0 = set[i] & ~other[i];
-      long word1 = set[i + 1] & ~other[i + 1];
-      long word2 = set[i + 2] & ~other[i + 2];
-      long word3 = set[i + 3] & ~other[i + 3];
-      count0 += Long.bitCount(word0);
-      count1 += Long.bitCount(word1);
-      count2 += Long.bitCount(word2);
-      count3 += Long.bitCount(word3);
-      into[i] |= word0;
-      into[i + 1] |= word1;
-      into[i + 2] |= word2;
-      into[i + 3] |= word3;
-    }
-    for (; i < set.length; i++) {
-      long word = set[i] & ~other[i];
-      count0 += Long.bitCount(word);
-      into[i] |= word;
-    }
-    return count0 + count1 + count2 + count3;
-  }
-
-  private static int addTo(long[] all, long[] some) {
-    int count = 0;
-    for (int i = 0; i < some.length; i++) {
-      if (some[i] != 0) {
-        all[i] |= some[i];
-        count += Long.bitCount(some[i]);
-      }
-    }
-    return count;
+  private PairWork newWork() {
+    return new PairWork(before, after, people, pairs);
   }
 
   private int words() {
@@ -366,7 +285,7 @@ final class Shifts {
 
   /** Who gains and who loses what at the places of a pair. */
   Shift shift(int pair) {
-    Work work = new Work();
+    PairWork work = newWork();
     work.fill(pair);
     PersonSet[] gained = new PersonSet[RIGHTS];
     PersonSet[] lost = new PersonSet[RIGHTS];
@@ -381,7 +300,7 @@ final class Shifts {
 
   /** Who gains one of some rights, or loses one, or either, at the places of a pair. */
   PersonSet changing(int pair, Rights rights, boolean gains, boolean losses) {
-    Work work = new Work();
+    PairWork work = newWork();
     work.fill(pair);
     long[] found = new long[words()];
     for (int left = rights.mask() & ((gains ? gained[pair] : 0) | (losses ? lost[pair] : 0)); left != 0; left &= left - 1) {
@@ -398,7 +317,7 @@ final class Shifts {
   /** What changes for each person. O(changed pairs × people). */
   PersonTotals people() {
     return inChunks(() -> new PersonTotals(words()), (from, until, into) -> {
-      Work work = new Work();
+      PairWork work = newWork();
       for (int pair = from; pair < until; pair++) {
         if (changes(pair)) {
           work.fill(pair);

@@ -5,11 +5,8 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Collections;
 import java.util.Comparator;
-import java.util.Iterator;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
@@ -18,7 +15,6 @@ import palegate.core.access.Grant;
 import palegate.core.access.Oversight;
 import palegate.core.access.Withholding;
 import palegate.core.people.Group;
-import palegate.core.people.Membership;
 import palegate.core.people.Person;
 import palegate.core.people.Unit;
 import palegate.core.places.Place;
@@ -33,20 +29,16 @@ import palegate.core.structure.Structure;
  * which anything begins or ends the view is the same one, so it is made once and kept.
  */
 public final class Snapshot {
-  private static final int MOMENTS_KEPT = 6;
-
   private final Structure structure;
   private final AllPeople people;
   private final PlaceTree tree;
   private final AllTypes types;
   private final OwnEntries ownEntries;
   private final Subjects subjects;
-  private final List<Group> groupsInnerFirst;
-  private final List<Unit> unitsLowerFirst;
+  private final NestingOrder nesting;
   private final Boundaries boundaries;
   private final Map<String, OwnLabels> ownLabels;
-  /** The oldest first, and that one stays: the others are made from it. */
-  private final Map<Instant, Moment> moments = new LinkedHashMap<>();
+  private final KeptMoments moments = new KeptMoments();
   /** The snapshot that this one was made from and what differs; null if there is none. */
   private final Snapshot basis;
   private final Delta delta;
@@ -58,8 +50,7 @@ public final class Snapshot {
     tree = PlaceTree.of(structure.places().values(), types);
     ownEntries = OwnEntries.of(structure, tree);
     subjects = new Subjects(structure, people);
-    groupsInnerFirst = Nesting.innerFirst(structure.groups().values(), Group::id, Snapshot::subgroups);
-    unitsLowerFirst = lowerFirst(structure);
+    nesting = NestingOrder.of(structure);
     boundaries = Boundaries.of(structure);
     ownLabels = new ConcurrentHashMap<>();
     basis = null;
@@ -75,8 +66,7 @@ public final class Snapshot {
     tree = basis.tree.with(delta, changed.places(), types);
     ownEntries = basis.ownEntries.with(basis.structure, changed, delta, tree);
     subjects = basis.subjects.with(people, delta, changed);
-    groupsInnerFirst = delta.groups.isEmpty() ? basis.groupsInnerFirst : reordered(basis, changed, delta);
-    unitsLowerFirst = delta.units.isEmpty() ? basis.unitsLowerFirst : lowerFirst(changed);
+    nesting = basis.nesting.with(basis.structure, changed, delta);
     boundaries = basis.boundaries.with(basis.structure, changed);
     ownLabels = !delta.labelsAltered ? basis.ownLabels : new ConcurrentHashMap<>();
   }
@@ -88,8 +78,7 @@ public final class Snapshot {
     tree = derived.tree;
     ownEntries = derived.ownEntries;
     subjects = derived.subjects;
-    groupsInnerFirst = derived.groupsInnerFirst;
-    unitsLowerFirst = derived.unitsLowerFirst;
+    nesting = derived.nesting;
     boundaries = derived.boundaries;
     ownLabels = derived.ownLabels;
     basis = null;
@@ -121,9 +110,7 @@ public final class Snapshot {
       return this;
     }
     Snapshot kept = new Snapshot(this);
-    synchronized (moments) {
-      moments.forEach((key, moment) -> kept.moments.put(key, moment.detached(kept)));
-    }
+    moments.handOn(kept.moments, moment -> moment.detached(kept));
     return kept;
   }
 
@@ -133,28 +120,16 @@ public final class Snapshot {
 
   /** What holds at an instant. The result is shared between all instants at which the same holds. */
   public Moment at(Instant instant) {
-    Instant key = boundaries.since(instant);
-    synchronized (moments) {
-      Moment kept = moments.get(key);
-      if (kept == null) {
-        kept = basis != null ? Moment.derived(basis.at(instant), this, instant, delta)
-            : moments.isEmpty() ? Moment.of(this, instant) : fromOldest(instant);
-        if (moments.size() >= MOMENTS_KEPT) {
-          Iterator<Instant> keys = moments.keySet().iterator();
-          keys.next();
-          keys.next();
-          keys.remove();
-        }
-        moments.put(key, kept);
-        tree.indexSoon();
-      }
-      return kept;
-    }
+    return moments.at(boundaries.since(instant), oldest -> {
+      Moment made = basis != null ? Moment.derived(basis.at(instant), this, instant, delta)
+          : oldest == null ? Moment.of(this, instant) : fromOldest(oldest, instant);
+      tree.indexSoon();
+      return made;
+    });
   }
 
   /** Between two instants little begins or ends: what the oldest view knows of the rest is taken over. */
-  private Moment fromOldest(Instant instant) {
-    Moment oldest = moments.values().iterator().next();
+  private Moment fromOldest(Moment oldest, Instant instant) {
     return Moment.derived(oldest, this, instant, Delta.ofTime(structure, oldest.instant(), instant)).detached(this);
   }
 
@@ -370,11 +345,11 @@ public final class Snapshot {
   }
 
   List<Group> groupsInnerFirst() {
-    return groupsInnerFirst;
+    return nesting.groupsInnerFirst();
   }
 
   List<Unit> unitsLowerFirst() {
-    return unitsLowerFirst;
+    return nesting.unitsLowerFirst();
   }
 
   /** So many numbers for types there are. */
@@ -398,28 +373,5 @@ public final class Snapshot {
 
   OwnLabels ownLabels(String key) {
     return ownLabels.computeIfAbsent(key, any -> OwnLabels.of(key, tree));
-  }
-
-  /** The order of nesting is worked out anew only if some group now holds other groups. */
-  private static List<Group> reordered(Snapshot basis, Structure changed, Delta delta) {
-    boolean same = delta.groups.stream().allMatch(id -> {
-      Group was = basis.structure.groups().get(id);
-      Group is = changed.groups().get(id);
-      return was != null && is != null && Set.copyOf(subgroups(was)).equals(Set.copyOf(subgroups(is)));
-    });
-    return same ? basis.groupsInnerFirst.stream().map(group -> changed.groups().get(group.id())).toList()
-        : Nesting.innerFirst(changed.groups().values(), Group::id, Snapshot::subgroups);
-  }
-
-  private static List<Unit> lowerFirst(Structure structure) {
-    Map<String, List<String>> below = structure.units().values().stream().filter(unit -> unit.parent() != null)
-        .collect(Collectors.groupingBy(Unit::parent, Collectors.mapping(Unit::id, Collectors.toList())));
-    return Nesting.innerFirst(structure.units().values(), Unit::id, unit -> below.getOrDefault(unit.id(), List.of()));
-  }
-
-  private static List<String> subgroups(Group group) {
-    return group.members().stream().map(Membership::member)
-        .filter(member -> member instanceof Membership.GroupMember)
-        .map(Membership.Member::id).toList();
   }
 }

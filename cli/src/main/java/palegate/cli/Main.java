@@ -1,6 +1,7 @@
 package palegate.cli;
 
 import java.time.Clock;
+import java.time.Duration;
 import picocli.CommandLine;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Model.CommandSpec;
@@ -20,9 +21,9 @@ public final class Main implements Runnable {
     System.exit(run(Clock.systemUTC(), arguments));
   }
 
-  /** Runs one command; the clock says what "now" is. */
+  /** Runs one command; the clock says what "now" is, to the second, so that what is printed can be asked for again. */
   static int run(Clock clock, String... arguments) {
-    return new CommandLine(new Main(), new CommandFactory(clock))
+    return new CommandLine(new Main(), new CommandFactory(Clock.tick(clock, Duration.ofSeconds(1))))
         .setUsageHelpWidth(120)
         .setExecutionExceptionHandler(new PlainErrors())
         .execute(arguments);

@@ -28,6 +28,8 @@ class CommandLineTest {
                  {"id":"e2","place":"Z","subject":{"person":"p-b"},"role":"r"}]}
       """;
 
+  private static final Instant NOW = Instant.parse("2026-05-01T00:00:00.123456789Z");
+
   @TempDir Path folder;
   private Path bundle;
 
@@ -46,7 +48,7 @@ class CommandLineTest {
     try {
       System.setOut(new PrintStream(out, true, StandardCharsets.UTF_8));
       System.setErr(new PrintStream(err, true, StandardCharsets.UTF_8));
-      int code = Main.run(Clock.fixed(Instant.parse("2026-05-01T00:00:00Z"), ZoneOffset.UTC), arguments);
+      int code = Main.run(Clock.fixed(NOW, ZoneOffset.UTC), arguments);
       return new Ran(code, out.toString(StandardCharsets.UTF_8), err.toString(StandardCharsets.UTF_8));
     } finally {
       System.setOut(oldOut);
@@ -83,6 +85,13 @@ class CommandLineTest {
         .contains("stage 0", "stage 2", "stage 3", "stage 6", "grant e1", "by  group g (Surveyors)", "rights  find read copy");
     assertThat(run("explain", "--bundle", bundle.toString(), "--person", "p-a", "--place", "Z").out())
         .contains("no effect: grant e1", "a break below it stops it");
+  }
+
+  @Test
+  void now_is_printed_to_the_second_and_asks_the_same_again() {
+    Ran now = run("explain", "--bundle", bundle.toString(), "--person", "p-a", "--place", "b");
+    assertThat(now.out()).contains("at      2026-05-01T00:00:00Z\n");
+    assertThat(run("explain", "--bundle", bundle.toString(), "--person", "p-a", "--place", "b", "--at", "2026-05-01T00:00:00Z")).isEqualTo(now);
   }
 
   @Test

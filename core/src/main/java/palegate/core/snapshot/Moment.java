@@ -1,7 +1,6 @@
 package palegate.core.snapshot;
 
 import java.time.Instant;
-import java.util.Arrays;
 import java.util.List;
 import palegate.core.access.Entry;
 import palegate.core.access.stages.Holders;
@@ -25,15 +24,11 @@ public final class Moment {
   private final Instant instant;
   private final Matching matching;
   private final Classes classes;
-  /** By set of walls; null for the empty one. */
-  private final PersonSet[] barred;
+  private final Barred barred;
   /** By set of clearances, then by right: whom it leaves the right. */
   private final PersonSet[][] cleared;
   private volatile Joined joined;
 
-  /** The same as bits, set after set: whether a wall bars a person is one read. */
-  private final long[] barredBits;
-  private final int words;
   /** Both null for what is soon thrown away. */
   private final ClassTable table;
   private final OftenAsked often;
@@ -44,31 +39,12 @@ public final class Moment {
     this.instant = instant;
     this.matching = matching;
     this.classes = classes;
-    words = Matching.words(matching.room);
     boolean samePeople = basis != null && basis.matching == matching;
     cleared = classes.clearances.people(matching, samePeople ? basis.classes.clearances : null, samePeople ? basis.cleared : null);
-    boolean shared = basis != null && basis.classes.barriers == classes.barriers;
-    if (shared && basis.barred.length == classes.book().wallSetCount()) {
-      barred = basis.barred;
-      barredBits = basis.barredBits;
-    } else {
-      int known = shared ? basis.barred.length : 1;
-      barred = shared ? Arrays.copyOf(basis.barred, classes.book().wallSetCount()) : new PersonSet[classes.book().wallSetCount()];
-      barredBits = shared ? Arrays.copyOf(basis.barredBits, words * barred.length) : new long[words * barred.length];
-      addBarredFrom(known);
-    }
-    table = classes.basis == null ? new ClassTable(classes, snapshot.placeRoom(), barred, matching.room) : null;
+    boolean sameWalls = basis != null && basis.classes.barriers == classes.barriers;
+    barred = sameWalls ? basis.barred.with(classes) : Barred.of(classes, matching.room);
+    table = classes.basis == null ? new ClassTable(classes, snapshot.placeRoom(), barred.bySet(), matching.room) : null;
     often = table == null ? null : new OftenAsked(this, matching.room, OftenAsked.MOST_KEPT);
-  }
-
-  private void addBarredFrom(int known) {
-    long[] bits = new long[words];
-    for (int set = known; set < barred.length; set++) {
-      Arrays.fill(bits, 0);
-      addBarred(classes.book().wallSet(set), bits);
-      barred[set] = PersonSet.copyOf(bits);
-      System.arraycopy(bits, 0, barredBits, set * words, words);
-    }
   }
 
   static Moment of(Snapshot snapshot, Instant instant) {
@@ -158,13 +134,10 @@ public final class Moment {
   /** Everyone's rights on such a document. O(lines + people / 64). */
   public Holders holdersOnNew(int container, String type) {
     int typeNumber = type == null ? 0 : snapshot.typeNumber(type) + 1;
-    long[] bits = new long[words];
-    for (int reach : classes.coveringImagined(container, typeNumber)) {
-      classes.barriers.reach(reach).barred().addTo(bits);
-    }
+    PersonSet barredThere = Barred.byAnyOf(classes.barriers, classes.coveringImagined(container, typeNumber), matching.room);
     int[] row = classes.rowOfImagined(container, typeNumber);
     Holders holders = Holders.ofAllRights(matching.room);
-    Pipeline.fillStanding(holders, new ClassAnswers.Everyone(matching, row, cleared[ClassRow.clearances(row, 0)], PersonSet.copyOf(bits), Conditions.NONE, -1, -1));
+    Pipeline.fillStanding(holders, new ClassAnswers.Everyone(matching, row, cleared[ClassRow.clearances(row, 0)], barredThere, Conditions.NONE, -1, -1));
     return holders;
   }
 
@@ -179,8 +152,7 @@ public final class Moment {
   }
 
   boolean isBarred(int person, int wallSet) {
-    return wallSet > 0 && (table != null ? table.isBarred(person, wallSet)
-        : (barredBits[wallSet * words + (person >> 6)] & 1L << person) != 0);
+    return wallSet > 0 && (table != null ? table.isBarred(person, wallSet) : barred.bars(person, wallSet));
   }
 
   // --- everyone -------------------------------------------------------------------------------------
@@ -259,26 +231,16 @@ public final class Moment {
   }
 
   private ClassAnswers.Everyone everyone(int[] row, Conditions conditions, String owner) {
-    return new ClassAnswers.Everyone(matching, row, cleared[ClassRow.clearances(row, 0)], barred[ClassRow.walls(row, 0)], conditions,
+    return new ClassAnswers.Everyone(matching, row, cleared[ClassRow.clearances(row, 0)], barred.by(ClassRow.walls(row, 0)), conditions,
         owner == null ? -1 : snapshot.personNumber(owner),
         conditions.checkedOutBy() == null ? -1 : snapshot.personNumber(conditions.checkedOutBy()));
-  }
-
-  private void addBarred(int[] reaches, long[] bits) {
-    for (int reach : reaches) {
-      Barriers.Reach found = classes.barriers.reach(reach);
-      // A set that names a wall which no longer stands so belongs to classes without places.
-      if (found != null) {
-        found.barred().addTo(bits);
-      }
-    }
   }
 
   // --- walls ----------------------------------------------------------------------------------------
 
   /** The walls that stand, place by place. */
   public WallsOf walls() {
-    return new WallsOf(classes, barred);
+    return new WallsOf(classes, barred.bySet());
   }
 
   // --- classes --------------------------------------------------------------------------------------
@@ -313,7 +275,7 @@ public final class Moment {
   }
 
   int wallSetCount() {
-    return barred.length;
+    return barred.bySet().length;
   }
 
   PersonSet[][] clearedBySet() {
@@ -321,7 +283,7 @@ public final class Moment {
   }
 
   PersonSet barredBySet(int set) {
-    return barred[set];
+    return barred.by(set);
   }
 
   /** One person's standing rights in every class, as masks; 0 for classes that no place is in. O(classes). */

@@ -211,7 +211,6 @@ function rights(counts: Record<string, number>): string {
   }
   .list {
     flex: none;
-    height: 420px;
   }
 }
 </style>

@@ -6,6 +6,7 @@ import { answer, api } from '@/api/client'
 import PagedList from '@/lists/PagedList.vue'
 import { inPage } from '@/lists/part'
 import { useNotices } from '@/shell/useNotices'
+import TwoSides from '@/shell/TwoSides.vue'
 import { moment } from '@/shell/words'
 import { useDraft } from '@/tray/useDraft'
 import ApprovalRules from './ApprovalRules.vue'
@@ -52,63 +53,56 @@ const takeInHand = (draft: number) => run(() => answer(api.POST('/api/drafts/{id
 </script>
 
 <template>
-  <div class="shelf">
-    <section class="left" aria-label="Drafts">
-      <h1>Drafts</h1>
-      <p class="quiet">You may have several. The one in hand takes up what you change; the others wait.</p>
-      <form class="begin" @submit.prevent="begin">
-        <v-text-field v-model="name" label="Begin another, called" maxlength="200" hide-details />
-        <v-btn type="submit" :disabled="name.trim() === ''">Begin</v-btn>
-      </form>
-      <div v-if="query.isFetched.value" class="sheet">
-        <PagedList
-          label="Drafts"
-          :query-key="['drafts', 'list', query.dataUpdatedAt.value]"
-          :fetch="fetchDrafts"
-          :columns="COLUMNS"
-          :row-height="66"
-          :at-most="7"
-          find="Find a draft"
-          empty="No drafts. Whatever you change begins one."
-        >
-          <template #row="{ item: draft }">
-            <div role="cell" :data-chosen="draft.id === id">
-              <router-link :to="{ name: 'drafts', params: { id: draft.id } }">{{ draft.name }}</router-link>
-              <p v-if="!draft.mine" class="quiet">of {{ draft.owner }}</p>
-              <p v-if="draft.stopped" class="fault">It was due and stopped</p>
-              <p v-else-if="draft.dueAt" class="quiet">in force from {{ moment(draft.dueAt) }}</p>
-              <p v-else-if="draft.approvedBy.length > 0" class="quiet">approved by {{ draft.approvedBy.join(', ') }}</p>
-            </div>
-            <div role="cell">{{ draft.changes }}</div>
-            <div role="cell">
-              <span v-if="draft.mine && draft.inHand" class="mark gain">in hand</span>
-              <v-btn v-else-if="draft.mine" size="small" :aria-label="`Take ${draft.name} in hand`" @click="takeInHand(draft.id)">Take in hand</v-btn>
-            </div>
-          </template>
-        </PagedList>
+  <TwoSides list="Drafts" chosen="The draft" width="400px">
+    <template #list>
+      <div class="shelf">
+        <h1>Drafts</h1>
+        <p class="quiet">You may have several. The one in hand takes up what you change; the others wait.</p>
+        <form class="begin" @submit.prevent="begin">
+          <v-text-field v-model="name" label="Begin another, called" maxlength="200" hide-details />
+          <v-btn type="submit" :disabled="name.trim() === ''">Begin</v-btn>
+        </form>
+        <div v-if="query.isFetched.value" class="sheet">
+          <PagedList
+            label="Drafts"
+            :query-key="['drafts', 'list', query.dataUpdatedAt.value]"
+            :fetch="fetchDrafts"
+            :columns="COLUMNS"
+            :row-height="66"
+            :at-most="7"
+            find="Find a draft"
+            empty="No drafts. Whatever you change begins one."
+          >
+            <template #row="{ item: draft }">
+              <div role="cell" :data-chosen="draft.id === id">
+                <router-link :to="{ name: 'drafts', params: { id: draft.id } }">{{ draft.name }}</router-link>
+                <p v-if="!draft.mine" class="quiet">of {{ draft.owner }}</p>
+                <p v-if="draft.stopped" class="fault">It was due and stopped</p>
+                <p v-else-if="draft.dueAt" class="quiet">in force from {{ moment(draft.dueAt) }}</p>
+                <p v-else-if="draft.approvedBy.length > 0" class="quiet">approved by {{ draft.approvedBy.join(', ') }}</p>
+              </div>
+              <div role="cell">{{ draft.changes }}</div>
+              <div role="cell">
+                <span v-if="draft.mine && draft.inHand" class="mark gain">in hand</span>
+                <v-btn v-else-if="draft.mine" size="small" :aria-label="`Take ${draft.name} in hand`" @click="takeInHand(draft.id)">Take in hand</v-btn>
+              </div>
+            </template>
+          </PagedList>
+        </div>
+        <ApprovalRules />
       </div>
-      <ApprovalRules />
-    </section>
-    <section class="right" aria-label="The draft">
-      <OpenedDraft v-if="id" :id="id" :key="id" @gone="router.push({ name: 'drafts' })" />
-      <p v-else class="quiet hint">Choose a draft to see what is in it, share it with a colleague, or have it put in force at a later time.</p>
-    </section>
-  </div>
+    </template>
+    <OpenedDraft v-if="id" :id="id" :key="id" @gone="router.push({ name: 'drafts' })" />
+    <p v-else class="quiet hint">Choose a draft to see what is in it, share it with a colleague, or have it put in force at a later time.</p>
+  </TwoSides>
 </template>
 
 <style scoped>
 .shelf {
-  height: 100%;
-  display: flex;
-  gap: 20px;
-  padding: 16px 22px;
-}
-.left {
-  width: 400px;
-  flex: none;
   display: flex;
   flex-direction: column;
   gap: 10px;
+  min-height: 0;
   overflow: auto;
 }
 .begin {
@@ -118,22 +112,5 @@ const takeInHand = (draft: number) => run(() => answer(api.POST('/api/drafts/{id
 }
 [data-chosen='true'] a {
   font-weight: 600;
-}
-.right {
-  flex: 1;
-  min-width: 0;
-  overflow: auto;
-}
-.hint {
-  padding: 46px 20px;
-}
-@media (max-width: 900px) {
-  .shelf {
-    flex-direction: column;
-    overflow: auto;
-  }
-  .left {
-    width: 100%;
-  }
 }
 </style>

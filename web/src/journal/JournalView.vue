@@ -7,6 +7,7 @@ import PagedList from '@/lists/PagedList.vue'
 import { inPage, type Part } from '@/lists/part'
 import { useSession } from '@/session/useSession'
 import { useNotices } from '@/shell/useNotices'
+import TwoSides from '@/shell/TwoSides.vue'
 import { moment } from '@/shell/words'
 import { useDraft } from '@/tray/useDraft'
 import ChangeContent from './ChangeContent.vue'
@@ -51,13 +52,13 @@ const change = useQuery({
 </script>
 
 <template>
-  <div class="journal">
-    <section class="left" aria-label="Changes">
+  <TwoSides list="Changes" chosen="The change" width="380px">
+    <template #list>
       <div class="head">
         <h1>Journal</h1>
         <router-link :to="{ name: 'between' }">Between two days</router-link>
       </div>
-      <div class="sheet list">
+      <div class="sheet fills">
         <PagedList
           label="Changes, newest first"
           find="Find a note, a name, a number"
@@ -79,68 +80,48 @@ const change = useQuery({
           </template>
         </PagedList>
       </div>
-    </section>
-    <section class="right" aria-label="The change">
-      <p v-if="chosen === undefined" class="quiet hint">Choose a change to see exactly what it altered, before and after.</p>
-      <p v-else-if="change.isError.value" class="fault" role="alert">{{ change.error.value?.message }}</p>
-      <template v-else-if="change.data.value">
-        <div class="head">
-          <h2>Change {{ change.data.value.change.number }}: {{ change.data.value.change.note }}</h2>
-          <v-btn v-if="mayChange && chosen > 1" size="small" :loading="undoing" @click="undo">Undo …</v-btn>
-        </div>
-        <div v-if="left.length > 0" class="caution" role="status">
-          <p>The draft that turns it back is in your hand. It leaves these alone:</p>
-          <PagedList grows label="What the draft leaves alone" find="Find a thing" :query-key="['left', chosen, left.length]" :fetch="fetchLeft" :columns="LEFT" :row-height="34" :at-most="4" empty="Nothing.">
-            <template #row="{ item: one }">
-              <div role="cell">{{ one.thing }}</div>
-              <div role="cell">{{ one.why }}</div>
-            </template>
-          </PagedList>
-          <router-link :to="{ name: 'rehearsal' }">Open its rehearsal</router-link>
-        </div>
-        <p class="quiet">
-          {{ change.data.value.change.origin === 'import' ? 'Brought in' : 'Put in force' }} by {{ change.data.value.change.author }}, {{ moment(change.data.value.change.at) }}.
-          {{ change.data.value.altered.total }} {{ change.data.value.altered.total === 1 ? 'thing' : 'things' }} altered.
-        </p>
-        <div class="sheet list"><ChangeContent :key="chosen" :number="chosen" /></div>
-      </template>
-      <p v-else role="status">Fetching the change …</p>
-    </section>
-  </div>
+    </template>
+    <p v-if="chosen === undefined" class="quiet hint">Choose a change to see exactly what it altered, before and after.</p>
+    <p v-else-if="change.isError.value" class="fault" role="alert">{{ change.error.value?.message }}</p>
+    <div v-else-if="change.data.value" class="change-made">
+      <div class="change-head">
+        <h2>Change {{ change.data.value.change.number }}: {{ change.data.value.change.note }}</h2>
+        <v-btn v-if="mayChange && chosen > 1" size="small" :loading="undoing" @click="undo">Undo …</v-btn>
+      </div>
+      <div v-if="left.length > 0" class="caution" role="status">
+        <p>The draft that turns it back is in your hand. It leaves these alone:</p>
+        <PagedList grows label="What the draft leaves alone" find="Find a thing" :query-key="['left', chosen, left.length]" :fetch="fetchLeft" :columns="LEFT" :row-height="34" :at-most="4" empty="Nothing.">
+          <template #row="{ item: one }">
+            <div role="cell">{{ one.thing }}</div>
+            <div role="cell">{{ one.why }}</div>
+          </template>
+        </PagedList>
+        <router-link :to="{ name: 'rehearsal' }">Open its rehearsal</router-link>
+      </div>
+      <p class="quiet">
+        {{ change.data.value.change.origin === 'import' ? 'Brought in' : 'Put in force' }} by {{ change.data.value.change.author }}, {{ moment(change.data.value.change.at) }}.
+        {{ change.data.value.altered.total }} {{ change.data.value.altered.total === 1 ? 'thing' : 'things' }} altered.
+      </p>
+      <div class="sheet altered"><ChangeContent :key="chosen" :number="chosen" /></div>
+    </div>
+    <p v-else role="status">Fetching the change …</p>
+  </TwoSides>
 </template>
 
 <style scoped>
-.head {
+.change-made {
+  height: 100%;
+  display: flex;
+  flex-direction: column;
+  gap: 10px;
+}
+.change-head {
   display: flex;
   justify-content: space-between;
   align-items: center;
   gap: 14px;
 }
-.journal {
-  height: 100%;
-  display: flex;
-  gap: 20px;
-  padding: 16px 22px;
-}
-.left {
-  width: 380px;
-  flex: none;
-}
-.left,
-.right {
-  display: flex;
-  flex-direction: column;
-  gap: 10px;
-  min-height: 0;
-}
-.right {
-  flex: 1;
-  min-width: 0;
-}
-.hint {
-  padding-top: 40px;
-}
-.list {
+.altered {
   flex: 1;
   min-height: 200px;
 }
@@ -158,18 +139,5 @@ const change = useQuery({
 }
 .change[data-chosen='true'] a {
   font-weight: 600;
-}
-@media (max-width: 900px) {
-  .journal {
-    flex-direction: column;
-    overflow: auto;
-  }
-  .left {
-    width: auto;
-  }
-  .list {
-    flex: none;
-    height: 380px;
-  }
 }
 </style>

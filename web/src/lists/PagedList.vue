@@ -286,10 +286,17 @@ defineExpose({ showWhenThere })
 .find > :first-child {
   max-width: 340px;
 }
+/* Never higher than the window, whatever it stands in: only then do no more rows exist than are in sight. */
 .scroller {
   flex: 1;
   min-height: 0;
+  max-height: 100vh;
   overflow: auto;
+}
+@media (max-width: 900px) {
+  .scroller {
+    max-height: max(70vh, 240px);
+  }
 }
 .scroller.nothing {
   flex: none;

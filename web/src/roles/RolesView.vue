@@ -8,6 +8,7 @@ import { inPage } from '@/lists/part'
 import Paling from '@/paling/Paling.vue'
 import { useSession } from '@/session/useSession'
 import DraftedMark from '@/shell/DraftedMark.vue'
+import TwoSides from '@/shell/TwoSides.vue'
 import { counted, number } from '@/shell/words'
 import RoleDetail from './RoleDetail.vue'
 
@@ -46,13 +47,13 @@ function choose(role: string) {
 </script>
 
 <template>
-  <div class="roles">
-    <section class="left" aria-label="Roles">
+  <TwoSides list="Roles" chosen="The role">
+    <template #list>
       <div class="head">
         <h1>Roles</h1>
         <v-btn v-if="may('access')" size="small" class="is-main" @click="begin">New role</v-btn>
       </div>
-      <div class="sheet list">
+      <div class="sheet fills">
         <PagedList
           label="Roles"
           :query-key="['roles', 'list', query.dataUpdatedAt.value]"
@@ -76,55 +77,9 @@ function choose(role: string) {
           </template>
         </PagedList>
       </div>
-    </section>
-    <section class="right" aria-label="The role">
-      <RoleDetail v-if="making > 0" :key="making" :roles="roles" :form="making" @done="end" />
-      <RoleDetail v-else-if="chosen" :key="`${chosen.id} ${chosen.rights.join()}`" :role="chosen" :roles="roles" @done="() => undefined" />
-      <p v-else class="quiet hint">Choose a role to see what it lets people do, where it is used, and what would change if it changed.</p>
-    </section>
-  </div>
+    </template>
+    <RoleDetail v-if="making > 0" :key="making" :roles="roles" :form="making" @done="end" />
+    <RoleDetail v-else-if="chosen" :key="`${chosen.id} ${chosen.rights.join()}`" :role="chosen" :roles="roles" @done="() => undefined" />
+    <p v-else class="quiet hint">Choose a role to see what it lets people do, where it is used, and what would change if it changed.</p>
+  </TwoSides>
 </template>
-
-<style scoped>
-.roles {
-  height: 100%;
-  display: flex;
-  gap: 20px;
-  padding: 16px 22px;
-}
-.left {
-  width: 430px;
-  flex: none;
-  display: flex;
-  flex-direction: column;
-  gap: 10px;
-  min-height: 0;
-}
-.head {
-  display: flex;
-  justify-content: space-between;
-  align-items: center;
-}
-.list {
-  flex: 1;
-  min-height: 240px;
-}
-.right {
-  flex: 1;
-  min-width: 0;
-  overflow: auto;
-  padding-top: 8px;
-}
-.hint {
-  padding: 46px 20px;
-}
-@media (max-width: 900px) {
-  .roles {
-    flex-direction: column;
-    overflow: auto;
-  }
-  .left {
-    width: 100%;
-  }
-}
-</style>

@@ -7,6 +7,7 @@ import PagedList from '@/lists/PagedList.vue'
 import { inPage } from '@/lists/part'
 import { useSession } from '@/session/useSession'
 import DraftedMark from '@/shell/DraftedMark.vue'
+import TwoSides from '@/shell/TwoSides.vue'
 import { counted, number } from '@/shell/words'
 import TypeDetail from './TypeDetail.vue'
 import TypeMatrix from './TypeMatrix.vue'
@@ -47,14 +48,14 @@ function choose(type: string) {
 </script>
 
 <template>
-  <div class="types">
-    <section class="left" aria-label="Types">
+  <TwoSides list="Types" chosen="The type">
+    <template #list>
       <div class="head">
         <h1>Types</h1>
         <v-btn v-if="may('types')" size="small" class="is-main" @click="begin()">New type</v-btn>
       </div>
       <button type="button" class="linklike all" @click="choose('matrix')">Who may see, add and delete papers of each type</button>
-      <div class="sheet list">
+      <div class="sheet fills">
         <PagedList
           label="Types"
           :query-key="['types', 'list', query.dataUpdatedAt.value]"
@@ -80,63 +81,20 @@ function choose(type: string) {
           </template>
         </PagedList>
       </div>
-    </section>
-    <section class="right" aria-label="The type">
-      <TypeMatrix v-if="view === 'matrix' && making === undefined" />
-      <TypeDetail v-else-if="making" :key="making.form" :form="making.form" :like="making.from" @done="end" />
-      <TypeDetail v-else-if="chosen" :key="chosen.id + chosen.drafted" :type="chosen" @done="() => undefined" />
-      <p v-else class="quiet hint">Choose a type to see its fields and who is cleared for it, or start a new one from a similar one.</p>
-    </section>
-  </div>
+    </template>
+    <TypeMatrix v-if="view === 'matrix' && making === undefined" />
+    <TypeDetail v-else-if="making" :key="making.form" :form="making.form" :like="making.from" @done="end" />
+    <TypeDetail v-else-if="chosen" :key="chosen.id + chosen.drafted" :type="chosen" @done="() => undefined" />
+    <p v-else class="quiet hint">Choose a type to see its fields and who is cleared for it, or start a new one from a similar one.</p>
+  </TwoSides>
 </template>
 
 <style scoped>
-.types {
-  height: 100%;
-  display: flex;
-  gap: 20px;
-  padding: 16px 22px;
-}
-.left {
-  width: 430px;
-  flex: none;
-  display: flex;
-  flex-direction: column;
-  gap: 10px;
-  min-height: 0;
-}
-.head {
-  display: flex;
-  justify-content: space-between;
-  align-items: center;
-}
 .all {
   text-align: left;
 }
-.list {
-  flex: 1;
-  min-height: 240px;
-}
-.left .list :deep(.body) {
+.fills :deep(.body) {
   padding-top: 5px;
   padding-bottom: 5px;
-}
-.right {
-  flex: 1;
-  min-width: 0;
-  overflow: auto;
-  padding-top: 8px;
-}
-.hint {
-  padding: 46px 20px;
-}
-@media (max-width: 900px) {
-  .types {
-    flex-direction: column;
-    overflow: auto;
-  }
-  .left {
-    width: 100%;
-  }
 }
 </style>

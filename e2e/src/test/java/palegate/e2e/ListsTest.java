@@ -182,4 +182,18 @@ class ListsTest {
     assertThat(rows.locator("[data-row='38']")).isInViewport();
     page.context().close();
   }
+
+  @Test
+  void at_double_size_too_only_the_rows_in_sight_exist(Desk desk) {
+    Page page = desk.window(640, 400, false);
+    desk.signIn(page, "wenna.carrow");
+    for (String[] list : new String[][] {{"/people/persons", "Persons"}, {"/people/groups", "Groups"}, {"/statements?about=PLACE&id=root", "The statement"}}) {
+      desk.open(page, list[0]);
+      Locator rows = table(page, list[1]);
+      rows.locator("[data-row='0']").waitFor();
+      assertThat((Integer) rows.evaluate("list => list.clientHeight")).as(list[1]).isBetween(150, 400);
+      assertThat(rows.locator("[data-row]").count()).as(list[1]).isLessThan(Math.min(26, Integer.parseInt(rows.getAttribute("aria-rowcount")) - 1));
+    }
+    page.context().close();
+  }
 }

@@ -1,0 +1,74 @@
+<script setup lang="ts">
+/** A list, and beside it what is chosen there; one above the other where there is little room. */
+withDefaults(
+  defineProps<{
+    /** What the two sides are called. */
+    list: string
+    chosen: string
+    /** How wide the list is. */
+    width?: string
+    /** The list alone takes all the room. */
+    alone?: boolean
+  }>(),
+  { width: '430px', alone: false },
+)
+</script>
+
+<template>
+  <div class="sides">
+    <section class="left" :aria-label="list" :style="{ width: alone ? '100%' : width }"><slot name="list" /></section>
+    <section v-if="!alone" class="right" :aria-label="chosen"><slot /></section>
+  </div>
+</template>
+
+<style scoped>
+.sides {
+  height: 100%;
+  display: flex;
+  gap: 20px;
+  padding: 16px 22px;
+}
+.left {
+  flex: none;
+  display: flex;
+  flex-direction: column;
+  gap: 10px;
+  min-height: 0;
+}
+/* The name of a field in the first line stands over its edge: it is not to be cut off. */
+.right {
+  flex: 1;
+  min-width: 0;
+  min-height: 0;
+  overflow: auto;
+  margin-top: -8px;
+  padding-top: 8px;
+}
+:slotted(.head) {
+  display: flex;
+  justify-content: space-between;
+  align-items: center;
+  gap: 14px;
+}
+:slotted(.fills) {
+  flex: 1;
+  min-height: 240px;
+}
+:slotted(.hint) {
+  padding: 46px 20px;
+  max-width: 34em;
+}
+@media (max-width: 900px) {
+  .sides {
+    flex-direction: column;
+    overflow: auto;
+  }
+  .left {
+    width: 100% !important;
+  }
+  .right {
+    flex: none;
+    overflow: visible;
+  }
+}
+</style>

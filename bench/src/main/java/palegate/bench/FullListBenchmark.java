@@ -39,7 +39,7 @@ public class FullListBenchmark {
     }
   }
 
-  /** A new file each time. Taking a gigabyte off the disk again takes half as long as writing it and is not measured. */
+  /** A new file each time. Taking a gigabyte off the disk again takes nearly as long as writing it, and is not measured. */
   @State(Scope.Benchmark)
   public static class Written {
     private Path file;

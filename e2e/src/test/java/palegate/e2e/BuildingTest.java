@@ -30,6 +30,11 @@ class BuildingTest {
     }
   }
 
+  private static Locator row(Page page, String table, String text) {
+    return page.getByRole(AriaRole.TABLE, new Page.GetByRoleOptions().setName(table).setExact(true)).locator("[data-row]")
+        .filter(new Locator.FilterOptions().setHasText(text));
+  }
+
   private static void makeRoles(Page page) {
     // 1 Roles
     room(page, "Roles");
@@ -45,7 +50,7 @@ class BuildingTest {
       page.getByLabel(right, new Page.GetByLabelOptions().setExact(true)).check();
     }
     button(page, "Add the role to the draft");
-    assertThat(page.locator(".roles [data-row]").filter(new Locator.FilterOptions().setHasText("Preparer"))).containsText("new in your draft");
+    assertThat(row(page, "Roles", "Preparer")).containsText("new in your draft");
   }
 
   private static void makePeopleAndGroups(Page page) {
@@ -90,7 +95,7 @@ class BuildingTest {
     page.getByLabel("Field 1").fill("Amount");
     page.getByLabel("required").check();
     button(page, "Add the type to the draft");
-    assertThat(page.locator(".types [data-row]").filter(new Locator.FilterOptions().setHasText("Invoice"))).containsText("1 field");
+    assertThat(row(page, "Types", "Invoice")).containsText("1 field");
   }
 
   private static void layOut(Page page) {

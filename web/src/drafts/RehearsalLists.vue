@@ -44,15 +44,15 @@ const fetchLockOuts = (part: Part) => answer(api.GET('/api/draft/rehearsal/lock-
 const fetchOwnLosses = (part: Part) => answer(api.GET('/api/draft/rehearsal/own-losses', { params: { query: part } }))
 
 const PEOPLE = [
-  { title: 'Person', width: '1.4fr', sort: 'name' },
-  { title: 'Gains', width: '200px', sort: '-gains' },
-  { title: 'Loses', width: '200px', sort: '-losses' },
-  { title: 'Documents', width: '106px', sort: '-documents' },
+  { title: 'Person', width: 'minmax(130px, 1.4fr)', sort: 'name' },
+  { title: 'Gains', width: 'minmax(124px, 200px)', sort: '-gains' },
+  { title: 'Loses', width: 'minmax(124px, 200px)', sort: '-losses' },
+  { title: 'Documents', width: 'minmax(84px, 106px)', sort: '-documents' },
 ]
 const PLACES = [
-  { title: 'Place', width: '2fr', sort: 'place' },
-  { title: 'Somebody gains', width: '170px', sort: '-gains' },
-  { title: 'Somebody loses', width: '170px', sort: '-losses' },
+  { title: 'Place', width: 'minmax(150px, 2fr)', sort: 'place' },
+  { title: 'Somebody gains', width: 'minmax(124px, 170px)', sort: '-gains' },
+  { title: 'Somebody loses', width: 'minmax(124px, 170px)', sort: '-losses' },
 ]
 const PAIRS = [
   { title: 'Person', width: 'minmax(130px, 1fr)', sort: 'person' },

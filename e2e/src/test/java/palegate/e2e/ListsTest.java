@@ -121,6 +121,20 @@ class ListsTest {
   }
 
   @Test
+  void at_double_size_who_gains_and_where_stay_readable_in_a_rehearsal(Desk desk, TestApplication app) {
+    app.signedIn("wenna.carrow").post("/api/draft/changes", Map.of("kind", "addGrant", "place", "lib-acc",
+        "subject", Map.of("kind", "group", "id", "g-surveyors"), "role", "r-preparer"));
+    Page page = desk.window(640, 400, false);
+    desk.signIn(page, "wenna.carrow");
+    for (String[] view : new String[][] {{"people", "Who gains and who loses"}, {"places", "Where something changes"}}) {
+      desk.open(page, "/rehearsal?show=ALL&view=" + view[0]);
+      Locator named = table(page, view[1]).locator("[data-row='0']").getByRole(AriaRole.CELL).first();
+      assertThat((Integer) named.evaluate("cell => cell.clientWidth")).as(view[1]).isGreaterThanOrEqualTo(130);
+    }
+    page.context().close();
+  }
+
+  @Test
   void units_stand_as_a_tree_until_they_are_looked_for_or_put_in_order(Desk desk) {
     Page page = desk.open(desk.signedIn("wenna.carrow"), "/people/units");
     Locator units = table(page, "Units");

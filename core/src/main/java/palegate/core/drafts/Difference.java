@@ -60,6 +60,7 @@ public final class Difference {
   private final Shifts shifts;
   private final Totals totals;
   private final Later<List<PersonShift>> personShifts = new Later<>(this::findPersonShifts);
+  private final Later<String> digest = new Later<>(this::findDigest);
 
   private Difference(Moment momentBefore, Moment momentAfter, Instant instant) {
     this.instant = instant;
@@ -98,6 +99,27 @@ public final class Difference {
 
   public boolean isEmpty() {
     return totals.places() == 0;
+  }
+
+  /**
+   * A digest of the whole difference: the same text for the same difference, wherever it is worked out and however it
+   * came about. O(changed places + changed pairs of classes × people / 8) the first time.
+   */
+  public String digest() {
+    return digest.get();
+  }
+
+  private String findDigest() {
+    long[] found = new long[DifferenceDigest.LANES];
+    if (!isEmpty()) {
+      long[][] byPeople = shifts.digests(new DifferenceDigest(people, people.words()));
+      spots.forEach(pairs, (pair, place) -> {
+        for (int lane = 0; lane < found.length && shifts.changes(pair); lane++) {
+          found[lane] = DifferenceDigest.plus(found[lane], DifferenceDigest.times(byPeople[lane][pair], DifferenceDigest.hash(place.id(), lane)));
+        }
+      });
+    }
+    return DifferenceDigest.text(found);
   }
 
   /** For each right, how many pairs gain it; rights that nobody gains are left out. */

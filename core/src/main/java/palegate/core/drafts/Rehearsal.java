@@ -1,10 +1,14 @@
 package palegate.core.drafts;
 
+import java.nio.charset.StandardCharsets;
+import java.security.MessageDigest;
+import java.security.NoSuchAlgorithmException;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.BitSet;
 import java.util.EnumMap;
 import java.util.HashSet;
+import java.util.HexFormat;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
@@ -56,6 +60,7 @@ public final class Rehearsal {
   private final Later<List<Entry>> withoutEffect;
   /** The states after the first change, the first two, and so on. */
   private final Later<List<Snapshot>> steps;
+  private final Later<String> digest;
 
   private Rehearsal(Snapshot before, List<Change> changes, Instant now, String author, List<Refusal> refusals, Snapshot after) {
     this.before = before;
@@ -72,6 +77,7 @@ public final class Rehearsal {
     authorLosesGovern = new Later<>(() -> new PlaceSet(after, authorLosses(author)));
     withoutEffect = new Later<>(this::findWithoutEffect);
     steps = new Later<>(this::findSteps);
+    digest = new Later<>(this::findDigest);
   }
 
   /**
@@ -96,6 +102,45 @@ public final class Rehearsal {
   /** The state the draft leads to; changes that were refused are left out of it. */
   public Snapshot after() {
     return after;
+  }
+
+  /** The instant from which it looks ahead. */
+  public Instant instant() {
+    return now;
+  }
+
+  /** Whether it says the same at another instant: whether nothing begins or ends between the two, in either state. */
+  public boolean saysTheSameAt(Instant instant) {
+    return before.sameBetween(now, instant) && after.sameBetween(now, instant);
+  }
+
+  /**
+   * A digest of what is shown: the difference now and at each later instant, the places left without a keeper and the
+   * people on two sides of a wall. What holds must be what was seen (section 8), so orders and approvals carry it.
+   */
+  public String digest() {
+    return digest.get();
+  }
+
+  private String findDigest() {
+    StringBuilder text = new StringBuilder();
+    for (Difference at : differences()) {
+      text.append(at == difference ? "now" : at.instant().toString()).append(' ').append(at.digest()).append('\n');
+    }
+    long[] locked = new long[DifferenceDigest.LANES];
+    lockOuts().stream().forEach(place -> {
+      for (int lane = 0; lane < locked.length; lane++) {
+        locked[lane] = DifferenceDigest.plus(locked[lane], DifferenceDigest.hash(place.id(), lane));
+      }
+    });
+    text.append("locked ").append(DifferenceDigest.text(locked)).append('\n');
+    wallConflicts().stream().map(conflict -> "sides " + conflict.wall() + ' ' + conflict.person()).sorted().forEach(line -> text.append(line).append('\n'));
+    try {
+      byte[] hash = MessageDigest.getInstance("SHA-256").digest(text.toString().getBytes(StandardCharsets.UTF_8));
+      return HexFormat.of().formatHex(hash);
+    } catch (NoSuchAlgorithmException never) {
+      throw new IllegalStateException("Every Java has SHA-256.", never);
+    }
   }
 
   /** The changes that cannot be made, all of them. */

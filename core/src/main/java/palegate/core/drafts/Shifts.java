@@ -314,6 +314,36 @@ final class Shifts {
     return PersonSet.copyOf(found);
   }
 
+  /** For each pair of classes and each lane, the people's factor of the digest. O(changed pairs × people / 8). */
+  long[][] digests(DifferenceDigest digest) {
+    long[][] found = new long[DifferenceDigest.LANES][pairs.size()];
+    inChunks(() -> found, (from, until, into) -> {
+      PairWork work = newWork();
+      for (int pair = from; pair < until; pair++) {
+        if (changes(pair)) {
+          work.fill(pair);
+          for (int lane = 0; lane < into.length; lane++) {
+            into[lane][pair] = digestOf(pair, lane, work, digest);
+          }
+        }
+      }
+    }, (all, part) -> { });
+    return found;
+  }
+
+  private long digestOf(int pair, int lane, PairWork work, DifferenceDigest digest) {
+    long sum = 0;
+    for (int right = 0; right < RIGHTS; right++) {
+      if ((gained[pair] >> right & 1) != 0) {
+        sum = DifferenceDigest.plus(sum, DifferenceDigest.times(DifferenceDigest.weight(lane, right, true), digest.ofDifference(lane, work.has(right), work.had(right))));
+      }
+      if ((lost[pair] >> right & 1) != 0) {
+        sum = DifferenceDigest.plus(sum, DifferenceDigest.times(DifferenceDigest.weight(lane, right, false), digest.ofDifference(lane, work.had(right), work.has(right))));
+      }
+    }
+    return sum;
+  }
+
   /** What changes for each person. O(changed pairs × people). */
   PersonTotals people() {
     return inChunks(() -> new PersonTotals(words()), (from, until, into) -> {

@@ -58,6 +58,15 @@ abstract class Spots {
     return spot.after() >= 0 ? after.snapshot().pathText(spot.after()) : before.snapshot().pathText(spot.before());
   }
 
+  /** Told of a place and of the number of its pair of classes. */
+  @FunctionalInterface
+  interface PairVisitor {
+    void visit(int pair, Place place);
+  }
+
+  /** Visits every place whose pair of classes was counted, in no order. O(places that can differ). */
+  abstract void forEach(PairTable pairs, PairVisitor visitor);
+
   /** Adds the places after whose pair is wanted. */
   void placesAfter(PairTable pairs, BitSet wanted, BitSet found) {
     if (!wanted.isEmpty()) {
@@ -197,6 +206,21 @@ abstract class Spots {
       return Stream.concat(now, then).map(this::spot);
     }
 
+    @Override
+    void forEach(PairTable pairs, PairVisitor visitor) {
+      boolean anywhere = !after.alteredSince(before).people().isEmpty();
+      for (Moment.Range range : anywhere ? everywhere() : ranges()) {
+        for (int place = range.from(); place < range.until(); place++) {
+          int classBefore = classBefore(place);
+          int classAfter = classAfter(place);
+          int pair = classBefore < 0 && classAfter < 0 ? -1 : pairs.find(classBefore, classAfter);
+          if (pair >= 0) {
+            visitor.visit(pair, is.hasPlace(place) ? is.place(place) : was.place(place));
+          }
+        }
+      }
+    }
+
     private BitSet gone() {
       BitSet gone = new BitSet();
       was.places().filter(place -> !is.hasPlace(place)).forEach(gone::set);
@@ -261,6 +285,14 @@ abstract class Spots {
       Snapshot was = before.snapshot();
       was.places().filter(place -> !kept.get(place)).forEach(place -> pairs.add(before.classOf(place), -1, 1, was.isDocument(place) ? 1 : 0));
       return pairs;
+    }
+
+    @Override
+    void forEach(PairTable pairs, PairVisitor visitor) {
+      Snapshot was = before.snapshot();
+      Snapshot is = after.snapshot();
+      is.places().forEach(place -> visitor.visit(pairs.find(numberBefore[place] < 0 ? -1 : before.classOf(numberBefore[place]), after.classOf(place)), is.place(place)));
+      was.places().filter(place -> !kept.get(place)).forEach(place -> visitor.visit(pairs.find(before.classOf(place), -1), was.place(place)));
     }
 
     @Override

@@ -1,6 +1,7 @@
 package palegate.core.snapshot;
 
 import java.time.Instant;
+import java.util.List;
 import java.util.NavigableSet;
 import java.util.Objects;
 import java.util.TreeSet;
@@ -53,6 +54,11 @@ final class Boundaries {
   Instant since(Instant instant) {
     Instant since = instants.floor(instant);
     return since == null ? Instant.MIN : since;
+  }
+
+  /** The boundaries after an instant, ascending. */
+  List<Instant> after(Instant instant) {
+    return List.copyOf(instants.tailSet(instant, false));
   }
 
   private static <T> Stream<T> present(Stream<T> parts) {

@@ -128,6 +128,16 @@ public final class Snapshot {
     });
   }
 
+  /** Whether the same holds at two instants: whether nothing begins or ends between them. */
+  public boolean sameBetween(Instant one, Instant other) {
+    return boundaries.since(one).equals(boundaries.since(other));
+  }
+
+  /** Every instant after the given one at which anything begins or ends, ascending. */
+  public List<Instant> boundariesAfter(Instant instant) {
+    return boundaries.after(instant);
+  }
+
   /** Between two instants little begins or ends: what the oldest view knows of the rest is taken over. */
   private Moment fromOldest(Moment oldest, Instant instant) {
     return Moment.derived(oldest, this, instant, Delta.ofTime(structure, oldest.instant(), instant)).detached(this);

@@ -1,5 +1,28 @@
+import type { Schemas } from './client'
+
+/** What a draft does for one person. */
+export interface ShiftCounts {
+  placesGaining: number
+  placesLosing: number
+  gained: string[]
+  lost: string[]
+}
+
+/** Somebody for whom a draft would now do something else than was seen; a side is missing where nothing changes. */
+export interface OtherShift {
+  person: string
+  outsider: boolean
+  seen?: ShiftCounts
+  now?: ShiftCounts
+}
+
 /** A problem document (RFC 9457) as this page uses it. */
 export interface Problem {
+  /** Of a draft that would now do something else than was seen. */
+  totalsSeen?: Schemas['Totals']
+  totalsNow?: Schemas['Totals']
+  people?: OtherShift[]
+  peopleInAll?: number
   status: number
   title: string
   detail: string

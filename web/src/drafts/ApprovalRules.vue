@@ -1,14 +1,14 @@
 <script setup lang="ts">
-import { useQuery, useQueryClient } from '@tanstack/vue-query'
+import { useQuery } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
-import { answer, api } from '@/api/client'
+import { answer, api, type Schemas } from '@/api/client'
 import { useSession } from '@/session/useSession'
-import { useNotices } from '@/shell/useNotices'
+import DraftedMark from '@/shell/DraftedMark.vue'
+import { useDrafting } from '@/tray/useDrafting'
 
-/** Where a second person has to approve. */
+/** Which drafts a second person must approve: rules are drafted like everything else. */
 const { may } = useSession()
-const client = useQueryClient()
-const notices = useNotices()
+const { draftAt, busy } = useDrafting()
 const rules = useQuery({ queryKey: ['approval-rules'], queryFn: () => answer(api.GET('/api/approval-rules')) })
 const root = useQuery({ queryKey: ['root'], queryFn: () => answer(api.GET('/api/repository')) })
 const children = useQuery({
@@ -17,26 +17,34 @@ const children = useQuery({
   queryFn: () => answer(api.GET('/api/places/{id}/children', { params: { path: { id: root.data.value!.id } } })),
 })
 const DUTIES = ['ACCESS', 'PEOPLE', 'TYPES', 'WALLS', 'OVERSIGHT'] as const
+type Duty = (typeof DUTIES)[number]
+const libraries = computed(() => (children.data.value ?? []).filter((one) => one.kind === 'library'))
 const choices = computed(() => [
-  ...DUTIES.map((duty) => ({ value: `duty:${duty}`, title: `All changes that take the duty ${duty.toLowerCase()}` })),
-  ...(children.data.value ?? []).filter((one) => one.kind === 'library').map((one) => ({ value: `library:${one.id}`, title: `All changes in ${one.name}` })),
+  { value: 'outsiders', title: 'Outsiders gain rights anywhere' },
+  ...libraries.value.map((one) => ({ value: `rights:${one.id}`, title: `Rights change in ${one.name}` })),
+  ...libraries.value.map((one) => ({ value: `outside:${one.id}`, title: `Outsiders gain rights in ${one.name}` })),
+  ...DUTIES.map((duty) => ({ value: `duty:${duty}`, title: `Changes that take the duty ${duty.toLowerCase()}` })),
 ])
+const approvers = DUTIES.map((duty) => ({ value: duty, title: `somebody with the duty ${duty.toLowerCase()}` }))
 const chosen = ref<string>()
+const by = ref<Duty>('ACCESS')
 
-async function run(work: () => Promise<unknown>) {
-  try {
-    await work()
-    await client.invalidateQueries({ queryKey: ['approval-rules'] })
-    await client.invalidateQueries({ queryKey: ['draft'] })
-  } catch (error) {
-    notices.fail(error)
-  }
+async function add() {
+  const value = chosen.value!
+  const [what, id] = [value.split(':')[0], value.slice(value.indexOf(':') + 1)]
+  const added = await draftAt([
+    {
+      kind: 'setApproval',
+      name: choices.value.find((one) => one.value === value)!.title,
+      outsidersGain: what === 'outsiders' || what === 'outside',
+      places: what === 'rights' || what === 'outside' ? [id] : undefined,
+      duties: what === 'duty' ? [id as Duty] : undefined,
+      duty: by.value,
+    },
+  ])
+  if (added) chosen.value = undefined
 }
-function add() {
-  const [kind, id] = [chosen.value!.slice(0, chosen.value!.indexOf(':')), chosen.value!.slice(chosen.value!.indexOf(':') + 1)]
-  return run(() => answer(api.POST('/api/approval-rules', { body: kind === 'duty' ? { duty: id as (typeof DUTIES)[number] } : { library: id } })))
-}
-const remove = (id: number) => run(() => answer(api.DELETE('/api/approval-rules/{id}', { params: { path: { id } } })))
+const remove = (rule: Schemas['RuleView']) => draftAt([{ kind: 'removeApproval', approval: rule.id }])
 </script>
 
 <template>
@@ -44,14 +52,15 @@ const remove = (id: number) => run(() => answer(api.DELETE('/api/approval-rules/
     <h2 id="rules-title">A second person approves</h2>
     <ul>
       <li v-for="rule in rules.data.value ?? []" :key="rule.id">
-        {{ rule.duty ? `all changes that take the duty ${rule.duty}` : `all changes in ${rule.libraryName}` }}
-        <button v-if="may('access')" type="button" class="linklike" @click="remove(rule.id)">no longer</button>
+        {{ rule.name }}: {{ `somebody with the duty ${rule.duty}` }} <DraftedMark :drafted="rule.drafted" />
+        <button v-if="may('access')" type="button" class="linklike" :aria-label="`No longer ask for approval: ${rule.name}`" @click="remove(rule)">no longer</button>
       </li>
       <li v-if="(rules.data.value?.length ?? 0) === 0" class="quiet">nowhere yet; the author alone puts a draft in force</li>
     </ul>
     <form v-if="may('access')" @submit.prevent="add">
-      <v-select v-model="chosen" :items="choices" label="Ask for it with" hide-details />
-      <v-btn type="submit" size="small" :disabled="chosen === undefined">Ask for it</v-btn>
+      <v-select v-model="chosen" :items="choices" label="Ask for it when" hide-details />
+      <v-select v-model="by" :items="approvers" label="Approved by" hide-details />
+      <v-btn type="submit" size="small" :disabled="chosen === undefined" :loading="busy">Add to the draft</v-btn>
     </form>
   </section>
 </template>
@@ -67,7 +76,11 @@ ul {
 }
 form {
   display: flex;
-  gap: 10px;
-  align-items: center;
+  flex-direction: column;
+  align-items: flex-start;
+  gap: 8px;
+}
+form > .v-input {
+  width: 100%;
 }
 </style>

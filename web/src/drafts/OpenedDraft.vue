@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
-import { computed, ref, type Ref } from 'vue'
+import { computed, ref, watch, type Ref } from 'vue'
 import { answer, api } from '@/api/client'
 import { useNotices } from '@/shell/useNotices'
 import { counted, moment } from '@/shell/words'
@@ -42,13 +42,31 @@ function comment() {
   const sent = text.value
   return run(() => answer(api.POST('/api/drafts/{id}/comments', { ...path, body: { text: sent } })).then(() => emptied(text, sent)))
 }
-const approve = () => run(() => answer(api.POST('/api/drafts/{id}/approval', path)))
+/** What is approved is what is on the screen. */
+const approve = () => run(() => answer(api.POST('/api/drafts/{id}/approval', { ...path, body: { version: data.value!.version, seen: data.value!.seen } })))
 function rename() {
   const sent = name.value
   return run(() => answer(api.POST('/api/drafts/{id}/name', { ...path, body: { name: sent } })).then(() => emptied(name, sent)))
 }
+/** What the draft would do at the hour chosen: it is scheduled only if that has been shown. */
+const at = computed(() => (when.value === '' || Number.isNaN(new Date(when.value).getTime()) ? '' : new Date(when.value).toISOString()))
+const foreseen = useQuery({
+  queryKey: computed(() => ['drafts', 'foreseen', props.id, data.value?.version, at.value]),
+  enabled: computed(() => at.value !== '' && new Date(at.value).getTime() > Date.now()),
+  queryFn: () => answer(api.GET('/api/drafts/{id}/foreseen', { params: { path: { id: props.id }, query: { at: at.value } } })),
+})
+const then = computed(() => (foreseen.isFetching.value ? undefined : foreseen.data.value))
+const meant = ref(false)
+watch(at, () => (meant.value = false))
 const schedule = () =>
-  run(() => answer(api.POST('/api/drafts/{id}/schedule', { ...path, body: { version: data.value!.version, at: new Date(when.value).toISOString(), note: why.value } })))
+  run(() =>
+    answer(
+      api.POST('/api/drafts/{id}/schedule', {
+        ...path,
+        body: { version: then.value!.version, seen: then.value!.seen, at: at.value, note: why.value, acceptLockOuts: meant.value },
+      }),
+    ),
+  )
 const unschedule = () => run(() => answer(api.DELETE('/api/drafts/{id}/schedule', path)))
 const discard = () => run(() => answer(api.DELETE('/api/drafts/{id}', path)).then(() => emit('gone')))
 </script>
@@ -60,13 +78,13 @@ const discard = () => run(() => answer(api.DELETE('/api/drafts/{id}', path)).the
     <h2>{{ data.draft.name }}</h2>
     <p v-if="data.draft.stopped" class="fault">It was due and stopped: {{ data.draft.stopped }}</p>
     <p>
-      {{ counted(data.totals.peopleGaining, 'person gains', 'people gain') }}, {{ data.totals.peopleLosing }} lose, at {{ counted(data.totals.places, 'place') }}.
+      <template v-if="data.draft.dueAt">At its hour: </template>{{ counted(data.totals.peopleGaining, 'person gains', 'people gain') }}, {{ data.totals.peopleLosing }} lose, at {{ counted(data.totals.places, 'place') }}.
       <template v-if="data.draft.inHand && data.draft.mine"><router-link :to="{ name: 'rehearsal' }">Open the rehearsal</router-link></template>
     </p>
     <p v-if="data.approvalNeeded.length > 0" class="caution">
-      A second person has to approve it: {{ data.approvalNeeded.join('; ') }}.
-      {{ data.draft.approvedBy.length > 0 ? `Approved by ${data.draft.approvedBy.join(', ')}.` : 'Nobody has yet.' }}
+      Somebody else has to approve it, because {{ data.approvalNeeded.join('; and because ') }}.
     </p>
+    <p v-if="data.draft.approvedBy.length > 0" class="quiet">Approved by {{ data.draft.approvedBy.join(', ') }}.</p>
     <p v-if="data.items.length === 0" class="quiet">Nothing is in it yet.</p>
     <div v-else class="sheet"><DraftChanges :items="data.items" :without-effect="[]" :at-most="5" readonly /></div>
     <div class="two">
@@ -94,13 +112,22 @@ const discard = () => run(() => answer(api.DELETE('/api/drafts/{id}', path)).the
       <section v-if="data.draft.mine" class="sheet block" aria-labelledby="when-title">
         <h3 id="when-title">At a later time</h3>
         <template v-if="data.draft.dueAt">
-          <p>It will be put in force {{ moment(data.draft.dueAt) }}, with the checks of that time. If they fail it stops and says why.</p>
+          <p>It will be put in force {{ moment(data.draft.dueAt) }}, if it would then still do exactly this. If not, it stops and says why.</p>
           <v-btn size="small" @click="unschedule">Do not</v-btn>
         </template>
         <form v-else @submit.prevent="schedule">
           <v-text-field v-model="when" type="datetime-local" label="Put it in force at" hide-details />
           <v-text-field v-model="why" label="Why: this note stands in the journal" maxlength="2000" hide-details />
-          <v-btn type="submit" size="small" :disabled="when === '' || why.trim() === '' || data.items.length === 0">Schedule it</v-btn>
+          <p v-if="foreseen.isFetching.value" role="status">Working out what it would do then …</p>
+          <template v-if="then">
+            <p>
+              Then {{ counted(then.totals.peopleGaining, 'person gains', 'people gain') }}, {{ then.totals.peopleLosing }} lose, at {{ counted(then.totals.places, 'place') }}<template v-if="then.totals.outsidersGaining > 0">; {{ counted(then.totals.outsidersGaining, 'outsider gains', 'outsiders gain') }}</template>. If it would do something else at that hour, it stops.
+            </p>
+            <p v-if="then.approvalNeeded.length > 0" class="caution">Until then somebody else has to approve it, because {{ then.approvalNeeded.join('; and because ') }}.</p>
+            <v-checkbox v-if="then.lockOuts > 0" v-model="meant" :label="`${counted(then.lockOuts, 'place')} left without a keeper: this is meant`" />
+          </template>
+          <p v-if="foreseen.isError.value" class="fault" role="alert">{{ foreseen.error.value?.message }}</p>
+          <v-btn type="submit" size="small" :disabled="then === undefined || why.trim() === '' || data.items.length === 0 || (then.lockOuts > 0 && !meant)">Schedule it</v-btn>
         </form>
       </section>
       <section v-if="data.draft.mine" class="sheet block" aria-labelledby="name-title">

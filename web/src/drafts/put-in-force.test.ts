@@ -12,11 +12,12 @@ const push = vi.fn<(to: object) => Promise<void>>(() => Promise.resolve())
 vi.mock('vue-router', () => ({ useRouter: () => ({ push }), createRouter: vi.fn(), createWebHistory: vi.fn() }))
 
 const TOTALS = { peopleGaining: 1, peopleLosing: 0, places: 4, documents: 3, pairsGaining: 4, pairsLosing: 0, outsidersGaining: 0 }
+const SEEN = { change: 6, digest: 'ab'.repeat(32), at: '2026-11-24T10:00:00Z' }
 const CLASH = { change: 7, author: 'Teodor Brask', at: '2026-11-24T10:00:00Z', note: 'for the audit', what: 'the group Surveyors' }
 
 function drafted(changed: Partial<Schemas['Draft']> = {}): Schemas['Draft'] {
   return {
-    id: 4, name: 'Draft', change: 6, version: 3, items: [], totals: TOTALS, lockOuts: 0, authorLosesGovern: 0, withoutEffect: 0, wallConflicts: 0, oddWalls: 0,
+    id: 4, name: 'Draft', change: 6, version: 3, seen: SEEN, items: [], totals: TOTALS, lockOuts: 0, authorLosesGovern: 0, withoutEffect: 0, wallConflicts: 0, oddWalls: 0,
     laterInstants: 0, clashes: [], approvalNeeded: [], approvedBy: [],
     ...changed,
   }
@@ -66,7 +67,7 @@ describe('putting in force', () => {
     await shown.find('input[type=checkbox]').setValue(true)
     expect(button(shown).attributes('disabled')).toBeUndefined()
     await send(shown, 'closing the archive')
-    expect(sent()[0]).toMatchObject({ version: 3, acceptLockOuts: true })
+    expect(sent()[0]).toMatchObject({ version: 3, seen: SEEN, acceptLockOuts: true })
   })
 
   it('shows the change in the journal once it is in force', async () => {
@@ -119,8 +120,54 @@ describe('putting in force', () => {
     await vi.waitFor(() => expect(requests.map(({ what }) => what)).toContain('POST /api/draft/renewal'))
   })
 
-  it('says who has approved, or that somebody has to', async () => {
-    expect((await form({ approvalNeeded: ['Board papers needs a second person'] })).text()).toContain('A second person has to approve this first: Board papers needs a second person.')
-    expect((await form({ approvalNeeded: ['Board papers needs a second person'], approvedBy: ['Teodor Brask'] })).text()).toContain('Approved by Teodor Brask.')
+  it('says who has approved, and why somebody else still has to', async () => {
+    expect((await form({ approvalNeeded: ['rights change in Board papers'] })).text()).toContain('Somebody else has to approve this first, because rights change in Board papers.')
+    const both = (await form({ approvalNeeded: ['it takes the duty types'], approvedBy: ['Teodor Brask'] })).text()
+    expect(both).toContain('because it takes the duty types')
+    expect(both).toContain('Approved by Teodor Brask.')
+  })
+
+  it('shows what was seen against what would be now, when that is not the same', async () => {
+    aServer({
+      'POST /api/draft/in-force': () =>
+        new Refused(409, {
+          status: 409,
+          type: 'urn:palegate:problem:difference-moved',
+          title: 'Other',
+          detail: 'Nothing was done.',
+          totalsSeen: TOTALS,
+          totalsNow: { ...TOTALS, peopleGaining: 2, outsidersGaining: 1 },
+          people: [{ person: 'Nell Hark', outsider: true, now: { placesGaining: 4, placesLosing: 0, gained: ['find', 'read'], lost: [] } }],
+          peopleInAll: 1,
+        }),
+      'GET /api/draft': () => drafted(),
+    })
+    const shown = await form()
+    await send(shown, 'Mia reads the contracts')
+    await vi.waitFor(() => expect(shown.find('table.other').exists()).toBe(true))
+    expect(shown.find('table.other').text()).toContain('Outsiders who gain01')
+    expect(shown.find('.fault[role=alert]').text()).toContain('Nell Hark, an outsider: gains find and read at 4 places now; you saw nothing.')
+  })
+
+  it('waits until it has been looked at again, if what the draft does becomes something else on the screen', async () => {
+    const shown = await form()
+    await shown.find('input[type=text]').setValue('Mia reads the contracts')
+    await shown.setProps({ draft: drafted({ seen: { ...SEEN, change: 7, digest: 'cd'.repeat(32) } }) })
+    expect(button(shown).attributes('disabled')).toBeDefined()
+    await shown.findAll('button').find((one) => one.text().includes('I have looked at it again'))!.trigger('click')
+    expect(button(shown).attributes('disabled')).toBeUndefined()
+    await send(shown, 'Mia reads the contracts')
+    expect(sent()[0]!.seen.digest).toBe('cd'.repeat(32))
+  })
+
+  it('finds out by the name of the request whether it was put in force, when the answer got lost', async () => {
+    aServer({
+      'POST /api/draft/in-force': () => new Refused(500, { status: 500, title: 'Broken', detail: 'It is not known.' }),
+      'GET /api/draft': () => drafted(),
+      'GET /api/draft/in-force/r-1': () => ({ change: 12 }),
+    })
+    vi.spyOn(crypto, 'randomUUID').mockReturnValue('r-1' as ReturnType<typeof crypto.randomUUID>)
+    await send(await form(), 'Mia reads the contracts')
+    await vi.waitFor(() => expect(push).toHaveBeenCalledWith({ name: 'journal', params: { number: 12 } }))
   })
 })

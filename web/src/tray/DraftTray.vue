@@ -52,8 +52,8 @@ async function throwAway() {
         <template v-if="draft!.wallConflicts > 0">
           · <router-link class="warn" :to="to('people')">{{ counted(draft!.wallConflicts, 'person', 'people') }} on two sides of a wall</router-link>
         </template>
-        <template v-if="draft!.approvalNeeded.length > 0 && draft!.approvedBy.length === 0">
-          · <router-link class="warn" :to="{ name: 'drafts', params: { id: draft!.id ?? '' } }">a second person has to approve</router-link>
+        <template v-if="draft!.approvalNeeded.length > 0">
+          · <router-link class="warn" :to="{ name: 'drafts', params: { id: draft!.id ?? '' } }">somebody else has to approve</router-link>
         </template>
         <template v-if="draft!.withoutEffect > 0">
           · <router-link :to="to('changes')">{{ counted(draft!.withoutEffect, 'entry', 'entries') }} without effect</router-link>

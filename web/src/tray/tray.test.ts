@@ -14,7 +14,7 @@ const ITEM = { id: 1, kind: 'AddGrant', about: 'place', aboutId: 'f', where: 'F'
 
 function drafted(changed: Partial<Schemas['Draft']>): Schemas['Draft'] {
   return {
-    id: 1, name: 'Draft', change: 6, version: 1, items: [ITEM], totals: TOTALS, lockOuts: 0, authorLosesGovern: 0, withoutEffect: 0, wallConflicts: 0, oddWalls: 0,
+    id: 1, name: 'Draft', change: 6, version: 1, seen: { change: 6, digest: 'ab'.repeat(32), at: '2026-11-24T10:00:00Z' }, items: [ITEM], totals: TOTALS, lockOuts: 0, authorLosesGovern: 0, withoutEffect: 0, wallConflicts: 0, oddWalls: 0,
     laterInstants: 0, clashes: [], approvalNeeded: [], approvedBy: [],
     ...changed,
   }

@@ -12,7 +12,7 @@ import palegate.demo.Structures;
 import palegate.server.PaleGate;
 import palegate.server.bundle.Bundles;
 import palegate.server.session.Accounts;
-import palegate.server.session.Duty;
+import palegate.core.duties.Duty;
 import palegate.server.store.StructureStore;
 
 /** What the database and HTTP add: loading a structure and compiling it, and answers under load. */

@@ -8,6 +8,8 @@ import java.util.function.Consumer;
 import palegate.core.access.Entry;
 import palegate.core.access.Grant;
 import palegate.core.access.Withholding;
+import palegate.core.approvals.ApprovalRule;
+import palegate.core.duties.Duty;
 import palegate.core.people.Group;
 import palegate.core.people.Membership;
 import palegate.core.people.Period;
@@ -73,6 +75,9 @@ public final class BundleWriter {
       text("note", oversight.note());
     });
     list("walls", structure.walls().values(), this::wall);
+    if (!structure.approvals().isEmpty()) {
+      list("approvals", structure.approvals().values(), this::approval);
+    }
     json.writeRaw("\n");
     json.writeEndObject();
     json.writeRaw("\n");
@@ -129,6 +134,17 @@ public final class BundleWriter {
       subject(exempt.subject());
       text("until", exempt.until() == null ? null : exempt.until().toString());
     });
+  }
+
+  private void approval(ApprovalRule rule) {
+    named(rule.id(), rule.name());
+    json.writeObjectPropertyStart("when");
+    strings("kinds", rule.when().kinds().stream().sorted().toList());
+    strings("duties", rule.when().duties().stream().map(Duty::word).sorted().toList());
+    flag("outsidersGain", rule.when().outsidersGain(), false);
+    strings("places", rule.when().places().stream().sorted().toList());
+    json.writeEndObject();
+    text("duty", rule.duty().word());
   }
 
   private void scope(Scope scope) {

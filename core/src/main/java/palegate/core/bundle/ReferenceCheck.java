@@ -50,6 +50,12 @@ final class ReferenceCheck {
     each(bundle, "withholdings", "", this::checkEntry);
     each(bundle, "oversights", "", this::checkEntry);
     each(bundle, "walls", "", this::checkWall);
+    each(bundle, "approvals", "", (rule, at) -> {
+      ids.checkReferences(rule.path("when"), "places", "places", at + "/when");
+      if (rule.path("when").isObject() && rule.path("when").propertyStream().noneMatch(criterion -> criterion.getValue().isArray() || criterion.getValue().asBoolean(false))) {
+        faults.add(new Fault(at + "/when", "The rule does not say when it applies.", "Name kinds of changes, duties or places, or that outsiders gain."));
+      }
+    });
     each(bundle, "places", "", (place, at) -> checkInstant(place.path("conditions"), "checkedOutAt", at + "/conditions"));
   }
 

@@ -10,6 +10,8 @@ import java.util.function.Function;
 import palegate.core.access.Grant;
 import palegate.core.access.Oversight;
 import palegate.core.access.Withholding;
+import palegate.core.approvals.ApprovalRule;
+import palegate.core.duties.Duty;
 import palegate.core.people.Group;
 import palegate.core.people.Membership;
 import palegate.core.people.Period;
@@ -55,7 +57,8 @@ final class StructureBinder {
         .guardedBy(
             list(bundle, "oversights", oversight -> new Oversight(text(oversight, "id"), text(oversight, "place"),
                 subject(oversight), period(oversight), text(oversight, "note"))),
-            list(bundle, "walls", StructureBinder::wall));
+            list(bundle, "walls", StructureBinder::wall))
+        .approvedBy(list(bundle, "approvals", StructureBinder::approval));
   }
 
   private static Person person(JsonNode person) {
@@ -107,6 +110,13 @@ final class StructureBinder {
     return new Wall(text(wall, "id"), text(wall, "name"), text(wall, "reason"),
         state == null ? Wall.State.STANDING : Wall.State.parse(state), period(wall), barrier(wall),
         list(wall, "exceptions", exception -> new Wall.Exempt(subject(exception), instant(exception, "until"))));
+  }
+
+  private static ApprovalRule approval(JsonNode rule) {
+    JsonNode when = rule.path("when");
+    return new ApprovalRule(text(rule, "id"), text(rule, "name"), new ApprovalRule.When(
+        new LinkedHashSet<>(list(when, "kinds", JsonNode::asString)), new LinkedHashSet<>(list(when, "duties", duty -> Duty.parse(duty.asString()))),
+        flag(when, "outsidersGain"), new LinkedHashSet<>(list(when, "places", JsonNode::asString))), Duty.parse(text(rule, "duty")));
   }
 
   private static Barrier barrier(JsonNode wall) {

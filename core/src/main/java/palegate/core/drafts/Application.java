@@ -62,6 +62,8 @@ public final class Application {
       new WallChanges(pending, this::refuse).make(of);
     } else if (change instanceof PeopleChange of) {
       new PeopleChanges(pending, this::refuse).make(of);
+    } else if (change instanceof ApprovalChange of) {
+      new ApprovalChanges(pending, this::refuse).make(of);
     } else if (change instanceof RoleChange of) {
       new RoleChanges(pending, this::refuse).make(of);
     } else if (change instanceof TypeChange of) {

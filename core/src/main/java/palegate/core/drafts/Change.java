@@ -7,6 +7,7 @@ import java.util.Objects;
 import palegate.core.access.Grant;
 import palegate.core.access.Oversight;
 import palegate.core.access.Withholding;
+import palegate.core.duties.Duty;
 import palegate.core.people.Membership;
 import palegate.core.places.Conditions;
 import palegate.core.places.Guards;
@@ -15,7 +16,18 @@ import palegate.core.walls.Wall;
 
 /** One step of a draft (section 8). The same shapes in the API, the core, and the journal. */
 public sealed interface Change
-    permits Change.AtPlace, Change.InGroup, Change.OfType, Change.OfWall, PeopleChange, RoleChange, TypeChange, LayoutChange {
+    permits Change.AtPlace, Change.InGroup, Change.OfType, Change.OfWall, PeopleChange, RoleChange, TypeChange, LayoutChange,
+        ApprovalChange {
+
+  /** Its kind, as the API, the journal and rules of approval name it. */
+  default String kind() {
+    String name = getClass().getSimpleName();
+    return Character.toLowerCase(name.charAt(0)) + name.substring(1);
+  }
+
+  /** The duty that it takes (section 9). */
+  Duty duty();
+
 
   /** A change of what stands at one place. */
   sealed interface AtPlace extends Change {
@@ -25,6 +37,11 @@ public sealed interface Change
     @Override
     default String thing() {
       return "place:" + place();
+    }
+
+    @Override
+    default Duty duty() {
+      return Duty.ACCESS;
     }
   }
 
@@ -37,6 +54,11 @@ public sealed interface Change
     default String thing() {
       return "group:" + group();
     }
+
+    @Override
+    default Duty duty() {
+      return Duty.PEOPLE;
+    }
   }
 
   /** A change of one document type's clearances. */
@@ -48,6 +70,11 @@ public sealed interface Change
     default String thing() {
       return "type:" + type();
     }
+
+    @Override
+    default Duty duty() {
+      return Duty.TYPES;
+    }
   }
 
   /** A change of one wall. */
@@ -58,6 +85,11 @@ public sealed interface Change
     @Override
     default String thing() {
       return "wall:" + wall();
+    }
+
+    @Override
+    default Duty duty() {
+      return Duty.WALLS;
     }
   }
 
@@ -182,6 +214,11 @@ public sealed interface Change
     public String place() {
       return oversight.place();
     }
+
+    @Override
+    public Duty duty() {
+      return Duty.OVERSIGHT;
+    }
   }
 
   /** Ends an appointment that stands at the place. */
@@ -189,6 +226,11 @@ public sealed interface Change
     public RemoveOversight {
       Objects.requireNonNull(place);
       Objects.requireNonNull(oversight);
+    }
+
+    @Override
+    public Duty duty() {
+      return Duty.OVERSIGHT;
     }
   }
 

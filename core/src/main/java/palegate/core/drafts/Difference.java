@@ -182,6 +182,21 @@ public final class Difference {
     return new ForSome(Rights.ofMask(gained), Rights.ofMask(lost), shift.gainers().sizeOfAnd(among), shift.losers().sizeOfAnd(among));
   }
 
+  /** Whether anything changes at one of some places, or, if asked, whether somebody from outside gains anything there. O(changed places). */
+  boolean changesAnywhere(Predicate<Place> where, boolean outsidersGain) {
+    BitSet wanted = new BitSet();
+    PersonSet outsiders = outsidersGain
+        ? PersonSet.of(IntStream.range(0, people.count()).filter(number -> people.person(number).external()).toArray()) : null;
+    for (int pair = 0; pair < pairs.size(); pair++) {
+      wanted.set(pair, shifts.changes(pair) && (outsiders == null || shifts.shift(pair).gainers().intersects(outsiders)));
+    }
+    boolean[] found = new boolean[1];
+    if (!wanted.isEmpty()) {
+      spots.forEach(pairs, (pair, place) -> found[0] = found[0] || wanted.get(pair) && where.test(place));
+    }
+    return found[0];
+  }
+
   /** Every person at every place whose rights change; lazily, in tree order, then by person. */
   public Stream<Pair> pairs() {
     return changedSpots().flatMap(this::pairsAt);

@@ -59,7 +59,8 @@ final class InUse {
     return first(
         structure.places().values().stream().filter(link -> place.equals(link.target())).map(link -> "the link " + link.name() + " shows it"),
         structure.types().values().stream().filter(type -> type.libraries().contains(place)).map(type -> type.name() + " may be used in it"),
-        walls().filter(wall -> wall.barrier().scopes().stream().anyMatch(scope -> scope.places().contains(place))).map(wall -> "a wall hangs on it"));
+        walls().filter(wall -> wall.barrier().scopes().stream().anyMatch(scope -> scope.places().contains(place))).map(wall -> "a wall hangs on it"),
+        structure.approvals().values().stream().filter(rule -> rule.when().places().contains(place)).map(rule -> "the rule of approval " + rule.name() + " names it"));
   }
 
   private Stream<String> namedAsSubject(Subject subject) {

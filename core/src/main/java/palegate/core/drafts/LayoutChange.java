@@ -1,10 +1,16 @@
 package palegate.core.drafts;
 
 import java.util.Objects;
+import palegate.core.duties.Duty;
 import palegate.core.places.Place;
 
 /** A change of which places there are, where they stand, and what a document is. */
 public sealed interface LayoutChange extends Change {
+  @Override
+  default Duty duty() {
+    return Duty.ACCESS;
+  }
+
   /** The id of the place. */
   String place();
 

@@ -10,6 +10,7 @@ import palegate.core.access.Entry;
 import palegate.core.access.Grant;
 import palegate.core.access.Oversight;
 import palegate.core.access.Withholding;
+import palegate.core.approvals.ApprovalRule;
 import palegate.core.people.Group;
 import palegate.core.people.Person;
 import palegate.core.people.Unit;
@@ -34,6 +35,7 @@ final class Pending {
   private final Map<String, Group> groups = new LinkedHashMap<>();
   private final Map<String, DocumentType> types = new LinkedHashMap<>();
   private final Map<String, Wall> walls = new LinkedHashMap<>();
+  private final Map<String, ApprovalRule> approvals = new LinkedHashMap<>();
 
   Pending(Snapshot base) {
     this.base = base;
@@ -42,7 +44,8 @@ final class Pending {
 
   Structure result() {
     return structure.withPlaces(places).withGrants(grants).withWithholdings(withholdings).withOversights(oversights)
-        .withGroups(groups).withTypes(types).withWalls(walls).withUnits(units).withPeople(people).withRoles(roles);
+        .withGroups(groups).withTypes(types).withWalls(walls).withUnits(units).withPeople(people).withRoles(roles)
+        .withApprovals(approvals);
   }
 
   Structure before() {
@@ -75,6 +78,18 @@ final class Pending {
 
   Wall wall(String id) {
     return walls.containsKey(id) ? walls.get(id) : structure.walls().get(id);
+  }
+
+  ApprovalRule approval(String id) {
+    return approvals.containsKey(id) ? approvals.get(id) : structure.approvals().get(id);
+  }
+
+  void put(ApprovalRule rule) {
+    approvals.put(rule.id(), rule);
+  }
+
+  void remove(ApprovalRule rule) {
+    approvals.put(rule.id(), null);
   }
 
   Oversight oversight(String id) {

@@ -1,11 +1,17 @@
 package palegate.core.drafts;
 
 import java.util.Objects;
+import palegate.core.duties.Duty;
 import palegate.core.people.Person;
 import palegate.core.people.Unit;
 
 /** A change of a person, a unit, or what a group is called. Nobody is ever erased: whoever leaves becomes inactive. */
 public sealed interface PeopleChange extends Change {
+  @Override
+  default Duty duty() {
+    return Duty.PEOPLE;
+  }
+
 
   /** Puts a person there: a new one, or a changed one in the place of the person with that id. */
   record SetPerson(Person person) implements PeopleChange {

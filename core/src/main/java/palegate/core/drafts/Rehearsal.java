@@ -6,16 +6,13 @@ import java.security.NoSuchAlgorithmException;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.BitSet;
-import java.util.EnumMap;
 import java.util.HashSet;
 import java.util.HexFormat;
 import java.util.LinkedHashSet;
 import java.util.List;
-import java.util.Map;
 import java.util.Objects;
 import java.util.Set;
 import java.util.TreeSet;
-import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import palegate.core.access.Entry;
 import palegate.core.people.Membership;
@@ -193,49 +190,6 @@ public final class Rehearsal {
       Set<Conflict> known = new LinkedHashSet<>(Conflict.all(before.at(difference.instant()), difference.instant()));
       return Conflict.all(after.at(difference.instant()), difference.instant()).stream().filter(conflict -> !known.contains(conflict));
     }).distinct().toList();
-  }
-
-  /** What a change of label, type or parent must not alter by itself. */
-  public enum Guarding {
-    /** Which walls cover a place. */
-    WALLS,
-    /** Whether a document's type is guarded. */
-    TYPES
-  }
-
-  /**
-   * What the draft alters of what guards hang on, each with the first place of which it does (section 7, at its end).
-   * Looks only at places whose label, type or parent is another, and below them.
-   */
-  public Map<Guarding, Place> altersGuarding() {
-    Map<Guarding, Place> altered = new EnumMap<>(Guarding.class);
-    Moment was = before.at(now);
-    Moment is = after.at(now);
-    before.structure().places().differing(after.structure().places()).stream().sorted().forEach(id -> {
-      Place had = before.structure().places().get(id);
-      Place has = after.structure().places().get(id);
-      if (had == null || has == null || had.labels().equals(has.labels()) && Objects.equals(had.type(), has.type()) && Objects.equals(had.parent(), has.parent())) {
-        return;
-      }
-      if (isGuarded(before, had) != isGuarded(after, has)) {
-        altered.putIfAbsent(Guarding.TYPES, has);
-      }
-      if (!altered.containsKey(Guarding.WALLS)) {
-        after.below(after.placeNumber(id)).filter(place -> {
-          int earlier = before.placeNumber(after.place(place).id());
-          return earlier >= 0 && !wallsAround(was, earlier).equals(wallsAround(is, place));
-        }).findFirst().ifPresent(place -> altered.put(Guarding.WALLS, after.place(place)));
-      }
-    });
-    return altered;
-  }
-
-  private static boolean isGuarded(Snapshot snapshot, Place place) {
-    return place.type() != null && snapshot.structure().types().get(place.type()).guarded();
-  }
-
-  private static Set<String> wallsAround(Moment moment, int place) {
-    return moment.walls().around(place).stream().map(Wall::id).collect(Collectors.toSet());
   }
 
   /** The walls that the draft puts there whose scope covers nothing, or everything. */

@@ -12,6 +12,7 @@ import palegate.core.access.Entry;
 import palegate.core.access.Grant;
 import palegate.core.access.Oversight;
 import palegate.core.access.Withholding;
+import palegate.core.approvals.ApprovalRule;
 import palegate.core.people.Group;
 import palegate.core.people.Membership;
 import palegate.core.people.Person;
@@ -55,6 +56,7 @@ public final class Reversal {
     turnBackLists();
     turnBackMemberships();
     turnBackTypesAndWalls();
+    turnBackApprovals();
     removeMade();
   }
 
@@ -286,6 +288,19 @@ public final class Reversal {
         left.add(new Left("wall:" + id, "The wall was altered again since."));
       } else {
         changes.add(was != null ? new Change.SetWall(was) : new Change.RemoveWall(id));
+      }
+    }
+  }
+
+  private void turnBackApprovals() {
+    for (String id : altered(before.approvals(), after.approvals())) {
+      ApprovalRule was = before.approvals().get(id);
+      if (!Objects.equals(now.approvals().get(id), after.approvals().get(id))) {
+        if (!Objects.equals(now.approvals().get(id), was)) {
+          left.add(new Left("approval:" + id, "The rule of approval was altered again since."));
+        }
+      } else {
+        changes.add(was != null ? new ApprovalChange.SetApproval(was) : new ApprovalChange.RemoveApproval(id));
       }
     }
   }

@@ -1,10 +1,16 @@
 package palegate.core.drafts;
 
 import java.util.Objects;
+import palegate.core.duties.Duty;
 import palegate.core.roles.Role;
 
 /** A change of a role. */
 public sealed interface RoleChange extends Change {
+  @Override
+  default Duty duty() {
+    return Duty.ACCESS;
+  }
+
 
   /** Puts a role there: a new one, or a changed one in the place of the role with that id; what its rights need is added. */
   record SetRole(Role role) implements RoleChange {

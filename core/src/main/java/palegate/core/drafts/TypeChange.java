@@ -1,10 +1,16 @@
 package palegate.core.drafts;
 
 import java.util.Objects;
+import palegate.core.duties.Duty;
 import palegate.core.types.DocumentType;
 
 /** A change of what a document type is; clearances have changes of their own. */
 public sealed interface TypeChange extends Change {
+  @Override
+  default Duty duty() {
+    return Duty.TYPES;
+  }
+
 
   /**
    * Puts a type there: a new one, or a changed one in the place of the type with that id, which keeps its clearances.

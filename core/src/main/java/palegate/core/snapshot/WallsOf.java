@@ -69,7 +69,8 @@ public final class WallsOf {
     return classes.book().wallSet(setAt(place));
   }
 
-  private int setAt(int place) {
+  /** The number of the set of walls around a place: two places of a moment with one number lie behind the same. */
+  public int setAt(int place) {
     return ClassRow.walls(classes.row(classes.ofPlace.get(place)), 0);
   }
 }

@@ -10,6 +10,7 @@ import palegate.core.access.Entry;
 import palegate.core.access.Grant;
 import palegate.core.access.Oversight;
 import palegate.core.access.Withholding;
+import palegate.core.approvals.ApprovalRule;
 import palegate.core.people.Group;
 import palegate.core.people.Person;
 import palegate.core.people.Unit;
@@ -36,15 +37,16 @@ public record Structure(
     Parts<Grant> grants,
     Parts<Withholding> withholdings,
     Parts<Oversight> oversights,
-    Parts<Wall> walls) {
+    Parts<Wall> walls,
+    Parts<ApprovalRule> approvals) {
 
   public static final Structure EMPTY = of(List.of(), List.of(), List.of(), List.of(), List.of(), List.of(), List.of(), List.of());
 
   public Structure {
-    Stream.of(units, people, groups, roles, types, places, grants, withholdings, oversights, walls).forEach(Objects::requireNonNull);
+    Stream.of(units, people, groups, roles, types, places, grants, withholdings, oversights, walls, approvals).forEach(Objects::requireNonNull);
   }
 
-  /** A structure of these parts, without oversight and walls; two parts of one kind with the same id are refused. */
+  /** A structure of these parts, without oversight, walls and rules of approval; two parts of one kind with the same id are refused. */
   public static Structure of(
       Collection<Unit> units, Collection<Person> people, Collection<Group> groups,
       Collection<Role> roles, Collection<DocumentType> types, Collection<Place> places,
@@ -52,13 +54,18 @@ public record Structure(
     return new Structure(
         Parts.of(units, Unit::id), Parts.of(people, Person::id), Parts.of(groups, Group::id),
         Parts.of(roles, Role::id), Parts.of(types, DocumentType::id), Parts.of(places, Place::id),
-        Parts.of(grants, Grant::id), Parts.of(withholdings, Withholding::id), Parts.none(), Parts.none());
+        Parts.of(grants, Grant::id), Parts.of(withholdings, Withholding::id), Parts.none(), Parts.none(), Parts.none());
   }
 
   /** This structure with exactly these appointments and walls. */
   public Structure guardedBy(Collection<Oversight> appointed, Collection<Wall> raised) {
     return new Structure(units, people, groups, roles, types, places, grants, withholdings,
-        Parts.of(appointed, Oversight::id), Parts.of(raised, Wall::id));
+        Parts.of(appointed, Oversight::id), Parts.of(raised, Wall::id), approvals);
+  }
+
+  /** This structure with exactly these rules of approval. */
+  public Structure approvedBy(Collection<ApprovalRule> rules) {
+    return new Structure(units, people, groups, roles, types, places, grants, withholdings, oversights, walls, Parts.of(rules, ApprovalRule::id));
   }
 
   /** The one repository, absent only from a structure without any place. */
@@ -78,42 +85,46 @@ public record Structure(
   }
 
   public Structure withUnits(Map<String, Unit> changes) {
-    return new Structure(units.with(changes), people, groups, roles, types, places, grants, withholdings, oversights, walls);
+    return new Structure(units.with(changes), people, groups, roles, types, places, grants, withholdings, oversights, walls, approvals);
   }
 
   public Structure withPeople(Map<String, Person> changes) {
-    return new Structure(units, people.with(changes), groups, roles, types, places, grants, withholdings, oversights, walls);
+    return new Structure(units, people.with(changes), groups, roles, types, places, grants, withholdings, oversights, walls, approvals);
   }
 
   public Structure withGroups(Map<String, Group> changes) {
-    return new Structure(units, people, groups.with(changes), roles, types, places, grants, withholdings, oversights, walls);
+    return new Structure(units, people, groups.with(changes), roles, types, places, grants, withholdings, oversights, walls, approvals);
   }
 
   public Structure withRoles(Map<String, Role> changes) {
-    return new Structure(units, people, groups, roles.with(changes), types, places, grants, withholdings, oversights, walls);
+    return new Structure(units, people, groups, roles.with(changes), types, places, grants, withholdings, oversights, walls, approvals);
   }
 
   public Structure withTypes(Map<String, DocumentType> changes) {
-    return new Structure(units, people, groups, roles, types.with(changes), places, grants, withholdings, oversights, walls);
+    return new Structure(units, people, groups, roles, types.with(changes), places, grants, withholdings, oversights, walls, approvals);
   }
 
   public Structure withPlaces(Map<String, Place> changes) {
-    return new Structure(units, people, groups, roles, types, places.with(changes), grants, withholdings, oversights, walls);
+    return new Structure(units, people, groups, roles, types, places.with(changes), grants, withholdings, oversights, walls, approvals);
   }
 
   public Structure withGrants(Map<String, Grant> changes) {
-    return new Structure(units, people, groups, roles, types, places, grants.with(changes), withholdings, oversights, walls);
+    return new Structure(units, people, groups, roles, types, places, grants.with(changes), withholdings, oversights, walls, approvals);
   }
 
   public Structure withWithholdings(Map<String, Withholding> changes) {
-    return new Structure(units, people, groups, roles, types, places, grants, withholdings.with(changes), oversights, walls);
+    return new Structure(units, people, groups, roles, types, places, grants, withholdings.with(changes), oversights, walls, approvals);
   }
 
   public Structure withOversights(Map<String, Oversight> changes) {
-    return new Structure(units, people, groups, roles, types, places, grants, withholdings, oversights.with(changes), walls);
+    return new Structure(units, people, groups, roles, types, places, grants, withholdings, oversights.with(changes), walls, approvals);
   }
 
   public Structure withWalls(Map<String, Wall> changes) {
-    return new Structure(units, people, groups, roles, types, places, grants, withholdings, oversights, walls.with(changes));
+    return new Structure(units, people, groups, roles, types, places, grants, withholdings, oversights, walls.with(changes), approvals);
+  }
+
+  public Structure withApprovals(Map<String, ApprovalRule> changes) {
+    return new Structure(units, people, groups, roles, types, places, grants, withholdings, oversights, walls, approvals.with(changes));
   }
 }

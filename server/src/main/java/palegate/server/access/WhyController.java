@@ -18,7 +18,7 @@ import palegate.server.drafts.ChangeBody;
 import palegate.server.drafts.Drafts;
 import palegate.server.people.PersonView;
 import palegate.server.session.Accounts;
-import palegate.server.session.Duty;
+import palegate.core.duties.Duty;
 import palegate.server.shell.MayBeMissing;
 import palegate.server.shell.Problem;
 import palegate.server.store.History;

@@ -1,60 +1,39 @@
 package palegate.server.drafts;
 
 import java.security.Principal;
+import java.util.Comparator;
 import java.util.List;
-import org.springframework.http.HttpStatus;
-import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
-import org.springframework.web.bind.annotation.PathVariable;
-import org.springframework.web.bind.annotation.PostMapping;
-import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
-import palegate.core.places.PlaceKind;
+import palegate.core.approvals.ApprovalRule;
+import palegate.core.duties.Duty;
 import palegate.core.structure.Structure;
-import palegate.server.session.Duty;
-import palegate.server.shell.MayBeMissing;
-import palegate.server.shell.Problem;
 
-/** Where a second person has to approve drafts: set for a duty, or for a library. */
+/** Which drafts a second person must approve, as the asker's draft would have it. Rules are changed by drafts like everything else. */
 @RestController
 @RequestMapping("/api/approval-rules")
 class ApprovalRulesController {
-  record RuleView(long id, @MayBeMissing String duty, @MayBeMissing String library, @MayBeMissing String libraryName) {}
+  record RulePlace(String id, String name) {}
 
-  /** Exactly one of the two. */
-  record NewRule(@MayBeMissing Duty duty, @MayBeMissing String library) {}
+  record RuleView(String id, String name, List<String> kinds, List<String> duties, boolean outsidersGain, List<RulePlace> places, String duty,
+      Shown.Drafted drafted) {}
 
-  private final Approvals approvals;
   private final Shown shown;
 
-  ApprovalRulesController(Approvals approvals, Shown shown) {
-    this.approvals = approvals;
+  ApprovalRulesController(Shown shown) {
     this.shown = shown;
   }
 
   @GetMapping
   List<RuleView> rules(Principal who) {
-    Structure structure = shown.to(who.getName()).before().structure();
-    return approvals.rules().stream().map(rule -> new RuleView(rule.id(), rule.duty(), rule.library(),
-        rule.library() == null || !structure.places().containsKey(rule.library()) ? null : structure.places().get(rule.library()).name())).toList();
+    Shown.State state = shown.to(who.getName());
+    return state.structure().approvals().values().stream().sorted(Comparator.comparing(ApprovalRule::name)).map(rule -> view(rule, state)).toList();
   }
 
-  @PostMapping
-  List<RuleView> add(@RequestBody NewRule rule, Principal who) {
-    Structure structure = shown.to(who.getName()).before().structure();
-    boolean library = rule.library() != null && structure.places().containsKey(rule.library())
-        && structure.places().get(rule.library()).kind() == PlaceKind.LIBRARY;
-    if ((rule.duty() == null) == (rule.library() == null) || rule.library() != null && !library || rule.duty() == Duty.AUDIT) {
-      throw Problem.of(HttpStatus.UNPROCESSABLE_CONTENT, "no-such-rule", "Not a rule", "Name a duty that changes things, or a library: one of the two.");
-    }
-    approvals.addRule(rule.duty(), rule.library());
-    return rules(who);
-  }
-
-  @DeleteMapping("/{id}")
-  List<RuleView> remove(@PathVariable long id, Principal who) {
-    approvals.removeRule(id);
-    return rules(who);
+  private static RuleView view(ApprovalRule rule, Shown.State state) {
+    return new RuleView(rule.id(), rule.name(), rule.when().kinds().stream().sorted().toList(), rule.when().duties().stream().map(Duty::word).sorted().toList(),
+        rule.when().outsidersGain(), rule.when().places().stream().sorted().map(place -> new RulePlace(place, state.structure().places().get(place).name())).toList(),
+        rule.duty().word(), state.drafted(Structure::approvals, rule.id()));
   }
 }

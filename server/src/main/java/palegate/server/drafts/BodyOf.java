@@ -4,6 +4,7 @@ import java.util.List;
 import palegate.core.access.Grant;
 import palegate.core.access.Oversight;
 import palegate.core.access.Withholding;
+import palegate.core.drafts.ApprovalChange;
 import palegate.core.drafts.Change;
 import palegate.core.drafts.LayoutChange;
 import palegate.core.drafts.PeopleChange;
@@ -43,6 +44,9 @@ public final class BodyOf {
     }
     if (change instanceof TypeChange of) {
       return of instanceof TypeChange.SetType set ? type(set.type()) : new TypeBody.RemoveType(((TypeChange.RemoveType) of).type());
+    }
+    if (change instanceof ApprovalChange of) {
+      return of instanceof ApprovalChange.SetApproval set ? ApprovalBody.SetApproval.of(set.rule()) : new ApprovalBody.RemoveApproval(of.approval());
     }
     return of((LayoutChange) change);
   }

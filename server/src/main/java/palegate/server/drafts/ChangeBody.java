@@ -22,7 +22,7 @@ import palegate.core.drafts.Change;
 import palegate.core.people.Period;
 import palegate.core.people.Subject;
 import palegate.core.roles.Rights;
-import palegate.server.session.Duty;
+import palegate.core.duties.Duty;
 import palegate.server.shell.MayBeMissing;
 
 /**
@@ -64,7 +64,9 @@ import palegate.server.shell.MayBeMissing;
   @JsonSubTypes.Type(value = LayoutBody.MovePlace.class, name = "movePlace"),
   @JsonSubTypes.Type(value = LayoutBody.SetDocument.class, name = "setDocument"),
   @JsonSubTypes.Type(value = LayoutBody.SetLabels.class, name = "setLabels"),
-  @JsonSubTypes.Type(value = LayoutBody.RemovePlace.class, name = "removePlace")
+  @JsonSubTypes.Type(value = LayoutBody.RemovePlace.class, name = "removePlace"),
+  @JsonSubTypes.Type(value = ApprovalBody.SetApproval.class, name = "setApproval"),
+  @JsonSubTypes.Type(value = ApprovalBody.RemoveApproval.class, name = "removeApproval")
 })
 @Schema(
     oneOf = {
@@ -76,7 +78,7 @@ import palegate.server.shell.MayBeMissing;
       PeopleBody.AddMember.class, PeopleBody.RemoveMember.class, RoleBody.SetRole.class, RoleBody.RemoveRole.class,
       TypeBody.SetType.class, TypeBody.RemoveType.class, TypeBody.AddClearance.class, TypeBody.RemoveClearance.class,
       LayoutBody.AddPlace.class, LayoutBody.RenamePlace.class, LayoutBody.MovePlace.class, LayoutBody.SetDocument.class,
-      LayoutBody.SetLabels.class, LayoutBody.RemovePlace.class
+      LayoutBody.SetLabels.class, LayoutBody.RemovePlace.class, ApprovalBody.SetApproval.class, ApprovalBody.RemoveApproval.class
     },
     discriminatorProperty = "kind",
     discriminatorMapping = {
@@ -113,10 +115,12 @@ import palegate.server.shell.MayBeMissing;
       @DiscriminatorMapping(value = "movePlace", schema = LayoutBody.MovePlace.class),
       @DiscriminatorMapping(value = "setDocument", schema = LayoutBody.SetDocument.class),
       @DiscriminatorMapping(value = "setLabels", schema = LayoutBody.SetLabels.class),
-      @DiscriminatorMapping(value = "removePlace", schema = LayoutBody.RemovePlace.class)
+      @DiscriminatorMapping(value = "removePlace", schema = LayoutBody.RemovePlace.class),
+      @DiscriminatorMapping(value = "setApproval", schema = ApprovalBody.SetApproval.class),
+      @DiscriminatorMapping(value = "removeApproval", schema = ApprovalBody.RemoveApproval.class)
     })
 public sealed interface ChangeBody permits ChangeBody.AddGrant, ChangeBody.RemoveGrant, ChangeBody.AddWithholding, ChangeBody.RemoveWithholding,
-    ChangeBody.BreakPlace, ChangeBody.RejoinPlace, GuardBody, WallBody, PeopleBody, RoleBody, TypeBody, LayoutBody {
+    ChangeBody.BreakPlace, ChangeBody.RejoinPlace, GuardBody, WallBody, PeopleBody, RoleBody, TypeBody, LayoutBody, ApprovalBody {
 
   /** The change as the core knows it; a value that no change can have is refused. */
   Change toCore();

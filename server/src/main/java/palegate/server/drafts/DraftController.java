@@ -3,6 +3,7 @@ package palegate.server.drafts;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotEmpty;
+import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.security.Principal;
 import java.time.Instant;
@@ -46,16 +47,17 @@ class DraftController {
    * The draft in hand and, in numbers, what it would do: the tray.
    *
    * @param id null if nothing is in hand
-   * @param approvalNeeded why a second person has to approve it; empty if nobody has to
-   * @param approvedBy who has approved it as it is
+   * @param seen names the rehearsal that these numbers are of: whoever puts the draft in force sends it back
+   * @param approvalNeeded why somebody else has to approve it who has not yet; empty if nobody has to
+   * @param approvedBy who has approved exactly this
    */
-  record Draft(@MayBeMissing Long id, String name, long change, int version, List<Item> items, Difference.Totals totals, int lockOuts,
+  record Draft(@MayBeMissing Long id, String name, long change, int version, Seen seen, List<Item> items, Difference.Totals totals, int lockOuts,
       int authorLosesGovern, int withoutEffect, int wallConflicts, int oddWalls, int laterInstants, List<ClashView> clashes,
       List<String> approvalNeeded, List<String> approvedBy, @MayBeMissing Instant dueAt, @MayBeMissing String stopped) {}
 
   /** {@code request} names this request: sent twice, it is carried out once. */
   record PutInForce(
-      int version,
+      int version, @NotNull(message = "Send the rehearsal that was shown.") @Valid Seen seen,
       @NotBlank(message = "Write why, in a sentence: it stands in the journal.")
       @Size(max = 2000, message = "A note has at most 2,000 characters.") String note,
       boolean acceptLockOuts,
@@ -72,10 +74,12 @@ class DraftController {
   record InForce(long change) {}
 
   private final Drafts drafts;
+  private final PuttingInForce puttingInForce;
   private final Approvals approvals;
 
-  DraftController(Drafts drafts, Approvals approvals) {
+  DraftController(Drafts drafts, PuttingInForce puttingInForce, Approvals approvals) {
     this.drafts = drafts;
+    this.puttingInForce = puttingInForce;
     this.approvals = approvals;
   }
 
@@ -84,12 +88,12 @@ class DraftController {
     Drafts.Rehearsed rehearsed = drafts.rehearse(who.getName());
     var rehearsal = rehearsed.rehearsal();
     DraftStore.Draft draft = rehearsed.draft();
-    return new Draft(draft == null ? null : draft.id(), draft == null ? "Draft" : draft.name(), rehearsed.change(), draft == null ? 0 : draft.version(),
+    return new Draft(draft == null ? null : draft.id(), draft == null ? "Draft" : draft.name(), rehearsed.change(), draft == null ? 0 : draft.version(), Seen.of(rehearsed.change(), rehearsal),
         items(rehearsed), rehearsal.now().totals(), rehearsal.lockOuts().size(), rehearsal.authorLosesGovern().size(), rehearsal.withoutEffect().size(),
         rehearsal.wallConflicts().size(), rehearsal.oddWalls().size(), rehearsal.differences().size() - 1,
         rehearsed.clashes().stream().map(clash -> ClashView.of(clash, rehearsal.before())).toList(),
-        draft == null ? List.of() : approvals.needed(draft, rehearsal),
-        draft == null ? List.of() : approvals.of(draft).stream().map(Approvals.Approval::name).toList(),
+        draft == null ? List.of() : approvals.missing(draft, approvals.needed(draft, rehearsal), rehearsal.digest()),
+        draft == null ? List.of() : approvals.of(draft, rehearsal).stream().map(Approvals.Approval::name).toList(),
         draft == null || draft.due() == null ? null : draft.due().at(), draft == null ? null : draft.stopped());
   }
 
@@ -146,7 +150,14 @@ class DraftController {
 
   @PostMapping("/in-force")
   InForce putInForce(@Valid @RequestBody PutInForce body, Principal who) {
-    return new InForce(drafts.putInForce(who.getName(), new Drafts.Order(body.version(), body.note().strip(), body.acceptLockOuts(), body.request())));
+    return new InForce(puttingInForce.inHand(who.getName(),
+        new PuttingInForce.Order(body.version(), body.seen(), body.note().strip(), body.acceptLockOuts(), body.request())));
+  }
+
+  /** Whether a request that was not answered, or not with an answer that could be read, was carried out: the change that it led to. */
+  @GetMapping("/in-force/{request}")
+  InForce carriedOut(@PathVariable String request, Principal who) {
+    return new InForce(puttingInForce.answered(who.getName(), request).orElseThrow(() -> Problem.notFound("answered request", request)));
   }
 
   /** The changes of a draft in words. */

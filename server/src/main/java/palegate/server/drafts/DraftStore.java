@@ -5,10 +5,12 @@ import java.sql.SQLException;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
+import java.util.concurrent.atomic.AtomicInteger;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
+import palegate.server.store.Batches;
 import palegate.server.store.Instants;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -25,8 +27,10 @@ class DraftStore {
    * When a draft is to be put in force by itself.
    *
    * @param version the version that was scheduled; an edited draft is not what was meant
+   * @param change the change on which the rehearsal stood that was seen
+   * @param digest of that rehearsal, which looked ahead from {@code at}: what would do something else then is not what was meant
    */
-  record Due(Instant at, String note, int version) {}
+  record Due(Instant at, String note, int version, long change, String digest) {}
 
   /**
    * A draft.
@@ -42,13 +46,15 @@ class DraftStore {
     }
   }
 
-  private static final String HEAD = "SELECT id, owner, name, in_hand, base, version, due_at, due_note, due_version, stopped_because FROM drafts ";
+  private static final String HEAD = "SELECT id, owner, name, in_hand, base, version, due_at, due_note, due_version, due_change, due_digest, stopped_because FROM drafts ";
 
   private final JdbcClient jdbc;
+  private final Batches batches;
   private final JsonMapper json;
 
-  DraftStore(JdbcClient jdbc, JsonMapper json) {
+  DraftStore(JdbcClient jdbc, Batches batches, JsonMapper json) {
     this.jdbc = jdbc;
+    this.batches = batches;
     this.json = json;
   }
 
@@ -66,20 +72,29 @@ class DraftStore {
   /** The same, held until the transaction ends, so that nobody edits it meanwhile. */
   @Transactional(propagation = Propagation.MANDATORY)
   public Optional<Draft> lock(String owner) {
-    return jdbc.sql(HEAD + "WHERE owner = :owner AND in_hand = 1 FOR UPDATE").param("owner", owner).query(this::read).optional();
+    return jdbc.sql(HEAD + "WHERE owner = :owner AND in_hand = 1 FOR UPDATE").param("owner", owner).query(this::readLocked).optional();
+  }
+
+  /** The version of a draft, held until the transaction ends; -1 if it is gone. */
+  @Transactional(propagation = Propagation.MANDATORY)
+  public int lockedVersion(long id) {
+    return jdbc.sql("SELECT version FROM drafts WHERE id = :id FOR UPDATE").param("id", id).query(Integer.class).optional().orElse(-1);
   }
 
   @Transactional(propagation = Propagation.MANDATORY)
   public Optional<Draft> lock(long id) {
-    return jdbc.sql(HEAD + "WHERE id = :id FOR UPDATE").param("id", id).query(this::read).optional();
+    return jdbc.sql(HEAD + "WHERE id = :id FOR UPDATE").param("id", id).query(this::readLocked).optional();
   }
 
   /** Begins a draft unless there is one in hand; either way it is then held by the transaction. */
   @Transactional(propagation = Propagation.MANDATORY)
   public Draft lockOrBegin(String owner, long base, Instant now) {
-    jdbc.sql("INSERT IGNORE INTO drafts (owner, name, in_hand, base, version, begun_at) VALUES (:owner, 'Draft', 1, :base, 0, :now)")
-        .param("owner", owner).param("base", base).param("now", Instants.toDatabase(now)).update();
-    return lock(owner).orElseThrow();
+    return lock(owner).orElseGet(() -> {
+      // Whoever begins one at the same instant waits here for the other, and then finds it there.
+      jdbc.sql("INSERT INTO drafts (owner, name, in_hand, base, version, begun_at) VALUES (:owner, 'Draft', 1, :base, 0, :now) ON DUPLICATE KEY UPDATE id = id")
+          .param("owner", owner).param("base", base).param("now", Instants.toDatabase(now)).update();
+      return lock(owner).orElseThrow();
+    });
   }
 
   /** All drafts of one owner, and those that are shared with them; the oldest first. */
@@ -91,9 +106,9 @@ class DraftStore {
         .param("account", account).query(this::read).list();
   }
 
-  /** The drafts whose time has come. */
-  public List<Draft> dueAt(Instant now) {
-    return jdbc.sql(HEAD + "WHERE due_at <= :now ORDER BY due_at, id").param("now", Instants.toDatabase(now)).query(this::read).list();
+  /** The ids of the drafts whose time has come, the first due first. */
+  public List<Long> dueAt(Instant now) {
+    return jdbc.sql("SELECT id FROM drafts WHERE due_at <= :now ORDER BY due_at, id").param("now", Instants.toDatabase(now)).query(Long.class).list();
   }
 
   /** Begins a draft under a name and puts it in hand. */
@@ -120,16 +135,15 @@ class DraftStore {
     jdbc.sql("UPDATE drafts SET name = :name WHERE id = :id").param("name", name).param("id", draft.id()).update();
   }
 
+  /** Adds changes at the end of a draft that is held; the draft as it is then. */
   @Transactional(propagation = Propagation.MANDATORY)
-  public void add(Draft draft, List<ChangeBody> bodies) {
-    for (ChangeBody body : bodies) {
-      jdbc.sql("""
-              INSERT INTO draft_changes (draft, position, content)
-              SELECT :draft, COALESCE(MAX(position), 0) + 1, :content FROM draft_changes WHERE draft = :draft
-              """)
-          .param("draft", draft.id()).param("content", json.writerFor(ChangeBody.class).writeValueAsString(body)).update();
-    }
+  public Draft add(Draft draft, List<ChangeBody> bodies) {
+    int last = jdbc.sql("SELECT COALESCE(MAX(position), 0) FROM draft_changes WHERE draft = :draft").param("draft", draft.id()).query(Integer.class).single();
+    AtomicInteger position = new AtomicInteger(last);
+    batches.insert("INSERT INTO draft_changes (draft, position, content) VALUES (?, ?, ?)", bodies,
+        body -> new Object[] {draft.id(), position.incrementAndGet(), json.writerFor(ChangeBody.class).writeValueAsString(body)});
     edited(draft);
+    return lock(draft.id()).orElseThrow();
   }
 
   @Transactional(propagation = Propagation.MANDATORY)
@@ -143,10 +157,9 @@ class DraftStore {
   /** Puts the changes in another order; {@code items} are all their ids. */
   @Transactional(propagation = Propagation.MANDATORY)
   public void reorder(Draft draft, List<Long> items) {
-    for (int i = 0; i < items.size(); i++) {
-      jdbc.sql("UPDATE draft_changes SET position = :position WHERE draft = :draft AND id = :item")
-          .param("position", i + 1).param("draft", draft.id()).param("item", items.get(i)).update();
-    }
+    AtomicInteger position = new AtomicInteger();
+    batches.changeOneEach("UPDATE draft_changes SET position = ? WHERE draft = ? AND id = ?", items,
+        item -> new Object[] {position.incrementAndGet(), draft.id(), item});
     edited(draft);
   }
 
@@ -159,15 +172,16 @@ class DraftStore {
   /** Sets when the draft is to be put in force by itself; null takes that back. */
   @Transactional(propagation = Propagation.MANDATORY)
   public void schedule(Draft draft, Due due) {
-    jdbc.sql("UPDATE drafts SET due_at = :at, due_note = :note, due_version = :version, stopped_because = NULL WHERE id = :id")
+    jdbc.sql("UPDATE drafts SET due_at = :at, due_note = :note, due_version = :version, due_change = :change, due_digest = :digest, stopped_because = NULL WHERE id = :id")
         .param("at", due == null ? null : Instants.toDatabase(due.at())).param("note", due == null ? null : due.note())
-        .param("version", due == null ? null : due.version()).param("id", draft.id()).update();
+        .param("version", due == null ? null : due.version()).param("change", due == null ? null : due.change())
+        .param("digest", due == null ? null : due.digest()).param("id", draft.id()).update();
   }
 
   /** A scheduled draft could not be put in force: it waits for its owner, and says why. */
   @Transactional
   public void stop(long draft, String why) {
-    jdbc.sql("UPDATE drafts SET due_at = NULL, due_note = NULL, due_version = NULL, stopped_because = :why WHERE id = :id")
+    jdbc.sql("UPDATE drafts SET due_at = NULL, due_note = NULL, due_version = NULL, due_change = NULL, due_digest = NULL, stopped_because = :why WHERE id = :id")
         .param("why", why.length() > 2000 ? why.substring(0, 2000) : why).param("id", draft).update();
   }
 
@@ -190,14 +204,23 @@ class DraftStore {
   }
 
   private Draft read(ResultSet row, int i) throws SQLException {
-    Instant at = Instants.read(row, "due_at");
-    Due due = at == null ? null : new Due(at, row.getString("due_note"), row.getInt("due_version"));
-    return new Draft(row.getLong("id"), row.getString("owner"), row.getString("name"), row.getInt("in_hand") == 1, row.getLong("base"),
-        row.getInt("version"), due, row.getString("stopped_because"), items(row.getLong("id")));
+    return read(row, "");
   }
 
-  private List<Item> items(long draft) {
-    return jdbc.sql("SELECT id, content FROM draft_changes WHERE draft = :draft ORDER BY position, id")
+  /** What is locked is read as it is now: another view of its changes than of its version would be another draft. */
+  private Draft readLocked(ResultSet row, int i) throws SQLException {
+    return read(row, " FOR UPDATE");
+  }
+
+  private Draft read(ResultSet row, String lock) throws SQLException {
+    Instant at = Instants.read(row, "due_at");
+    Due due = at == null ? null : new Due(at, row.getString("due_note"), row.getInt("due_version"), row.getLong("due_change"), row.getString("due_digest"));
+    return new Draft(row.getLong("id"), row.getString("owner"), row.getString("name"), row.getInt("in_hand") == 1, row.getLong("base"),
+        row.getInt("version"), due, row.getString("stopped_because"), items(row.getLong("id"), lock));
+  }
+
+  private List<Item> items(long draft, String lock) {
+    return jdbc.sql("SELECT id, content FROM draft_changes WHERE draft = :draft ORDER BY position, id" + lock)
         .param("draft", draft)
         .query((row, i) -> new Item(row.getLong("id"), json.readValue(row.getString("content"), ChangeBody.class))).list();
   }

@@ -50,6 +50,11 @@ final class DraftWords {
     if (body instanceof LayoutBody layout) {
       return of(layout);
     }
+    if (body instanceof ApprovalBody approval) {
+      return approval instanceof ApprovalBody.SetApproval set
+          ? (structure.approvals().containsKey(set.approval()) ? "Change the rule of approval " : "Ask for approval: ") + set.name() + ", by somebody with the duty " + set.duty().word()
+          : "No longer ask for approval: " + name("approval", ((ApprovalBody.RemoveApproval) approval).approval());
+    }
     return ofList(body);
   }
 
@@ -176,6 +181,7 @@ final class DraftWords {
       case "group" -> named(structure.groups(), after.groups(), id, group -> group.name());
       case "role" -> named(structure.roles(), after.roles(), id, role -> role.name());
       case "type" -> named(structure.types(), after.types(), id, type -> type.name());
+      case "approval" -> named(structure.approvals(), after.approvals(), id, rule -> rule.name());
       case "wall" -> named(structure.walls(), after.walls(), id, wall -> wall.name());
       default -> named(structure.places(), after.places(), id, place -> place.name());
     };

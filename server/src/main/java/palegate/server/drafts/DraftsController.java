@@ -14,6 +14,7 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import palegate.core.drafts.Difference;
@@ -31,8 +32,13 @@ class DraftsController {
 
   record Comment(String author, Instant at, String text) {}
 
-  /** One draft opened: what is in it, what it would do, with whom it is shared, and what they say. */
-  record Opened(DraftLine draft, int version, List<DraftController.Item> items, Difference.Totals totals, List<String> approvalNeeded, List<Reader> readers,
+  /** What a draft would do if it were put in force at an instant to come, for deciding whether to schedule it. */
+  record Foreseen(Seen seen, int version, Difference.Totals totals, int lockOuts, List<String> approvalNeeded) {}
+
+  record Approve(int version, @NotNull(message = "Send the rehearsal that was shown.") @Valid Seen seen) {}
+
+  /** One draft opened; of a scheduled one, what it would do at its hour: what is in it, what it would do, with whom it is shared, and what they say. */
+  record Opened(DraftLine draft, int version, Seen seen, List<DraftController.Item> items, Difference.Totals totals, List<String> approvalNeeded, List<Reader> readers,
       List<Comment> comments) {}
 
   record Name(@NotBlank(message = "Give the draft a name.") @Size(max = 200, message = "A name has at most 200 characters.") String name) {}
@@ -42,7 +48,7 @@ class DraftsController {
   record Text(@NotBlank(message = "Write something.") @Size(max = 2000, message = "A comment has at most 2,000 characters.") String text) {}
 
   record Schedule(
-      int version, @NotNull(message = "Say when.") Instant at,
+      int version, @NotNull(message = "Send the rehearsal that was shown.") @Valid Seen seen, boolean acceptLockOuts, @NotNull(message = "Say when.") Instant at,
       @NotBlank(message = "Write why, in a sentence: it stands in the journal.")
       @Size(max = 2000, message = "A note has at most 2,000 characters.") String note) {}
 
@@ -113,21 +119,27 @@ class DraftsController {
   }
 
   @PostMapping("/{id}/approval")
-  Opened approve(@PathVariable long id, Principal who) {
-    shelf.approve(id, who.getName());
+  Opened approve(@PathVariable long id, @Valid @RequestBody Approve seen, Principal who) {
+    shelf.approve(id, who.getName(), seen.version(), seen.seen());
     return draft(id, who);
+  }
+
+  /** What the draft would do at an instant to come. */
+  @GetMapping("/{id}/foreseen")
+  Foreseen foreseen(@PathVariable long id, @RequestParam Instant at, Principal who) {
+    return shelf.foresee(id, who.getName(), at);
   }
 
   /** Has the draft put in force by itself, with the same checks; if they fail it stops and says why. */
   @PostMapping("/{id}/schedule")
   Opened schedule(@PathVariable long id, @Valid @RequestBody Schedule schedule, Principal who) {
-    shelf.schedule(id, who.getName(), new DraftStore.Due(schedule.at(), schedule.note().strip(), schedule.version()));
+    shelf.schedule(id, who.getName(), schedule.version(), schedule.at(), schedule.note().strip(), schedule.seen(), schedule.acceptLockOuts());
     return draft(id, who);
   }
 
   @DeleteMapping("/{id}/schedule")
   Opened unschedule(@PathVariable long id, Principal who) {
-    shelf.schedule(id, who.getName(), null);
+    shelf.unschedule(id, who.getName());
     return draft(id, who);
   }
 }

@@ -11,7 +11,7 @@ import palegate.core.drafts.Change;
 import palegate.core.places.Conditions;
 import palegate.core.places.Guards;
 import palegate.core.walls.Wall;
-import palegate.server.session.Duty;
+import palegate.core.duties.Duty;
 import palegate.server.shell.MayBeMissing;
 
 /** Changes of what limits and what oversees. */

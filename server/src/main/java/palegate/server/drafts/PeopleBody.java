@@ -10,7 +10,7 @@ import palegate.core.drafts.PeopleChange;
 import palegate.core.people.Membership;
 import palegate.core.people.Person;
 import palegate.core.people.Unit;
-import palegate.server.session.Duty;
+import palegate.core.duties.Duty;
 import palegate.server.shell.MayBeMissing;
 
 /** Changes of people, units, groups and memberships. */

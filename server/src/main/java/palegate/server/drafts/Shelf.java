@@ -1,32 +1,38 @@
 package palegate.server.drafts;
 
 import java.time.Clock;
+import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
 import org.springframework.http.HttpStatus;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
-import org.springframework.transaction.annotation.Transactional;
 import palegate.core.drafts.Change;
+import palegate.core.drafts.Rehearsal;
 import palegate.server.session.Accounts;
 import palegate.server.shell.Problem;
 import palegate.server.store.Instants;
 import palegate.server.store.Snapshots;
+import palegate.server.store.Transactions;
 
 /** The drafts that lie on the shelf: several an owner, under names, shared, talked about, approved, scheduled. */
 @Service
 public class Shelf {
   private final DraftStore store;
   private final Drafts drafts;
+  private final Rehearsals rehearsals;
+  private final Transactions transactions;
   private final Approvals approvals;
   private final Accounts accounts;
   private final Snapshots snapshots;
   private final JdbcClient jdbc;
   private final Clock clock;
 
-  Shelf(DraftStore store, Drafts drafts, Approvals approvals, Accounts accounts, Snapshots snapshots, JdbcClient jdbc, Clock clock) {
+  Shelf(DraftStore store, Drafts drafts, Rehearsals rehearsals, Transactions transactions, Approvals approvals, Accounts accounts, Snapshots snapshots, JdbcClient jdbc, Clock clock) {
     this.store = store;
     this.drafts = drafts;
+    this.rehearsals = rehearsals;
+    this.transactions = transactions;
     this.approvals = approvals;
     this.accounts = accounts;
     this.snapshots = snapshots;
@@ -59,37 +65,52 @@ public class Shelf {
 
   DraftsController.Opened open(long id, String account) {
     DraftStore.Draft draft = seen(id, account);
-    Drafts.Rehearsed rehearsed = drafts.rehearse(Optional.of(draft));
-    return new DraftsController.Opened(line(draft, account), draft.version(), DraftController.items(rehearsed), rehearsed.rehearsal().now().totals(),
-        approvals.needed(draft, rehearsed.rehearsal()), readers(id), comments(id));
+    Drafts.Rehearsed rehearsed = rehearse(draft);
+    Rehearsal rehearsal = rehearsed.rehearsal();
+    return new DraftsController.Opened(line(draft, account), draft.version(), Seen.of(rehearsed.change(), rehearsal), DraftController.items(rehearsed), rehearsal.now().totals(),
+        approvals.missing(draft, approvals.needed(draft, rehearsal), rehearsal.digest()), readers(id), comments(id));
   }
 
-  @Transactional
+  /** As it would be put in force: at its hour if it has one, else now. */
+  private Drafts.Rehearsed rehearse(DraftStore.Draft draft) {
+    if (draft.due() == null) {
+      return drafts.rehearse(Optional.of(draft));
+    }
+    Snapshots.Numbered state = snapshots.current();
+    return new Drafts.Rehearsed(draft, state.change(), rehearsals.at(draft, state, draft.due().at()), List.of());
+  }
+
+  DraftsController.Foreseen foresee(long id, String account, Instant at) {
+    DraftStore.Draft draft = seen(id, account);
+    refusePast(at);
+    Snapshots.Numbered state = snapshots.current();
+    Rehearsal rehearsal = rehearsals.at(draft, state, at);
+    return new DraftsController.Foreseen(Seen.of(state.change(), rehearsal), draft.version(), rehearsal.now().totals(), rehearsal.lockOuts().size(),
+        approvals.missing(draft, approvals.needed(draft, rehearsal), rehearsal.digest()));
+  }
+
   public void begin(String owner, String name) {
-    store.begin(owner, name, snapshots.current().change(), clock.instant());
+    long base = snapshots.current().change();
+    transactions.run(() -> store.begin(owner, name, base, clock.instant()));
   }
 
   /** Begins a draft that holds these changes, under a name; what cannot be made stays in it and says so. */
-  @Transactional
   public long begin(String owner, String name, List<Change> changes) {
-    DraftStore.Draft draft = store.begin(owner, name, snapshots.current().change(), clock.instant());
-    store.add(draft, changes.stream().map(BodyOf::change).toList());
-    return draft.id();
+    long base = snapshots.current().change();
+    List<ChangeBody> bodies = changes.stream().map(BodyOf::change).toList();
+    return transactions.write(() -> store.add(store.begin(owner, name, base, clock.instant()), bodies).id());
   }
 
-  @Transactional
   public void takeInHand(long id, String account) {
-    store.takeInHand(own(id, account));
+    transactions.run(() -> store.takeInHand(own(id, account)));
   }
 
-  @Transactional
   public void rename(long id, String account, String name) {
-    store.rename(own(id, account), name);
+    transactions.run(() -> store.rename(own(id, account), name));
   }
 
-  @Transactional
   public void discard(long id, String account) {
-    store.discard(own(id, account).id());
+    transactions.run(() -> store.discard(own(id, account).id()));
   }
 
   List<DraftsController.Reader> colleagues(String account) {
@@ -97,45 +118,72 @@ public class Shelf {
         .param("account", account).query((row, i) -> new DraftsController.Reader(row.getString("login"), row.getString("name"))).list();
   }
 
-  @Transactional
   public void share(long id, String account, String reader) {
-    DraftStore.Draft draft = own(id, account);
     if (accounts.find(reader).isEmpty() || reader.equals(account)) {
       throw Problem.notFound("colleague", reader);
     }
-    jdbc.sql("INSERT IGNORE INTO draft_readers (draft, account) VALUES (:draft, :reader)").param("draft", draft.id()).param("reader", reader).update();
+    transactions.run(() -> jdbc.sql("INSERT INTO draft_readers (draft, account) VALUES (:draft, :reader) ON DUPLICATE KEY UPDATE account = VALUES(account)")
+        .param("draft", own(id, account).id()).param("reader", reader).update());
   }
 
-  @Transactional
   public void unshare(long id, String account, String reader) {
-    jdbc.sql("DELETE FROM draft_readers WHERE draft = :draft AND account = :reader").param("draft", own(id, account).id()).param("reader", reader).update();
+    transactions.run(() -> jdbc.sql("DELETE FROM draft_readers WHERE draft = :draft AND account = :reader")
+        .param("draft", own(id, account).id()).param("reader", reader).update());
   }
 
-  @Transactional
   public void comment(long id, String account, String text) {
-    jdbc.sql("INSERT INTO draft_comments (draft, author, made_at, text) VALUES (:draft, :author, :now, :text)")
-        .param("draft", seen(id, account).id()).param("author", account).param("now", Instants.toDatabase(clock.instant())).param("text", text).update();
+    long draft = seen(id, account).id();
+    transactions.run(() -> jdbc.sql("INSERT INTO draft_comments (draft, author, made_at, text) VALUES (:draft, :author, :now, :text)")
+        .param("draft", draft).param("author", account).param("now", Instants.toDatabase(clock.instant())).param("text", text).update());
   }
 
-  @Transactional
-  public void approve(long id, String account) {
-    approvals.approve(seen(id, account), account);
+  /** Approves the draft if it still is, and still does, what was seen. */
+  public void approve(long id, String account, int version, Seen seen) {
+    DraftStore.Draft draft = seen(id, account);
+    refuseOtherVersion(draft, version, "Look at it again, then approve it.");
+    Drafts.Rehearsed rehearsed = rehearse(draft);
+    refuseOther(rehearsed, seen);
+    approvals.approve(draft, account, rehearsed.rehearsal(), seen);
   }
 
-  @Transactional
-  public void schedule(long id, String account, DraftStore.Due due) {
-    DraftStore.Draft draft = own(id, account);
-    if (due != null && draft.version() != due.version()) {
-      throw Problem.of(HttpStatus.CONFLICT, "draft-moved", "The draft is not what you saw",
-          "It has been edited since, perhaps in another window. Look at it again, then schedule it.");
-    }
-    if (due != null && !due.at().isAfter(clock.instant())) {
-      throw Problem.of(HttpStatus.UNPROCESSABLE_CONTENT, "not-to-come", "That instant is over", "Choose one that is still to come.");
-    }
-    if (due != null && draft.items().isEmpty()) {
+  public void schedule(long id, String account, int version, Instant at, String note, Seen seen, boolean acceptLockOuts) {
+    DraftStore.Draft draft = store.find(id).filter(found -> found.owner().equals(account)).orElseThrow(() -> notThere(id));
+    refuseOtherVersion(draft, version, "Look at it again, then schedule it.");
+    refusePast(at);
+    if (draft.items().isEmpty()) {
       throw Drafts.nothingDrafted();
     }
-    store.schedule(draft, due);
+    Snapshots.Numbered state = snapshots.current();
+    Rehearsal rehearsal = rehearsals.at(draft, state, at);
+    refuseOther(new Drafts.Rehearsed(draft, state.change(), rehearsal, List.of()), seen);
+    PuttingInForce.refuseUnseenLockOuts(rehearsal, acceptLockOuts);
+    transactions.run(() -> {
+      DraftStore.Draft locked = own(id, account);
+      refuseOtherVersion(locked, version, "Look at it again, then schedule it.");
+      store.schedule(locked, new DraftStore.Due(at, note, version, seen.change(), seen.digest()));
+    });
+  }
+
+  public void unschedule(long id, String account) {
+    transactions.run(() -> store.schedule(own(id, account), null));
+  }
+
+  private void refusePast(Instant at) {
+    if (!at.isAfter(clock.instant())) {
+      throw Problem.of(HttpStatus.UNPROCESSABLE_CONTENT, "not-to-come", "That instant is over", "Choose one that is still to come.");
+    }
+  }
+
+  private static void refuseOtherVersion(DraftStore.Draft draft, int version, String then) {
+    if (draft.version() != version) {
+      throw Drafts.moved(then);
+    }
+  }
+
+  private static void refuseOther(Drafts.Rehearsed rehearsed, Seen seen) {
+    if (!seen.is(rehearsed.rehearsal())) {
+      throw Seen.other(Seen.of(rehearsed.change(), rehearsed.rehearsal()), rehearsed.rehearsal(), null);
+    }
   }
 
   private boolean isReader(long draft, String account) {

@@ -27,6 +27,7 @@ public final class Touches {
     collect(things, before.withholdings(), after.withholdings(), list);
     collect(things, before.oversights(), after.oversights(), oversight -> place(oversight.place()));
     collect(things, before.walls(), after.walls(), wall -> "wall:" + wall.id());
+    collect(things, before.approvals(), after.approvals(), rule -> "approval:" + rule.id());
     return things;
   }
 

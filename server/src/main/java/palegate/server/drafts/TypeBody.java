@@ -14,7 +14,7 @@ import palegate.core.drafts.Change;
 import palegate.core.drafts.TypeChange;
 import palegate.core.types.Clearance;
 import palegate.core.types.DocumentType;
-import palegate.server.session.Duty;
+import palegate.core.duties.Duty;
 import palegate.server.shell.MayBeMissing;
 
 /** Changes of document types and of who is cleared for them. */

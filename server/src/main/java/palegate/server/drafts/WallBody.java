@@ -20,7 +20,7 @@ import palegate.core.walls.Barrier;
 import palegate.core.walls.Scope;
 import palegate.core.walls.Wall;
 import palegate.server.drafts.ChangeBody.SubjectRef;
-import palegate.server.session.Duty;
+import palegate.core.duties.Duty;
 import palegate.server.shell.MayBeMissing;
 
 /** Changes of whole walls; those of their exceptions are among the {@link GuardBody guards}. */

@@ -9,6 +9,8 @@ import palegate.core.access.Entry;
 import palegate.core.access.Grant;
 import palegate.core.access.Oversight;
 import palegate.core.access.Withholding;
+import palegate.core.approvals.ApprovalRule;
+import palegate.core.duties.Duty;
 import palegate.core.people.Group;
 import palegate.core.people.Membership;
 import palegate.core.people.Period;
@@ -61,6 +63,9 @@ final class AlteredWords {
     if (thing instanceof Wall wall) {
       return wall.name();
     }
+    if (thing instanceof ApprovalRule rule) {
+      return rule.name();
+    }
     return thing instanceof Role role ? role.name() : ((DocumentType) thing).name();
   }
 
@@ -96,6 +101,8 @@ final class AlteredWords {
       fields.put("overseer", SubjectNames.of(oversight.subject(), structure));
       period(fields, oversight.period());
       put(fields, "note", oversight.note());
+    } else if (thing instanceof ApprovalRule rule) {
+      approval(fields, rule);
     } else if (thing instanceof Wall wall) {
       new WallWords(structure, wallReasons).fields(fields, wall);
     } else if (thing instanceof DocumentType type) {
@@ -107,6 +114,15 @@ final class AlteredWords {
       fields.put("fields", type.fields().stream().map(field -> field.label() + " (" + field.kind().word() + ")").collect(Collectors.joining(", ")));
     }
     return fields;
+  }
+
+  private void approval(Map<String, String> fields, ApprovalRule rule) {
+    fields.put("name", rule.name());
+    put(fields, "kinds of changes", rule.when().kinds().isEmpty() ? null : String.join(", ", rule.when().kinds().stream().sorted().toList()));
+    put(fields, "duties taken", rule.when().duties().isEmpty() ? null : rule.when().duties().stream().sorted().map(Duty::word).collect(Collectors.joining(", ")));
+    put(fields, "outsiders gain", rule.when().outsidersGain() ? "yes" : null);
+    put(fields, "rights change in", rule.when().places().isEmpty() ? null : rule.when().places().stream().sorted().map(this::place).collect(Collectors.joining(", ")));
+    fields.put("approved by", "somebody with the duty " + rule.duty().word());
   }
 
   private void entry(Map<String, String> fields, Entry entry) {

@@ -20,7 +20,7 @@ import palegate.server.drafts.Shelf;
 import palegate.server.lists.Listing;
 import palegate.server.lists.Part;
 import palegate.server.session.Accounts;
-import palegate.server.session.Duty;
+import palegate.core.duties.Duty;
 import palegate.server.shell.MayBeMissing;
 import palegate.server.shell.Page;
 import palegate.server.shell.Problem;
@@ -110,6 +110,7 @@ class JournalController {
       case "person" -> known.people().containsKey(id) ? known.people().get(id).name() : id;
       case "role" -> known.roles().containsKey(id) ? known.roles().get(id).name() : id;
       case "type" -> known.types().containsKey(id) ? known.types().get(id).name() : id;
+      case "approval" -> known.approvals().containsKey(id) ? known.approvals().get(id).name() : then.approvals().containsKey(id) ? then.approvals().get(id).name() : id;
       case "wall" -> known.walls().containsKey(id) ? known.walls().get(id).name() : id;
       default -> id;
     };

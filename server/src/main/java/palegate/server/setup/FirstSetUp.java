@@ -27,7 +27,7 @@ import palegate.core.roles.Role;
 import palegate.core.structure.Structure;
 import palegate.server.bundle.Bundles;
 import palegate.server.session.Accounts;
-import palegate.server.session.Duty;
+import palegate.core.duties.Duty;
 import palegate.server.store.StructureStore;
 
 /**

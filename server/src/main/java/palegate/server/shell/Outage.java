@@ -10,13 +10,13 @@ import org.springframework.http.ProblemDetail;
 import org.springframework.transaction.CannotCreateTransactionException;
 
 /** The database being away: told apart from a fault, because it passes. */
-final class Outage {
+public final class Outage {
   private static final int MARIADB_DISK_FULL = 1021;
   private static final int MARIADB_TABLE_FULL = 1114;
 
   private Outage() {}
 
-  static boolean caused(Throwable failed) {
+  public static boolean caused(Throwable failed) {
     for (Throwable cause = failed; cause != null; cause = cause.getCause()) {
       if (cause instanceof SQLNonTransientConnectionException || cause instanceof SQLTransientConnectionException
           || cause instanceof SQLRecoverableException || cause instanceof DataAccessResourceFailureException

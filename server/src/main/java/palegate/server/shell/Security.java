@@ -24,7 +24,7 @@ import org.springframework.security.web.context.HttpSessionSecurityContextReposi
 import org.springframework.security.web.context.SecurityContextRepository;
 import org.springframework.security.web.header.writers.ReferrerPolicyHeaderWriter.ReferrerPolicy;
 import palegate.server.session.Accounts;
-import palegate.server.session.Duty;
+import palegate.core.duties.Duty;
 import tools.jackson.databind.json.JsonMapper;
 
 /** Who may ask what: nothing unless it is listed here. */
@@ -66,7 +66,7 @@ class Security {
             .requestMatchers(HttpMethod.POST, "/api/people/matches", "/api/places/*/outline", "/api/types/conversion", "/api/journal/*/reversal")
             .access(holding(accounts, Duty.changing()))
             .requestMatchers(HttpMethod.PUT, "/api/places/*/content").access(holding(accounts, Duty.values()))
-            .requestMatchers("/api/list-templates/**", "/api/approval-rules/**").access(holding(accounts, Duty.ACCESS))
+            .requestMatchers("/api/list-templates/**").access(holding(accounts, Duty.ACCESS))
             .anyRequest().denyAll())
         .build();
   }

@@ -1,14 +1,18 @@
 package palegate.server.store;
 
+import java.sql.Statement;
 import java.util.Collection;
 import java.util.List;
 import java.util.function.Function;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.stereotype.Component;
 
-/** Writes many rows with one statement, and checks how many were written. */
+/**
+ * Writes many rows with one statement, and checks how many were written. The driver sends inserts in bulk and is told of no
+ * count then, only of a failure; updates go one by one and answer with theirs, which is checked each time.
+ */
 @Component
-class Batches {
+public class Batches {
   private static final int AT_ONCE = 1_000;
 
   private final JdbcTemplate jdbc;
@@ -17,15 +21,28 @@ class Batches {
     this.jdbc = jdbc;
   }
 
-  <T> void insert(String sql, Collection<T> items, Function<T, Object[]> values) {
-    run(sql, items, values);
+  /** Inserts one row for each item; a row that is not inserted is a failure. */
+  public <T> void insert(String sql, Collection<T> items, Function<T, Object[]> values) {
+    for (int inserted : run(sql, items, values)) {
+      if (inserted != 1 && inserted != Statement.SUCCESS_NO_INFO) {
+        throw new IllegalStateException("A statement inserted " + inserted + " rows where exactly one had to be: " + sql);
+      }
+    }
   }
 
-  /** Runs a statement that must change exactly one row for each item. */
-  <T> void changeOneEach(String sql, Collection<T> items, Function<T, Object[]> values) {
+  /**
+   * Inserts the ids of things that may have been there before: those of whatever comes back keep theirs.
+   *
+   * @param sql an insert that does nothing where the key is there, and fails on everything else
+   */
+  <T> void name(String sql, Collection<T> items, Function<T, String> id) {
+    run(sql, items, item -> new Object[] {id.apply(item)});
+  }
+
+  /** Runs an update that must change exactly one row for each item. */
+  public <T> void changeOneEach(String sql, Collection<T> items, Function<T, Object[]> values) {
     for (int changed : run(sql, items, values)) {
-      // The driver answers -2 where it sent rows in bulk and was told of no failure.
-      if (changed != 1 && changed != java.sql.Statement.SUCCESS_NO_INFO) {
+      if (changed != 1) {
         throw new IllegalStateException("A statement changed " + changed + " rows where exactly one had to change: " + sql);
       }
     }

@@ -66,7 +66,7 @@ class GroupRows {
     Delta<Group> groups = Delta.between(bare(before, differing), bare(after, differing));
     batches.changeOneEach("UPDATE group_states SET ended = ? WHERE group_id = ? AND ended IS NULL", groups.over(),
         group -> new Object[] {change, group.id()});
-    batches.insert("INSERT IGNORE INTO person_groups (id) VALUES (?)", groups.begun(), group -> new Object[] {group.id()});
+    batches.name("INSERT INTO person_groups (id) VALUES (?) ON DUPLICATE KEY UPDATE id = VALUES(id)", groups.begun(), group -> group.id());
     batches.insert("INSERT INTO group_states (group_id, began, name, description) VALUES (?, ?, ?, ?)", groups.begun(),
         group -> new Object[] {group.id(), change, group.name(), group.description()});
     writeMemberships(held(before, differing), held(after, differing), change);

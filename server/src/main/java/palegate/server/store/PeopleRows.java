@@ -38,7 +38,7 @@ class PeopleRows {
   void writeUnits(Delta<Unit> delta, long change) {
     batches.changeOneEach("UPDATE unit_states SET ended = ? WHERE unit = ? AND ended IS NULL", delta.over(),
         unit -> new Object[] {change, unit.id()});
-    batches.insert("INSERT IGNORE INTO units (id) VALUES (?)", delta.begun(), unit -> new Object[] {unit.id()});
+    batches.name("INSERT INTO units (id) VALUES (?) ON DUPLICATE KEY UPDATE id = VALUES(id)", delta.begun(), unit -> unit.id());
     batches.insert("INSERT INTO unit_states (unit, began, name, parent) VALUES (?, ?, ?, ?)", delta.begun(),
         unit -> new Object[] {unit.id(), change, unit.name(), unit.parent()});
   }
@@ -46,7 +46,7 @@ class PeopleRows {
   void writePeople(Delta<Person> delta, long change) {
     batches.changeOneEach("UPDATE person_states SET ended = ? WHERE person = ? AND ended IS NULL", delta.over(),
         person -> new Object[] {change, person.id()});
-    batches.insert("INSERT IGNORE INTO people (id) VALUES (?)", delta.begun(), person -> new Object[] {person.id()});
+    batches.name("INSERT INTO people (id) VALUES (?) ON DUPLICATE KEY UPDATE id = VALUES(id)", delta.begun(), person -> person.id());
     batches.insert("""
         INSERT INTO person_states (person, began, name, login, email, external, active, unit)
         VALUES (?, ?, ?, ?, ?, ?, ?, ?)

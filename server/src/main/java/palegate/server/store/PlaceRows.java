@@ -67,7 +67,7 @@ class PlaceRows {
 
   /** Writes the ids of places that begin: others may refer to them before their states are written. */
   void name(Delta<Place> delta) {
-    batches.insert("INSERT IGNORE INTO places (id) VALUES (?)", delta.begun(), place -> new Object[] {place.id()});
+    batches.name("INSERT INTO places (id) VALUES (?) ON DUPLICATE KEY UPDATE id = VALUES(id)", delta.begun(), place -> place.id());
   }
 
   void write(Delta<Place> delta, long change) {

@@ -69,7 +69,7 @@ class RoleAndTypeRows {
   void writeRoles(Delta<Role> delta, long change) {
     batches.changeOneEach("UPDATE role_states SET ended = ? WHERE role = ? AND ended IS NULL", delta.over(),
         role -> new Object[] {change, role.id()});
-    batches.insert("INSERT IGNORE INTO roles (id) VALUES (?)", delta.begun(), role -> new Object[] {role.id()});
+    batches.name("INSERT INTO roles (id) VALUES (?) ON DUPLICATE KEY UPDATE id = VALUES(id)", delta.begun(), role -> role.id());
     batches.insert("INSERT INTO role_states (role, began, name, rights) VALUES (?, ?, ?, ?)", delta.begun(),
         role -> new Object[] {role.id(), change, role.name(), set(role.rights())});
   }
@@ -77,7 +77,7 @@ class RoleAndTypeRows {
   void writeTypes(Delta<DocumentType> delta, long change) {
     batches.changeOneEach("UPDATE type_states SET ended = ? WHERE type = ? AND ended IS NULL", delta.over(),
         type -> new Object[] {change, type.id()});
-    batches.insert("INSERT IGNORE INTO document_types (id) VALUES (?)", delta.begun(), type -> new Object[] {type.id()});
+    batches.name("INSERT INTO document_types (id) VALUES (?) ON DUPLICATE KEY UPDATE id = VALUES(id)", delta.begun(), type -> type.id());
     batches.insert("INSERT INTO type_states (type, began, name, short_name, guarded, fields) VALUES (?, ?, ?, ?, ?, ?)", delta.begun(),
         type -> new Object[] {type.id(), change, type.name(), type.shortName(), type.guarded(), json.writeValueAsString(type.fields())});
     batches.insert("INSERT INTO type_libraries (type, began, library) VALUES (?, ?, ?)",

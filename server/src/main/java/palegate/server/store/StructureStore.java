@@ -12,6 +12,7 @@ import org.springframework.transaction.annotation.Transactional;
 import palegate.core.access.Grant;
 import palegate.core.access.Oversight;
 import palegate.core.access.Withholding;
+import palegate.core.approvals.ApprovalRule;
 import palegate.core.people.Group;
 import palegate.core.people.Membership;
 import palegate.core.people.Person;
@@ -39,9 +40,10 @@ public class StructureStore {
   private final EntryRows entries;
   private final OversightRows oversights;
   private final WallRows walls;
+  private final ApprovalRows approvals;
 
   StructureStore(JdbcClient jdbc, PeopleRows people, GroupRows groups, RoleAndTypeRows rolesAndTypes, PlaceRows places, EntryRows entries,
-      OversightRows oversights, WallRows walls) {
+      OversightRows oversights, WallRows walls, ApprovalRows approvals) {
     this.jdbc = jdbc;
     this.people = people;
     this.groups = groups;
@@ -50,6 +52,7 @@ public class StructureStore {
     this.entries = entries;
     this.oversights = oversights;
     this.walls = walls;
+    this.approvals = approvals;
   }
 
   /** The number of the newest change; 0 before the first. */
@@ -64,7 +67,8 @@ public class StructureStore {
         people.units(Span.AS_OF, change), people.people(Span.AS_OF, change), groups.groupsAsOf(change),
         rolesAndTypes.roles(Span.AS_OF, change), rolesAndTypes.types(Span.AS_OF, change),
         places.places(Span.AS_OF, change), entries.grants(Span.AS_OF, change), entries.withholdings(Span.AS_OF, change))
-        .guardedBy(oversights.oversights(Span.AS_OF, change), walls.walls(Span.AS_OF, change));
+        .guardedBy(oversights.oversights(Span.AS_OF, change), walls.walls(Span.AS_OF, change))
+        .approvedBy(approvals.approvals(Span.AS_OF, change));
   }
 
   /** Writes what differs between two structures as a change; the caller holds the transaction. */
@@ -82,6 +86,7 @@ public class StructureStore {
     entries.writeWithholdings(Delta.between(before.withholdings(), after.withholdings()), change);
     oversights.write(Delta.between(before.oversights(), after.oversights()), change);
     walls.write(Delta.between(before.walls(), after.walls()), change);
+    approvals.write(Delta.between(before.approvals(), after.approvals()), change);
   }
 
   /** Everything a change altered, with its exact content before and after, kind by kind. */
@@ -108,6 +113,7 @@ public class StructureStore {
     pair(all, "withholding", entries.withholdings(over, change), entries.withholdings(begun, change), Withholding::id);
     pair(all, "oversight", oversights.oversights(over, change), oversights.oversights(begun, change), Oversight::id);
     pair(all, "wall", walls.walls(over, change), walls.walls(begun, change), Wall::id);
+    pair(all, "approval", approvals.approvals(over, change), approvals.approvals(begun, change), ApprovalRule::id);
     return all;
   }
 
@@ -154,7 +160,8 @@ public class StructureStore {
     }
     return before.withUnits(of(byKind, "unit")).withPeople(of(byKind, "person")).withGroups(groups).withRoles(of(byKind, "role"))
         .withTypes(of(byKind, "type")).withPlaces(of(byKind, "place")).withGrants(of(byKind, "grant"))
-        .withWithholdings(of(byKind, "withholding")).withOversights(of(byKind, "oversight")).withWalls(of(byKind, "wall"));
+        .withWithholdings(of(byKind, "withholding")).withOversights(of(byKind, "oversight")).withWalls(of(byKind, "wall"))
+        .withApprovals(of(byKind, "approval"));
   }
 
   @SuppressWarnings("unchecked") // each kind holds parts of one class only

@@ -22,8 +22,13 @@ class DraftingTest {
   }
 
   private static Browser.Answer putInForce(Browser browser, boolean acceptLockOuts) {
-    int version = browser.get("/api/draft").body().path("version").asInt();
-    return browser.post("/api/draft/in-force", Map.of("version", version, "note", "because", "acceptLockOuts", acceptLockOuts));
+    return browser.putInForce(acceptLockOuts);
+  }
+
+  private static Map<String, Object> withNote(Browser browser, String note) {
+    Map<String, Object> order = browser.order(false);
+    order.put("note", note);
+    return order;
   }
 
   private static long head(TestApplication app) {
@@ -131,7 +136,7 @@ class DraftingTest {
     void a_note_is_asked_for(TestApplication app) {
       Browser wenna = app.signedIn("wenna.carrow");
       wenna.post("/api/draft/changes", grant("lib-board", "p-mia", "r-reader"));
-      Browser.Answer refused = wenna.post("/api/draft/in-force", Map.of("version", 1, "note", "  ", "acceptLockOuts", false));
+      Browser.Answer refused = wenna.post("/api/draft/in-force", withNote(wenna, "  "));
       assertThat(refused.status()).isEqualTo(422);
     }
   }
@@ -155,7 +160,7 @@ class DraftingTest {
     void twice_is_once_the_second_request_finds_nothing(TestApplication app) {
       Browser wenna = app.signedIn("wenna.carrow");
       wenna.post("/api/draft/changes", grant("lib-ten", "p-ola", "r-reader"));
-      Map<String, Object> body = Map.of("version", 1, "note", "because", "acceptLockOuts", false);
+      Map<String, Object> body = wenna.order(false);
       assertThat(wenna.post("/api/draft/in-force", body).status()).isEqualTo(200);
       long after = head(app);
       assertThat(wenna.post("/api/draft/in-force", body).problem()).isEqualTo("no-draft");
@@ -166,8 +171,9 @@ class DraftingTest {
     void a_draft_edited_since_it_was_looked_at_is_not_put_in_force(TestApplication app) {
       Browser wenna = app.signedIn("wenna.carrow");
       wenna.post("/api/draft/changes", grant("lib-ten", "p-106", "r-reader"));
+      Map<String, Object> seen = wenna.order(false);
       wenna.post("/api/draft/changes", grant("lib-ten", "p-107", "r-reader"));
-      assertThat(wenna.post("/api/draft/in-force", Map.of("version", 1, "note", "n", "acceptLockOuts", false)).problem()).isEqualTo("draft-moved");
+      assertThat(wenna.post("/api/draft/in-force", seen).problem()).isEqualTo("draft-moved");
     }
 
     @Test

@@ -73,9 +73,9 @@ class KilledHalfWayTest {
         .redirectErrorStream(true).redirectOutput(ProcessBuilder.Redirect.DISCARD).start();
     try {
       Browser browser = signedIn("http://127.0.0.1:" + port, application);
-      int version = browser.get("/api/draft").body().path("version").asInt();
+      Map<String, Object> order = browser.order(true);
       CompletableFuture<?> request = CompletableFuture.runAsync(() ->
-          browser.post("/api/draft/in-force", Map.of("version", version, "note", "many folders", "acceptLockOuts", true)));
+          browser.post("/api/draft/in-force", order));
       TimeUnit.MILLISECONDS.sleep(milliseconds);
       application.destroyForcibly().waitFor();
       request.exceptionally(cutOff -> null).get(30, TimeUnit.SECONDS);

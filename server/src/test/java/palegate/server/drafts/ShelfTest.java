@@ -3,6 +3,7 @@ package palegate.server.drafts;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.time.Duration;
+import java.time.Instant;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
@@ -26,8 +27,7 @@ class ShelfTest {
   }
 
   private static Browser.Answer putInForce(Browser browser, String request) {
-    int version = browser.get("/api/draft").body().path("version").asInt();
-    return browser.post("/api/draft/in-force", Map.of("version", version, "note", "because", "acceptLockOuts", false, "request", request));
+    return browser.putInForce(request);
   }
 
   private static long idInHand(Browser browser) {
@@ -36,8 +36,6 @@ class ShelfTest {
 
   @AfterEach
   void clear(TestApplication app) {
-    Browser wenna = app.signedIn("wenna.carrow");
-    wenna.get("/api/approval-rules").body().valueStream().forEach(rule -> wenna.delete("/api/approval-rules/" + rule.path("id").asLong()));
     for (String login : List.of("wenna.carrow", "teodor.brask")) {
       Browser browser = app.signedIn(login);
       browser.get("/api/drafts").body().valueStream().filter(draft -> draft.path("mine").asBoolean())
@@ -88,33 +86,6 @@ class ShelfTest {
   }
 
   @Test
-  void where_a_rule_asks_for_it_a_second_person_approves_the_draft_as_it_is(TestApplication app) {
-    Browser wenna = app.signedIn("wenna.carrow");
-    Browser teodor = app.signedIn("teodor.brask");
-    wenna.post("/api/approval-rules", Map.of("library", "lib-cas"));
-    rename(wenna, "f-2417", "One");
-    long draft = idInHand(wenna);
-    assertThat(wenna.get("/api/draft").body().path("approvalNeeded").get(0).asString()).contains("Casualties");
-    assertThat(putInForce(wenna, "a").problem()).isEqualTo("approval-missing");
-    assertThat(wenna.post("/api/drafts/" + draft + "/approval", Map.of()).problem()).isEqualTo("own-draft");
-    wenna.post("/api/drafts/" + draft + "/readers", Map.of("login", "teodor.brask"));
-    assertThat(teodor.post("/api/drafts/" + draft + "/approval", Map.of()).body().path("draft").path("approvedBy").get(0).asString()).isEqualTo("Teodor Brask");
-    rename(wenna, "f-2423", "Two");
-    assertThat(putInForce(wenna, "b").problem()).as("an edited draft is another one").isEqualTo("approval-missing");
-    teodor.post("/api/drafts/" + draft + "/approval", Map.of());
-    assertThat(putInForce(wenna, "c").status()).isEqualTo(200);
-  }
-
-  @Test
-  void what_a_wall_hangs_on_is_not_changed_without_the_duty_for_walls(TestApplication app) {
-    Browser teodor = app.signedIn("teodor.brask");
-    teodor.post("/api/draft/changes", Map.of("kind", "setLabels", "place", "f-2406", "labels", Map.of("case", "C-0")));
-    Browser.Answer refused = putInForce(teodor, "w");
-    assertThat(refused.problem()).isEqualTo("approval-missing");
-    assertThat(refused.body().path("detail").asString()).contains("which walls cover");
-  }
-
-  @Test
   void the_same_request_sent_twice_is_carried_out_once(TestApplication app) {
     Browser wenna = app.signedIn("wenna.carrow");
     rename(wenna, "f-2417", "Grey Pilgrim " + UUID.randomUUID());
@@ -157,10 +128,12 @@ class ShelfTest {
   }
 
   private static void schedule(TestApplication app, Browser browser) {
-    int version = browser.get("/api/draft").body().path("version").asInt();
-    Browser.Answer scheduled = browser.post("/api/drafts/" + idInHand(browser) + "/schedule",
-        Map.of("version", version, "at", app.clock().instant().plus(Duration.ofHours(1)).toString(), "note", "as agreed"));
-    assertThat(scheduled.status()).isEqualTo(200);
+    Instant at = app.clock().instant().plus(Duration.ofHours(1));
+    long draft = idInHand(browser);
+    JsonNode foreseen = browser.get("/api/drafts/" + draft + "/foreseen?at=" + at).body();
+    Browser.Answer scheduled = browser.post("/api/drafts/" + draft + "/schedule", Map.of("version", foreseen.path("version").asInt(), "seen", foreseen.path("seen"),
+        "at", at.toString(), "note", "as agreed", "acceptLockOuts", false));
+    assertThat(scheduled.status()).as("%s", scheduled.body()).isEqualTo(200);
   }
 
   @Test

@@ -38,9 +38,7 @@ class WallBodyTest {
   }
 
   private static long putInForce(Browser browser) {
-    int version = browser.get("/api/draft").body().path("version").asInt();
-    Browser.Answer done = browser.post("/api/draft/in-force",
-        Map.of("version", version, "note", "because", "acceptLockOuts", false, "request", UUID.randomUUID().toString()));
+    Browser.Answer done = browser.putInForce(UUID.randomUUID().toString());
     assertThat(done.status()).as("%s", done.body()).isEqualTo(200);
     return done.body().path("change").asLong();
   }

@@ -27,7 +27,9 @@ class JournalTest {
   void the_exact_content_before_and_after_is_kept(TestApplication app) {
     Browser wenna = app.signedIn("wenna.carrow");
     wenna.post("/api/draft/changes", Map.of("kind", "rejoin", "place", "lib-board", "below", false));
-    wenna.post("/api/draft/in-force", Map.of("version", 1, "note", "Nothing secret in there any more", "acceptLockOuts", false));
+    Map<String, Object> order = wenna.order(false);
+    order.put("note", "Nothing secret in there any more");
+    wenna.post("/api/draft/in-force", order);
     long number = wenna.get("/api/journal").body().path("total").asLong();
     JsonNode altered = wenna.get("/api/journal/" + number).body().path("altered").path("items");
     JsonNode place = altered.valueStream().filter(thing -> thing.path("kind").asString().equals("place")).findFirst().orElseThrow();

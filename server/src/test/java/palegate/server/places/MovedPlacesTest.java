@@ -29,8 +29,9 @@ class MovedPlacesTest {
   }
 
   private static long putInForce(Browser browser, String request) {
-    int version = browser.get("/api/draft").body().path("version").asInt();
-    Browser.Answer answer = browser.post("/api/draft/in-force", Map.of("version", version, "note", "because", "acceptLockOuts", true, "request", request));
+    Map<String, Object> order = browser.order(true);
+    order.put("request", request);
+    Browser.Answer answer = browser.post("/api/draft/in-force", order);
     assertThat(answer.status()).as("%s", answer.body()).isEqualTo(200);
     return answer.body().path("change").asLong();
   }

@@ -8,6 +8,7 @@ import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import tools.jackson.databind.JsonNode;
@@ -60,6 +61,24 @@ public final class Browser {
   public Answer post(String path, Object body) {
     return send(protectedRequest(path).header("content-type", "application/json")
         .POST(HttpRequest.BodyPublishers.ofString(body instanceof String text ? text : JSON.writeValueAsString(body))));
+  }
+
+  /** What an order to put the draft in hand in force says, as it is shown now. */
+  public Map<String, Object> order(boolean acceptLockOuts) {
+    JsonNode draft = get("/api/draft").body();
+    return new HashMap<>(Map.of("version", draft.path("version").asInt(), "seen", draft.path("seen"), "note", "because", "acceptLockOuts", acceptLockOuts));
+  }
+
+  /** Puts the draft in hand in force as it is shown now. */
+  public Answer putInForce(boolean acceptLockOuts) {
+    return post("/api/draft/in-force", order(acceptLockOuts));
+  }
+
+  /** The same under a name, by which the request is carried out once. */
+  public Answer putInForce(String request) {
+    Map<String, Object> order = order(false);
+    order.put("request", request);
+    return post("/api/draft/in-force", order);
   }
 
   public Answer put(String path, String mediaType, byte[] body) {

@@ -5,6 +5,8 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Comparator;
 import java.util.stream.Stream;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.jdbc.datasource.DriverManagerDataSource;
 
 /** A private MariaDB for tests, started by the same script that the start command uses. */
 public final class TestDatabase implements AutoCloseable {
@@ -41,6 +43,15 @@ public final class TestDatabase implements AutoCloseable {
 
   public String password() {
     return read("password");
+  }
+
+  /** For what the application itself may not do: to alter tables, to take duties away behind its back. */
+  public JdbcClient asRoot() {
+    try {
+      return JdbcClient.create(new DriverManagerDataSource(url(), "palegate", password()));
+    } catch (IllegalStateException failed) {
+      throw new IllegalStateException("The test database cannot be reached.", failed);
+    }
   }
 
   @Override

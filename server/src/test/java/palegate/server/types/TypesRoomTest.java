@@ -23,7 +23,7 @@ class TypesRoomTest {
     wenna.post("/api/draft/changes", Map.of("kind", "setType", "name", "Weather log", "shortName", "Log", "guarded", true, "libraries", List.of("lib-cas"),
         "fields", List.of(field("wind", "NUMBER", true), Map.of("key", "sea", "label", "Sea", "kind", "CHOICE", "choices", List.of("calm", "rough"), "required", false,
             "width", 12, "hidden", true, "help", "As seen from the bridge"))));
-    wenna.post("/api/draft/in-force", Map.of("version", 1, "note", "for the surveyors", "acceptLockOuts", false));
+    assertThat(wenna.putInForce(false).status()).isEqualTo(200);
     app.restart();
     JsonNode type = app.signedIn("wenna.carrow").get("/api/types").body().valueStream().filter(one -> one.path("name").asString().equals("Weather log")).findFirst().orElseThrow();
     assertThat(type.path("shortName").asString()).isEqualTo("Log");

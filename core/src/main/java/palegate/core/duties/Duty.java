@@ -1,9 +1,9 @@
-package palegate.server.session;
+package palegate.core.duties;
 
 import java.util.Arrays;
 import java.util.Locale;
 
-/** What an account may do in the console (access rules, section 9), as far as it exists yet. */
+/** What somebody may administer (access rules, section 9), as far as it exists yet. */
 public enum Duty {
   /** Change access lists, breaks, house rules, ceilings, roles, and which places there are. */
   ACCESS,
@@ -25,5 +25,9 @@ public enum Duty {
 
   public String word() {
     return name().toLowerCase(Locale.ROOT);
+  }
+
+  public static Duty parse(String word) {
+    return valueOf(word.toUpperCase(Locale.ROOT));
   }
 }

@@ -182,7 +182,8 @@ public final class Application {
     } else {
       for (Place rejoined : rejoin.below() ? brokenAtOrBelow(place) : List.of(place)) {
         pending.put(pending.place(rejoined.id()).following());
-        pending.entriesAt(rejoined.id()).forEach(pending::remove);
+        boolean top = rejoined.id().equals(place.id());
+        pending.entriesAt(rejoined.id()).stream().filter(entry -> !top || !rejoin.keep().contains(entry.id())).forEach(pending::remove);
       }
     }
   }

@@ -4,6 +4,7 @@ import java.time.Instant;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Set;
 import palegate.core.access.Grant;
 import palegate.core.access.Oversight;
 import palegate.core.access.Withholding;
@@ -160,10 +161,16 @@ public sealed interface Change
    * Lets a place follow its parent again and discards its own list.
    *
    * @param below whether the breaks further down are rejoined too
+   * @param keep the ids of those of its own entries that stay: an undone break discards only what it made
    */
-  record Rejoin(String place, boolean below) implements AtPlace {
+  record Rejoin(String place, boolean below, Set<String> keep) implements AtPlace {
     public Rejoin {
       Objects.requireNonNull(place);
+      keep = Set.copyOf(keep);
+    }
+
+    public Rejoin(String place, boolean below) {
+      this(place, below, Set.of());
     }
   }
 

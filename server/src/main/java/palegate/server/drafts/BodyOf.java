@@ -84,7 +84,7 @@ public final class BodyOf {
           .map(keeper -> new ChangeBody.Keeper(SubjectRef.of(keeper.subject()), keeper.role())).toList());
     }
     if (change instanceof Change.Rejoin rejoin) {
-      return new ChangeBody.RejoinPlace(rejoin.place(), rejoin.below());
+      return new ChangeBody.RejoinPlace(rejoin.place(), rejoin.below(), rejoin.keep().isEmpty() ? null : rejoin.keep().stream().sorted().toList());
     }
     if (change instanceof Change.SetGuards set) {
       return new GuardBody.SetGuards(set.place(), set.guards().ceiling(), set.guards().reserveSharing(), set.guards().noTakeaway());

@@ -229,10 +229,10 @@ public sealed interface ChangeBody permits ChangeBody.AddGrant, ChangeBody.Remov
   }
 
   @Schema(name = "RejoinPlace")
-  record RejoinPlace(@NotBlank(message = "Name a place.") String place, boolean below) implements ChangeBody {
+  record RejoinPlace(@NotBlank(message = "Name a place.") String place, boolean below, @MayBeMissing List<String> keep) implements ChangeBody {
     @Override
     public Change toCore() {
-      return new Change.Rejoin(place, below);
+      return new Change.Rejoin(place, below, keep == null ? Set.of() : Set.copyOf(keep));
     }
   }
 

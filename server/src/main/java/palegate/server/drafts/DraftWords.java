@@ -74,7 +74,9 @@ final class DraftWords {
     if (body instanceof ChangeBody.BreakPlace broken) {
       return "Break, " + (broken.start() == Change.Start.CARRY_OVER ? "carrying the entries over" : "starting empty") + keepers(broken);
     }
-    return "Rejoin" + (((ChangeBody.RejoinPlace) body).below() ? ", and everything below it too" : "");
+    ChangeBody.RejoinPlace rejoin = (ChangeBody.RejoinPlace) body;
+    int kept = rejoin.keep() == null ? 0 : rejoin.keep().size();
+    return "Rejoin" + (rejoin.below() ? ", and everything below it too" : "") + (kept == 0 ? "" : ", keeping " + kept + (kept == 1 ? " entry" : " entries") + " of its own");
   }
 
   private String of(GuardBody body) {

@@ -1,6 +1,7 @@
 package palegate.server.journal;
 
 import java.security.Principal;
+import java.time.Clock;
 import java.time.Instant;
 import java.util.Comparator;
 import java.util.List;
@@ -15,6 +16,7 @@ import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import palegate.core.drafts.Change;
 import palegate.core.drafts.Reversal;
+import palegate.core.snapshot.Snapshot;
 import palegate.core.structure.Structure;
 import palegate.server.drafts.Shelf;
 import palegate.server.lists.Listing;
@@ -45,8 +47,10 @@ class JournalController {
   private final StructureStore structures;
   private final Snapshots snapshots;
   private final Shelf shelf;
+  private final Clock clock;
 
-  JournalController(ChangeLog log, StructureStore structures, Snapshots snapshots, Accounts accounts, Shelf shelf) {
+  JournalController(ChangeLog log, StructureStore structures, Snapshots snapshots, Accounts accounts, Shelf shelf, Clock clock) {
+    this.clock = clock;
     this.shelf = shelf;
     this.accounts = accounts;
     this.log = log;
@@ -88,8 +92,9 @@ class JournalController {
     }
     Structure then = snapshots.structureAsOf(number - 1);
     Structure after = snapshots.structureAsOf(number);
-    Structure now = snapshots.current().snapshot().structure();
-    Reversal reversal = Reversal.of(then, after, now);
+    Snapshot newest = snapshots.current().snapshot();
+    Structure now = newest.structure();
+    Reversal reversal = Reversal.of(then, after, newest, clock.instant());
     List<LeftAlone> left = reversal.left().stream().map(one -> new LeftAlone(nameOf(one.thing(), now, after), one.why())).toList();
     List<Change> changes = reversal.changes();
     if (changes.isEmpty()) {

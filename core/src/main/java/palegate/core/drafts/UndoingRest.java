@@ -1,0 +1,203 @@
+package palegate.core.drafts;
+
+import java.util.HashSet;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Objects;
+import java.util.Set;
+import java.util.function.Supplier;
+import java.util.stream.Stream;
+import palegate.core.approvals.ApprovalRule;
+import palegate.core.people.Group;
+import palegate.core.people.Membership;
+import palegate.core.people.Person;
+import palegate.core.structure.Parts;
+import palegate.core.types.Clearance;
+import palegate.core.types.DocumentType;
+import palegate.core.walls.Wall;
+
+/** Undoes what a change did to people, units, groups, roles, types, walls and rules of approval. */
+final class UndoingRest {
+  private final Undoing undoing;
+
+  UndoingRest(Undoing undoing) {
+    this.undoing = undoing;
+  }
+
+  /** What is to come back must be there before anything names it again. */
+  void bringBackNamed() {
+    for (String id : Undoing.altered(undoing.before.units(), undoing.after.units())) {
+      setBack("unit:" + id, undoing.before.units().get(id), undoing.after.units().get(id), undoing.now.units().get(id),
+          () -> new PeopleChange.SetUnit(undoing.before.units().get(id)));
+    }
+    for (String id : Undoing.altered(undoing.before.roles(), undoing.after.roles())) {
+      setBack("role:" + id, undoing.before.roles().get(id), undoing.after.roles().get(id), undoing.now.roles().get(id),
+          () -> new RoleChange.SetRole(undoing.before.roles().get(id)));
+    }
+    for (String id : Undoing.altered(undoing.before.groups(), undoing.after.groups())) {
+      Group was = undoing.before.groups().get(id);
+      setBack("group:" + id, called(was), called(undoing.after.groups().get(id)), called(undoing.now.groups().get(id)),
+          () -> new PeopleChange.SetGroup(id, was.name(), was.description()));
+    }
+    for (String id : Undoing.altered(undoing.before.types(), undoing.after.types())) {
+      DocumentType was = undoing.before.types().get(id);
+      setBack("type:" + id, bare(was), bare(undoing.after.types().get(id)), bare(undoing.now.types().get(id)), () -> new TypeChange.SetType(was.cleared(List.of())));
+    }
+  }
+
+  /** Field by field; whoever came with the change stays, but is no longer active. */
+  void setBackPeople() {
+    for (String id : Undoing.altered(undoing.before.people(), undoing.after.people())) {
+      Person was = undoing.before.people().get(id);
+      Person made = undoing.after.people().get(id);
+      Person is = undoing.now.people().get(id);
+      String thing = "person:" + id;
+      if (is == null || made == null) {
+        setBack(thing, was, made, is, () -> new PeopleChange.SetPerson(was));
+      } else if (was == null && !is.equals(made)) {
+        undoing.leave(thing, "They were altered again since.");
+      } else if (was == null) {
+        undoing.changes.add(new PeopleChange.SetPerson(new Person(id, is.name(), is.login(), is.email(), is.external(), false, is.unit())));
+      } else {
+        Person merged = new Person(id, undoing.merged(thing, was.name(), made.name(), is.name(), "The name"),
+            undoing.merged(thing, was.login(), made.login(), is.login(), "The login"), undoing.merged(thing, was.email(), made.email(), is.email(), "The e-mail address"),
+            undoing.merged(thing, was.external(), made.external(), is.external(), "Whether they are an outsider"),
+            undoing.merged(thing, was.active(), made.active(), is.active(), "Whether they are active"), undoing.merged(thing, was.unit(), made.unit(), is.unit(), "The unit"));
+        if (!merged.equals(is)) {
+          undoing.changes.add(new PeopleChange.SetPerson(merged));
+        }
+      }
+    }
+  }
+
+  void setBackMemberships() {
+    for (String id : Undoing.altered(undoing.before.groups(), undoing.after.groups())) {
+      Set<Membership> had = members(undoing.before.groups().get(id));
+      Set<Membership> made = members(undoing.after.groups().get(id));
+      Set<Membership> are = members(undoing.now.groups().get(id));
+      made.stream().filter(member -> !had.contains(member)).forEach(member -> {
+        if (are.contains(member)) {
+          undoing.changes.add(new Change.RemoveMember(id, member));
+        } else {
+          undoing.leave("group:" + id, "A member has been taken out since.");
+        }
+      });
+      had.stream().filter(member -> !made.contains(member)).forEach(member -> {
+        boolean there = are.stream().anyMatch(other -> !made.contains(other) && other.member().equals(member.member()) && other.period().overlaps(member.period()));
+        if (there) {
+          undoing.leave("group:" + id, "A member has come back since.");
+        } else {
+          undoing.changes.add(new Change.AddMember(id, member));
+        }
+      });
+    }
+  }
+
+  void setBackClearances() {
+    for (String id : Undoing.altered(undoing.before.types(), undoing.after.types())) {
+      DocumentType was = undoing.before.types().get(id);
+      List<Clearance> had = clearances(was);
+      List<Clearance> made = clearances(undoing.after.types().get(id));
+      List<Clearance> are = clearances(undoing.now.types().get(id));
+      made.stream().filter(clearance -> was != null && !had.contains(clearance)).forEach(clearance -> {
+        if (are.contains(clearance)) {
+          undoing.changes.add(new Change.RemoveClearance(id, clearance));
+        } else {
+          undoing.leave("type:" + id, "A clearance has been taken away since.");
+        }
+      });
+      had.stream().filter(clearance -> !made.contains(clearance) && !are.contains(clearance))
+          .forEach(clearance -> undoing.changes.add(new Change.AddClearance(id, clearance)));
+    }
+  }
+
+  void setBackWalls() {
+    for (String id : Undoing.altered(undoing.before.walls(), undoing.after.walls())) {
+      Wall was = undoing.before.walls().get(id);
+      Wall made = undoing.after.walls().get(id);
+      Wall is = undoing.now.walls().get(id);
+      if (was != null && made != null && is != null && was.except(List.of()).equals(made.except(List.of()))) {
+        setBackExceptions(was, made, is);
+      } else if (undoing.setsBack("wall:" + id, was, made, is, "The wall")) {
+        undoing.changes.add(was != null ? new Change.SetWall(was) : new Change.RemoveWall(id));
+      } else if (was == null && is == null) {
+        undoing.leave("wall:" + id, "It has been taken away since.");
+      }
+    }
+  }
+
+  /** Only the exceptions differ: whatever else has become of the wall since stays. */
+  private void setBackExceptions(Wall was, Wall made, Wall is) {
+    made.exceptions().stream().filter(exempt -> !was.exceptions().contains(exempt)).forEach(exempt -> {
+      if (is.exceptions().contains(exempt)) {
+        undoing.changes.add(new Change.RemoveException(was.id(), exempt));
+      } else {
+        undoing.leave("wall:" + was.id(), "The exception has been taken away since.");
+      }
+    });
+    was.exceptions().stream().filter(exempt -> !made.exceptions().contains(exempt) && !is.exceptions().contains(exempt))
+        .forEach(exempt -> undoing.changes.add(new Change.AddException(was.id(), exempt)));
+  }
+
+  void setBackApprovals() {
+    for (String id : Undoing.altered(undoing.before.approvals(), undoing.after.approvals())) {
+      ApprovalRule was = undoing.before.approvals().get(id);
+      if (undoing.setsBack("approval:" + id, was, undoing.after.approvals().get(id), undoing.now.approvals().get(id), "The rule of approval")) {
+        undoing.changes.add(was != null ? new ApprovalChange.SetApproval(was) : new ApprovalChange.RemoveApproval(id));
+      }
+    }
+  }
+
+  /** What the change made goes last: by now nothing should name it. */
+  void removeMade() {
+    made("type", undoing.before.types(), undoing.after.types(), undoing.now.types()).forEach(id -> undoing.changes.add(new TypeChange.RemoveType(id)));
+    Set<String> groups = new HashSet<>();
+    Undoing.altered(undoing.before.groups(), undoing.after.groups()).stream()
+        .filter(id -> !undoing.before.groups().containsKey(id) && undoing.now.groups().containsKey(id)).forEach(id -> {
+          if (called(undoing.now.groups().get(id)).equals(called(undoing.after.groups().get(id)))) {
+            groups.add(id);
+          } else {
+            undoing.leave("group:" + id, "It was altered again since.");
+          }
+        });
+    groups.stream().sorted().forEach(id -> undoing.changes.add(new PeopleChange.RemoveGroup(id)));
+    made("role", undoing.before.roles(), undoing.after.roles(), undoing.now.roles()).forEach(id -> undoing.changes.add(new RoleChange.RemoveRole(id)));
+    made("unit", undoing.before.units(), undoing.after.units(), undoing.now.units()).forEach(id -> undoing.changes.add(new PeopleChange.RemoveUnit(id)));
+  }
+
+  private <T> Stream<String> made(String kind, Parts<T> before, Parts<T> after, Parts<T> now) {
+    return Undoing.altered(before, after).stream().filter(id -> !before.containsKey(id) && now.containsKey(id)).filter(id -> {
+      boolean same = now.get(id).equals(after.get(id));
+      if (!same) {
+        undoing.leave(kind + ":" + id, "It was altered again since.");
+      }
+      return same;
+    });
+  }
+
+  /** What existed before and was altered, or taken away, becomes as it was, unless it has been altered since. */
+  private void setBack(String thing, Object was, Object made, Object is, Supplier<Change> change) {
+    if (was != null && undoing.setsBack(thing, was, made, is, "It")) {
+      undoing.changes.add(change.get());
+    } else if (was != null && made != null && is == null && !Objects.equals(was, made)) {
+      undoing.leave(thing, "It has been taken away since.");
+    }
+  }
+
+  /** What a group is called, without its members. */
+  private static Group called(Group group) {
+    return group == null ? null : group.with(List.of());
+  }
+
+  private static DocumentType bare(DocumentType type) {
+    return type == null ? null : type.cleared(List.of());
+  }
+
+  private static Set<Membership> members(Group group) {
+    return group == null ? Set.of() : new LinkedHashSet<>(group.members());
+  }
+
+  private static List<Clearance> clearances(DocumentType type) {
+    return type == null ? List.of() : type.clearances();
+  }
+}

@@ -10,6 +10,7 @@ import java.util.Map;
 import org.junit.jupiter.api.Test;
 import palegate.core.access.Grant;
 import palegate.core.drafts.Change;
+import palegate.core.duties.Duty;
 import palegate.core.places.Conditions;
 import palegate.core.types.DocumentType;
 import palegate.core.walls.Wall;
@@ -28,7 +29,9 @@ class ChangeBodyTest {
         new ChangeBody.AddWithholding("e-2", "f", MIA, List.of("copy"), List.of(), day, null, null),
         new ChangeBody.RemoveWithholding("e-2", "f"),
         new ChangeBody.BreakPlace("e-3", "f", Change.Start.EMPTY, List.of(new ChangeBody.Keeper(MIA, "r"))),
-        new ChangeBody.RejoinPlace("f", true),
+        new ChangeBody.RejoinPlace("f", true, List.of("e-1")),
+        new ApprovalBody.SetApproval("ap", "Rule", List.of("addGrant"), List.of(Duty.ACCESS), true, List.of("f"), Duty.WALLS),
+        new ApprovalBody.RemoveApproval("ap"),
         new GuardBody.SetGuards("f", "r", true, false),
         new GuardBody.Release("d", Conditions.Condition.FROZEN),
         new GuardBody.AddOversight("o", "f", MIA, null, day, "why"),

@@ -1,16 +1,23 @@
 package palegate.core.places;
 
+import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Deque;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.regex.Pattern;
+import org.apache.commons.csv.CSVFormat;
+import org.apache.commons.csv.CSVParser;
+import org.apache.commons.csv.CSVRecord;
 
 /**
  * A tree of places as somebody types it: one place a line, what stands deeper is below. {@code Name = Type} is a document
  * of that type, and so is a name that ends like a file's; all else is a library or a folder, by where it stands. A text
- * whose first line is {@code path,type} or {@code path} is read as rows with paths, cut by slashes, instead.
+ * whose first line is {@code path,type} or {@code path} is read as CSV (RFC 4180) with paths, cut by slashes, instead.
  */
 public final class Outline {
   /**
@@ -44,15 +51,15 @@ public final class Outline {
 
   private Outline() {}
 
-  /** Reads all lines; linear in the text, but for rows of paths, which are linear in rows times depth. */
+  /** Reads all lines; linear in the text, but for rows of paths, which are linear in rows times the length of their paths. */
   public static Read read(String text) {
     Outline outline = new Outline();
-    String[] lines = text.split("\\R", -1);
-    String first = lines[0].strip().toLowerCase(Locale.ROOT).replace(" ", "");
+    String plain = text.startsWith("\uFEFF") ? text.substring(1) : text;
+    String first = plain.lines().findFirst().orElse("").strip().toLowerCase(Locale.ROOT).replace(" ", "").replace("\"", "");
     if (first.equals("path,type") || first.equals("path")) {
-      outline.readRows(lines);
+      outline.readRows(plain, first.equals("path") ? 1 : 2);
     } else {
-      outline.readIndented(lines);
+      outline.readIndented(plain.split("\\R", -1));
     }
     return new Read(outline.items, outline.faults);
   }
@@ -84,8 +91,10 @@ public final class Outline {
 
   private void add(int line, int parent, String text) {
     int equals = text.lastIndexOf(" = ");
-    String name = (equals < 0 ? text : text.substring(0, equals)).strip();
-    String type = equals < 0 ? null : text.substring(equals + 3).strip();
+    add(line, parent, (equals < 0 ? text : text.substring(0, equals)).strip(), equals < 0 ? null : text.substring(equals + 3).strip());
+  }
+
+  private void add(int line, int parent, String name, String type) {
     if (name.isEmpty()) {
       faults.add(new Fault(line, "There is no name.", "Write a name, or take the line out."));
     }
@@ -95,29 +104,36 @@ public final class Outline {
     items.add(new Item(line, parent, name, type != null || FILE.matcher(name).matches(), type == null || type.isEmpty() ? null : type));
   }
 
-  private void readRows(String[] lines) {
-    List<String> known = new ArrayList<>();
-    for (int i = 1; i < lines.length; i++) {
-      if (lines[i].isBlank()) {
-        continue;
-      }
-      int comma = lines[i].lastIndexOf(',');
-      String type = comma < 0 ? "" : lines[i].substring(comma + 1).strip();
-      String path = (comma < 0 ? lines[i] : lines[i].substring(0, comma)).replace("\"", "").strip();
-      int parent = -1;
-      String[] names = path.split("\\s*/\\s*");
-      StringBuilder at = new StringBuilder();
-      for (int depth = 0; depth < names.length; depth++) {
-        at.append('/').append(names[depth]);
-        int position = known.indexOf(at.toString());
-        if (position < 0) {
-          boolean last = depth == names.length - 1;
-          add(i + 1, parent, last && !type.isEmpty() ? names[depth] + " = " + type : names[depth]);
-          known.add(at.toString());
-          position = items.size() - 1;
+  private void readRows(String text, int columns) {
+    Map<String, Integer> known = new HashMap<>();
+    try (CSVParser rows = CSVParser.parse(text, CSVFormat.RFC4180.builder().setIgnoreEmptyLines(true).setIgnoreSurroundingSpaces(true).get())) {
+      for (CSVRecord row : rows) {
+        if (rows.getRecordNumber() > 1) {
+          readRow(row, (int) rows.getCurrentLineNumber(), columns, known);
         }
-        parent = position;
       }
+    } catch (IOException | UncheckedIOException broken) {
+      faults.add(new Fault(text.split("\\R", -1).length, "The rows cannot be read as CSV: " + broken.getMessage(), "Close every quotation mark that is opened, and double those inside."));
+    }
+  }
+
+  private void readRow(CSVRecord row, int line, int columns, Map<String, Integer> known) {
+    if (row.size() > columns) {
+      faults.add(new Fault(line, "The row has " + row.size() + " values where the first line names " + columns + ".", "Put a name that holds a comma in quotation marks."));
+      return;
+    }
+    String type = row.size() > 1 ? row.get(1).strip() : "";
+    String[] names = row.get(0).strip().split("\\s*/\\s*");
+    int parent = -1;
+    StringBuilder at = new StringBuilder();
+    for (int depth = 0; depth < names.length; depth++) {
+      Integer position = known.get(at.append('/').append(names[depth]).toString());
+      if (position == null) {
+        add(line, parent, names[depth], depth == names.length - 1 && !type.isEmpty() ? type : null);
+        position = items.size() - 1;
+        known.put(at.toString(), position);
+      }
+      parent = position;
     }
   }
 }

@@ -1,7 +1,9 @@
 package palegate.core.places;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.junit.jupiter.api.Assertions.assertTimeoutPreemptively;
 
+import java.time.Duration;
 import org.junit.jupiter.api.Test;
 
 class OutlineTest {
@@ -32,6 +34,29 @@ class OutlineTest {
   @Test
   void rows_of_paths_make_each_place_once() {
     assertThat(drawn("path,type\nA / B / c.pdf,Letter\nA / B / d.pdf,\nA / E,")).isEqualTo("-1 A\n0 B\n1 c.pdf (document Letter)\n1 d.pdf (document)\n0 E\n");
+  }
+
+  @Test
+  void rows_are_csv_so_a_name_in_quotation_marks_may_hold_a_comma() {
+    assertThat(drawn("path,type\n\"Smith, John\",\n\"Smith, John / said \"\"no\"\".pdf\",Letter")).isEqualTo("-1 Smith, John\n0 said \"no\".pdf (document Letter)\n");
+    assertThat(drawn("path\r\n\"Smith, John\"\r\n")).isEqualTo("-1 Smith, John\n");
+    assertThat(drawn("\uFEFF\"path\",\"type\"\nA = B,\n")).as("in rows a sign in a name is just that").isEqualTo("-1 A = B\n");
+  }
+
+  @Test
+  void a_row_with_too_many_values_or_an_open_quotation_mark_is_named_and_never_guessed() {
+    assertThat(Outline.read("path\nSmith, John").faults()).singleElement().satisfies(fault -> assertThat(fault.line()).isEqualTo(2));
+    assertThat(Outline.read("path\nSmith, John").items()).isEmpty();
+    assertThat(Outline.read("path,type\n\"Smith, John,Letter\n").faults()).isNotEmpty();
+  }
+
+  @Test
+  void twenty_thousand_rows_of_paths_are_read_at_once() {
+    StringBuilder rows = new StringBuilder("path,type\n");
+    for (int i = 0; i < 20_000; i++) {
+      rows.append("Case ").append(i).append("/Letters/in ").append(i).append(".pdf,Letter\n");
+    }
+    assertTimeoutPreemptively(Duration.ofSeconds(10), () -> assertThat(Outline.read(rows.toString()).items()).hasSize(60_000));
   }
 
   @Test

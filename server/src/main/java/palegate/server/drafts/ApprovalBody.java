@@ -37,7 +37,7 @@ public sealed interface ApprovalBody extends ChangeBody {
 
     @Override
     public ChangeBody withEntry() {
-      return approval != null ? this : new SetApproval(NewIds.of("ap", name), name, kinds, duties, outsidersGain, places, duty);
+      return approval != null ? this : new SetApproval(NewIds.of("ap"), name, kinds, duties, outsidersGain, places, duty);
     }
   }
 

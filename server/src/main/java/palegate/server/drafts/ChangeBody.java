@@ -14,7 +14,6 @@ import java.time.Instant;
 import java.time.temporal.ChronoUnit;
 import java.util.List;
 import java.util.Set;
-import java.util.UUID;
 import java.util.stream.IntStream;
 import palegate.core.access.Grant;
 import palegate.core.access.Withholding;
@@ -237,7 +236,7 @@ public sealed interface ChangeBody permits ChangeBody.AddGrant, ChangeBody.Remov
   }
 
   static String newEntry() {
-    return "e-" + UUID.randomUUID().toString().substring(0, 18);
+    return NewIds.of("e");
   }
 
   static Set<String> typeSet(List<String> types) {

@@ -32,7 +32,7 @@ public sealed interface LayoutBody extends ChangeBody {
 
     @Override
     public ChangeBody withEntry() {
-      return place != null ? this : new AddPlace(NewIds.of(placeKind.substring(0, 1), name), placeKind, parent, name, labels, type, owner, target, standsAlone);
+      return place != null ? this : new AddPlace(NewIds.of(placeKind.substring(0, 1)), placeKind, parent, name, labels, type, owner, target, standsAlone);
     }
   }
 

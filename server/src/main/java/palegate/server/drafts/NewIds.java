@@ -1,19 +1,18 @@
 package palegate.server.drafts;
 
-import java.text.Normalizer;
-import java.util.Locale;
-import java.util.UUID;
+import com.fasterxml.uuid.Generators;
+import com.fasterxml.uuid.impl.TimeBasedEpochGenerator;
 
-/** Ids for new things: told from their names, so that an export can be read, and never the same twice. */
+/**
+ * Ids for new things: a letter or two that say of what kind, and a time-ordered UUID (version 7), so that none is given
+ * twice, on any instance. What people read is the name, not the id.
+ */
 public final class NewIds {
-  private static final int LETTERS_OF_THE_NAME = 40;
+  private static final TimeBasedEpochGenerator UUIDS = Generators.timeBasedEpochGenerator();
 
   private NewIds() {}
 
-  public static String of(String prefix, String name) {
-    String plain = Normalizer.normalize(name, Normalizer.Form.NFD).replaceAll("\\p{M}", "").toLowerCase(Locale.ROOT)
-        .replaceAll("[^a-z0-9]+", "-").replaceAll("^-|-$", "");
-    String start = plain.length() > LETTERS_OF_THE_NAME ? plain.substring(0, LETTERS_OF_THE_NAME) : plain;
-    return prefix + "-" + (start.isEmpty() ? "" : start + "-") + UUID.randomUUID().toString().substring(0, 6);
+  public static String of(String prefix) {
+    return prefix + "-" + UUIDS.generate();
   }
 }

@@ -33,7 +33,7 @@ public sealed interface PeopleBody extends ChangeBody {
 
     @Override
     public ChangeBody withEntry() {
-      return person != null ? this : new SetPerson(NewIds.of("p", name), name, login, email, external, active, unit);
+      return person != null ? this : new SetPerson(NewIds.of("p"), name, login, email, external, active, unit);
     }
   }
 
@@ -46,7 +46,7 @@ public sealed interface PeopleBody extends ChangeBody {
 
     @Override
     public ChangeBody withEntry() {
-      return unit != null ? this : new SetUnit(NewIds.of("u", name), name, parent);
+      return unit != null ? this : new SetUnit(NewIds.of("u"), name, parent);
     }
   }
 
@@ -69,7 +69,7 @@ public sealed interface PeopleBody extends ChangeBody {
 
     @Override
     public ChangeBody withEntry() {
-      return group != null ? this : new SetGroup(NewIds.of("g", name), name, description);
+      return group != null ? this : new SetGroup(NewIds.of("g"), name, description);
     }
   }
 

@@ -24,7 +24,7 @@ public sealed interface RoleBody extends ChangeBody {
 
     @Override
     public ChangeBody withEntry() {
-      return role != null ? this : new SetRole(NewIds.of("r", name), name, rights);
+      return role != null ? this : new SetRole(NewIds.of("r"), name, rights);
     }
   }
 

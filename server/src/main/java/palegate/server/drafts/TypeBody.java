@@ -58,7 +58,7 @@ public sealed interface TypeBody extends ChangeBody {
 
     @Override
     public ChangeBody withEntry() {
-      return type != null ? this : new SetType(NewIds.of("t", name), name, shortName, guarded, libraries, fields);
+      return type != null ? this : new SetType(NewIds.of("t"), name, shortName, guarded, libraries, fields);
     }
   }
 

@@ -97,7 +97,7 @@ public sealed interface WallBody extends ChangeBody {
 
     @Override
     public ChangeBody withEntry() {
-      return wall != null ? this : new SetWall(NewIds.of("w", name), name, reason, state, from, until, barrier, sides, exceptions);
+      return wall != null ? this : new SetWall(NewIds.of("w"), name, reason, state, from, until, barrier, sides, exceptions);
     }
   }
 

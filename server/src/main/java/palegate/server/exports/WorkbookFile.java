@@ -104,7 +104,7 @@ public final class WorkbookFile {
 
   private static void cell(Row row, int column, String text, CellStyle style) {
     Cell cell = row.createCell(column);
-    cell.setCellValue(Cells.neutral(text));
+    cell.setCellValue(Cells.ofWorkbook(text));
     if (style != null) {
       cell.setCellStyle(style);
     }

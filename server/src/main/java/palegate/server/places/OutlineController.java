@@ -62,7 +62,7 @@ class OutlineController {
         faults.add(new Outline.Fault(item.line(), "A document cannot stand directly below the repository.", "Put it below a library."));
       }
       items.add(new ReadItem(item.line(), depth, kind.word(), item.name(), item.type()));
-      changes.add(new LayoutBody.AddPlace(NewIds.of(kind.word().substring(0, 1), item.name()), kind.word(), item.parent() < 0 ? id : changes.get(item.parent()).place(),
+      changes.add(new LayoutBody.AddPlace(NewIds.of(kind.word().substring(0, 1)), kind.word(), item.parent() < 0 ? id : changes.get(item.parent()).place(),
           item.name(), null, type, null, null, null));
     }
     return new OutlineView(items, faults, faults.isEmpty() ? changes : List.of());

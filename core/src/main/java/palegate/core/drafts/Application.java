@@ -3,6 +3,7 @@ package palegate.core.drafts;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.function.Function;
 import palegate.core.access.Entry;
 import palegate.core.access.Grant;
 import palegate.core.access.Oversight;
@@ -31,14 +32,19 @@ public final class Application {
     }
   }
 
-  private Application(Snapshot base, Instant now) {
-    pending = new Pending(base);
+  private Application(Snapshot base, Instant now, Function<String, FormerPlace> gone) {
+    pending = new Pending(base, gone);
     this.now = now;
   }
 
   /** {@code now} decides which entries have ended and are not worth carrying over a break. */
   public static Result of(Snapshot base, List<Change> changes, Instant now) {
-    Application application = new Application(base, now);
+    return of(base, changes, now, id -> null);
+  }
+
+  /** @param gone places that were there once and are gone; null for an id that never was one */
+  public static Result of(Snapshot base, List<Change> changes, Instant now, Function<String, FormerPlace> gone) {
+    Application application = new Application(base, now, gone);
     for (Change change : changes) {
       application.make(change);
       application.position++;

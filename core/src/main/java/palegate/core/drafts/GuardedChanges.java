@@ -29,8 +29,6 @@ import palegate.core.structure.Structure;
 import palegate.core.types.Clearance;
 import palegate.core.types.DocumentType;
 import palegate.core.walls.Barrier;
-import palegate.core.walls.Coverage;
-import palegate.core.walls.Scope;
 import palegate.core.walls.Wall;
 
 /**
@@ -43,6 +41,7 @@ import palegate.core.walls.Wall;
  * stands: it is to stand.
  */
 public final class GuardedChanges {
+  private final Rehearsal rehearsal;
   private final Snapshot before;
   private final Snapshot after;
   private final Structure was;
@@ -51,6 +50,7 @@ public final class GuardedChanges {
   private final Map<Duty, String> found = new EnumMap<>(Duty.class);
 
   private GuardedChanges(Rehearsal rehearsal) {
+    this.rehearsal = rehearsal;
     before = rehearsal.before();
     after = rehearsal.after();
     was = before.structure();
@@ -83,7 +83,11 @@ public final class GuardedChanges {
     for (String id : was.places().differing(is.places()).stream().sorted().toList()) {
       Place had = was.places().get(id);
       Place has = is.places().get(id);
-      if (had == null || all()) {
+      if (all()) {
+        return;
+      }
+      if (had == null) {
+        lookAtComingBack(has);
         continue;
       }
       if (has == null) {
@@ -102,9 +106,19 @@ public final class GuardedChanges {
     }
     int place = before.placeNumber(gone.id());
     boolean walled = wallsBegin.stream().anyMatch(instant -> before.at(instant).walls().surround(place))
-        || planned(was).anyMatch(wall -> !(wall.barrier() instanceof Barrier.Confine) && covers(before, wall, place));
+        || planned(was).anyMatch(wall -> !(wall.barrier() instanceof Barrier.Confine) && FormerPlace.covers(before, wall, place));
     if (walled) {
       found.putIfAbsent(Duty.WALLS, "it removes “" + gone.name() + "”, around which a wall runs");
+    }
+  }
+
+  /** What comes back brings its content along: the walls that kept people from it must still do so. */
+  private void lookAtComingBack(Place place) {
+    FormerPlace former = rehearsal.formerly(place.id());
+    int number = former == null ? -1 : after.placeNumber(place.id());
+    if (former != null && former.walls().stream().map(is.walls()::get)
+        .anyMatch(wall -> wall != null && wall.state() != Wall.State.LIFTED && !wall.period().endedBy(now) && !FormerPlace.covers(after, wall, number))) {
+      found.putIfAbsent(Duty.WALLS, "it brings “" + place.name() + "” back without a wall that ran around it");
     }
   }
 
@@ -157,7 +171,7 @@ public final class GuardedChanges {
     planned(is).filter(wall -> wall.equals(was.walls().get(wall.id()))).forEach(wall -> {
       for (int place : places) {
         int earlier = before.placeNumber(after.place(place).id());
-        if (earlier >= 0 && !found.containsKey(Duty.WALLS) && covers(before, wall, earlier) && !covers(after, wall, place)) {
+        if (earlier >= 0 && !found.containsKey(Duty.WALLS) && FormerPlace.covers(before, wall, earlier) && !FormerPlace.covers(after, wall, place)) {
           foundUncovered(place);
         }
       }
@@ -182,15 +196,6 @@ public final class GuardedChanges {
 
   private Stream<Wall> planned(Structure structure) {
     return structure.walls().values().stream().filter(wall -> wall.state() == Wall.State.PLANNED && !wall.period().endedBy(now));
-  }
-
-  /** Whether the wall would bar somebody or other from the place if it stood. */
-  private static boolean covers(Snapshot snapshot, Wall wall, int place) {
-    boolean inScope = false;
-    for (Scope scope : wall.barrier().scopes()) {
-      inScope |= Coverage.covers(snapshot, scope, place);
-    }
-    return inScope != wall.barrier() instanceof Barrier.Confine;
   }
 
   private static boolean isGuarded(Structure structure, String type) {

@@ -43,6 +43,9 @@ final class LayoutChanges {
     Place place = add.added();
     Checks checks = checks().name(add, place.name())
         .refuseIf(pending.place(place.id()) != null, add, "The id [" + place.id() + "] is taken.", "Add the place under another id.");
+    Place former = pending.place(place.id()) == null ? pending.formerly(place.id()) : null;
+    checks.refuseIf(former != null && !former.isSameThingAs(place), add,
+        "The id [" + place.id() + "] belonged to something that was removed, and an id never comes back for something else.", "Leave the id out: the place gets one of its own.");
     if (place.kind() == PlaceKind.REPOSITORY) {
       boolean alone = pending.base.placeCount() == 0 && place.parent() == null;
       checks.refuseIf(!alone, add, "There is one repository, and it is there already.", "Add a library, a folder, a document or a link.");

@@ -6,6 +6,7 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.function.Function;
 import palegate.core.access.Entry;
 import palegate.core.access.Grant;
 import palegate.core.access.Oversight;
@@ -37,9 +38,24 @@ final class Pending {
   private final Map<String, Wall> walls = new LinkedHashMap<>();
   private final Map<String, ApprovalRule> approvals = new LinkedHashMap<>();
 
+  /** Places that were there once and are gone; null for an id that never was one. */
+  private final Function<String, FormerPlace> gone;
+
   Pending(Snapshot base) {
+    this(base, id -> null);
+  }
+
+  Pending(Snapshot base, Function<String, FormerPlace> gone) {
     this.base = base;
+    this.gone = gone;
     structure = base.structure();
+  }
+
+  /** What had the id of a place that is not there now: removed by this draft or by an earlier change; null if nothing ever had. */
+  Place formerly(String id) {
+    Place before = structure.places().get(id);
+    FormerPlace former = before == null ? gone.apply(id) : null;
+    return former == null ? before : former.place();
   }
 
   Structure result() {

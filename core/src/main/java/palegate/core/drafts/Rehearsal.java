@@ -13,6 +13,7 @@ import java.util.List;
 import java.util.Objects;
 import java.util.Set;
 import java.util.TreeSet;
+import java.util.function.Function;
 import java.util.stream.Stream;
 import palegate.core.access.Entry;
 import palegate.core.people.Membership;
@@ -58,9 +59,12 @@ public final class Rehearsal {
   /** The states after the first change, the first two, and so on. */
   private final Later<List<Snapshot>> steps;
   private final Later<String> digest;
+  private final Function<String, FormerPlace> gone;
 
-  private Rehearsal(Snapshot before, List<Change> changes, Instant now, String author, List<Refusal> refusals, Snapshot after) {
+  private Rehearsal(Snapshot before, List<Change> changes, Instant now, String author, List<Refusal> refusals, Snapshot after,
+      Function<String, FormerPlace> gone) {
     this.before = before;
+    this.gone = gone;
     this.now = now;
     this.changes = List.copyOf(changes);
     this.refusals = refusals;
@@ -83,13 +87,18 @@ public final class Rehearsal {
    * @param author the id of the person who drafts, or null if they are not in the structure
    */
   public static Rehearsal of(Snapshot before, List<Change> changes, Instant now, String author) {
-    Application.Result applied = Application.of(before, changes, now);
-    return new Rehearsal(before, changes, now, author, applied.refusals(), before.next(applied.structure()));
+    return of(before, changes, now, author, id -> null);
+  }
+
+  /** @param gone places that were there once and are gone; null for an id that never was one */
+  public static Rehearsal of(Snapshot before, List<Change> changes, Instant now, String author, Function<String, FormerPlace> gone) {
+    Application.Result applied = Application.of(before, changes, now, gone);
+    return new Rehearsal(before, changes, now, author, applied.refusals(), before.next(applied.structure()), gone);
   }
 
   /** The rehearsal of changes that could all be made, and led to this state already. */
   static Rehearsal leadingTo(Snapshot after, Snapshot before, List<Change> changes, Instant now) {
-    return new Rehearsal(before, changes, now, null, List.of(), after);
+    return new Rehearsal(before, changes, now, null, List.of(), after, id -> null);
   }
 
   public Snapshot before() {
@@ -99,6 +108,11 @@ public final class Rehearsal {
   /** The state the draft leads to; changes that were refused are left out of it. */
   public Snapshot after() {
     return after;
+  }
+
+  /** What had the id of a place that the draft brings, before it was removed by an earlier change; null if nothing ever had. */
+  FormerPlace formerly(String place) {
+    return before.placeNumber(place) >= 0 ? null : gone.apply(place);
   }
 
   /** The instant from which it looks ahead. */

@@ -34,6 +34,15 @@ public record Place(
     return new Place(id, kind, parent, name, standsAlone, labels, type, owner, target, Guards.NONE, Conditions.NONE);
   }
 
+  /**
+   * Whether this is the same thing as another place with its id: of the same kind, at the same parent, of the same type and
+   * with the same labels, so that the same walls and clearances keep it. Content belongs to a thing, not to an id.
+   */
+  public boolean isSameThingAs(Place other) {
+    return id.equals(other.id) && kind == other.kind && Objects.equals(parent, other.parent) && Objects.equals(type, other.type) && labels.equals(other.labels)
+        && Objects.equals(target, other.target);
+  }
+
   public boolean isDocument() {
     return kind == PlaceKind.DOCUMENT;
   }

@@ -5,12 +5,17 @@ import com.github.benmanes.caffeine.cache.Caffeine;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import org.springframework.stereotype.Component;
 import palegate.core.drafts.Change;
+import palegate.core.drafts.FormerPlace;
+import palegate.core.drafts.LayoutChange;
 import palegate.core.drafts.Rehearsal;
 import palegate.server.session.Accounts;
 import palegate.server.store.Snapshots;
+import palegate.server.store.StructureStore;
 
 /**
  * Drafts rehearsed. The tray, the tree and the lists of one screen ask for the same rehearsal within moments, so it is kept;
@@ -21,11 +26,15 @@ class Rehearsals {
   private record Key(long draft, int version, long change) {}
 
   private final Accounts accounts;
+  private final StructureStore structures;
+  private final Snapshots snapshots;
   private final Clock clock;
   private final Cache<Key, Rehearsal> kept = Caffeine.newBuilder().maximumSize(20).expireAfterWrite(Duration.ofMinutes(2)).build();
 
-  Rehearsals(Accounts accounts, Clock clock) {
+  Rehearsals(Accounts accounts, StructureStore structures, Snapshots snapshots, Clock clock) {
     this.accounts = accounts;
+    this.structures = structures;
+    this.snapshots = snapshots;
     this.clock = clock;
   }
 
@@ -47,7 +56,18 @@ class Rehearsals {
   }
 
   Rehearsal of(String owner, Snapshots.Numbered state, List<Change> changes, Instant instant) {
-    return Rehearsal.of(state.snapshot(), changes, instant, accounts.find(owner).map(Accounts.Account::person).orElse(null));
+    return Rehearsal.of(state.snapshot(), changes, instant, accounts.find(owner).map(Accounts.Account::person).orElse(null), gone(state, changes)::get);
+  }
+
+  /** Whatever had the ids of places that are to come: an id never comes back for something else. */
+  private Map<String, FormerPlace> gone(Snapshots.Numbered state, List<Change> changes) {
+    List<String> coming = changes.stream().filter(change -> change instanceof LayoutChange.AddPlace).map(change -> ((LayoutChange.AddPlace) change).place())
+        .filter(id -> state.snapshot().placeNumber(id) < 0).toList();
+    Map<String, FormerPlace> gone = new HashMap<>();
+    if (!coming.isEmpty()) {
+      structures.goneWith(coming).forEach((id, change) -> gone.put(id, FormerPlace.in(snapshots.asOf(change - 1).snapshot(), id)));
+    }
+    return gone;
   }
 
   private Rehearsal of(DraftStore.Draft draft, Snapshots.Numbered state, List<Change> changes, Instant instant) {

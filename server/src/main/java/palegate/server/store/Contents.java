@@ -28,14 +28,15 @@ public class Contents {
 
   public Optional<About> about(String place) {
     return jdbc.sql("""
-            SELECT d.media_type, LENGTH(d.bytes) AS size, a.name, d.put_at FROM document_contents d JOIN accounts a ON a.login = d.put_by WHERE d.place = :place
+            SELECT d.media_type, LENGTH(d.bytes) AS size, a.name, d.put_at FROM document_contents d JOIN places p ON p.id = d.place AND p.life = d.life JOIN accounts a ON a.login = d.put_by
+            WHERE d.place = :place
             """)
         .param("place", place)
         .query((row, i) -> new About(row.getString("media_type"), row.getInt("size"), row.getString("name"), Instants.read(row, "put_at"))).optional();
   }
 
   public Optional<Content> find(String place) {
-    return jdbc.sql("SELECT media_type, bytes FROM document_contents WHERE place = :place").param("place", place)
+    return jdbc.sql("SELECT d.media_type, d.bytes FROM document_contents d JOIN places p ON p.id = d.place AND p.life = d.life WHERE d.place = :place").param("place", place)
         .query((row, i) -> new Content(row.getString("media_type"), row.getBytes("bytes"))).optional();
   }
 
@@ -54,7 +55,7 @@ public class Contents {
       throw refused("The file is not " + (pdf ? "a PDF" : "a text in UTF-8") + ".", "Choose a file that is what its name says.");
     }
     jdbc.sql("""
-            INSERT INTO document_contents (place, media_type, bytes, put_by, put_at) VALUES (:place, :type, :bytes, :account, :now)
+            INSERT INTO document_contents (place, life, media_type, bytes, put_by, put_at) SELECT id, life, :type, :bytes, :account, :now FROM places WHERE id = :place
             ON DUPLICATE KEY UPDATE media_type = VALUES(media_type), bytes = VALUES(bytes), put_by = VALUES(put_by), put_at = VALUES(put_at)
             """)
         .param("place", place).param("type", mediaType).param("bytes", bytes).param("account", account).param("now", Instants.toDatabase(now)).update();

@@ -2,9 +2,13 @@ package palegate.server.store;
 
 import java.sql.ResultSet;
 import java.sql.SQLException;
+import java.util.ArrayList;
+import java.util.Collection;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
+import java.util.stream.Collectors;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import palegate.core.places.Conditions;
@@ -16,6 +20,8 @@ import palegate.core.structure.SharedIds;
 /** Places and their labels in the database. */
 @Component
 class PlaceRows {
+  private static final int IDS_AT_ONCE = 5_000;
+
   private record Label(String place, String name, String value) {}
 
   private final JdbcClient jdbc;
@@ -27,13 +33,34 @@ class PlaceRows {
   }
 
   List<Place> places(Span span, long change) {
+    return places(span.condition, Map.of("change", change));
+  }
+
+  /** Of these ids, the last states of those that were places once and are none now. */
+  List<Place> gone(Collection<String> ids) {
+    return ids.isEmpty() ? List.of() : places("""
+        r.place IN (:ids) AND r.ended IS NOT NULL
+        AND r.began = (SELECT MAX(last.began) FROM place_states last WHERE last.place = r.place)
+        """, Map.of("ids", ids));
+  }
+
+  /** Of these ids, the change that ended the last state of those that were places once and are none now. */
+  Map<String, Long> goneWith(Collection<String> ids) {
+    Map<String, Long> ended = new HashMap<>();
+    jdbc.sql("SELECT place, MAX(ended) AS ended, MAX(ended IS NULL) AS lives FROM place_states WHERE place IN (:ids) GROUP BY place HAVING lives = 0")
+        .param("ids", ids).query((row, i) -> Map.entry(row.getString("place"), row.getLong("ended"))).list()
+        .forEach(entry -> ended.put(entry.getKey(), entry.getValue()));
+    return ended;
+  }
+
+  private List<Place> places(String condition, Map<String, ?> parameters) {
     Map<String, Map<String, String>> labels = new HashMap<>();
     jdbc.sql("""
             SELECT l.place, l.label, l.value
             FROM place_labels l JOIN place_states r ON r.place = l.place AND r.began = l.began
             WHERE %s
-            """.formatted(span.condition))
-        .param("change", change)
+            """.formatted(condition))
+        .params(parameters)
         .query((row, i) -> new Label(row.getString("place"), row.getString("label"), row.getString("value")))
         .list()
         .forEach(label -> labels.computeIfAbsent(label.place(), any -> new HashMap<>()).put(label.name(), label.value()));
@@ -42,8 +69,8 @@ class PlaceRows {
             SELECT r.place, r.kind, r.parent, r.name, r.stands_alone, r.type, r.owner, r.target,
                    r.ceiling, r.reserve_sharing, r.no_takeaway, r.is_private, r.frozen, r.checked_out_by, r.checked_out_at
             FROM place_states r WHERE %s ORDER BY r.place
-            """.formatted(span.condition))
-        .param("change", change)
+            """.formatted(condition))
+        .params(parameters)
         .query((row, i) -> {
           PlaceKind kind = PlaceKind.parse(row.getString("kind"));
           String id = row.getString("place");
@@ -63,6 +90,20 @@ class PlaceRows {
     Conditions conditions = new Conditions(row.getBoolean("is_private"), row.getBoolean("frozen"), row.getString("checked_out_by"),
         Instants.read(row, "checked_out_at"));
     return conditions.any() ? conditions : Conditions.NONE;
+  }
+
+  /** What comes back under its id as something else begins another life: the content of the former one is not its content. */
+  void beginOtherLives(Delta<Place> delta) {
+    Set<String> over = delta.over().stream().map(Place::id).collect(Collectors.toSet());
+    Map<String, Place> come = new HashMap<>();
+    delta.begun().stream().filter(place -> !over.contains(place.id())).forEach(place -> come.put(place.id(), place));
+    List<String> others = new ArrayList<>();
+    List<String> ids = List.copyOf(come.keySet());
+    for (int start = 0; start < ids.size(); start += IDS_AT_ONCE) {
+      gone(ids.subList(start, Math.min(ids.size(), start + IDS_AT_ONCE))).stream().filter(former -> !former.isSameThingAs(come.get(former.id())))
+          .forEach(former -> others.add(former.id()));
+    }
+    batches.changeOneEach("UPDATE places SET life = life + 1 WHERE id = ?", others, id -> new Object[] {id});
   }
 
   /** Writes the ids of places that begin: others may refer to them before their states are written. */

@@ -1,6 +1,7 @@
 package palegate.server.store;
 
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -71,6 +72,11 @@ public class StructureStore {
         .approvedBy(approvals.approvals(Span.AS_OF, change));
   }
 
+  /** Of these ids, those that were places once and are none now, each with the change that took it away. */
+  public Map<String, Long> goneWith(Collection<String> ids) {
+    return places.goneWith(ids);
+  }
+
   /** Writes what differs between two structures as a change; the caller holds the transaction. */
   @Transactional
   public void write(Structure before, Structure after, long change) {
@@ -80,6 +86,7 @@ public class StructureStore {
     rolesAndTypes.writeRoles(Delta.between(before.roles(), after.roles()), change);
     Delta<Place> laidOut = Delta.between(before.places(), after.places());
     places.name(laidOut);
+    places.beginOtherLives(laidOut);
     rolesAndTypes.writeTypes(Delta.between(before.types(), after.types()), change);
     places.write(laidOut, change);
     entries.writeGrants(Delta.between(before.grants(), after.grants()), change);

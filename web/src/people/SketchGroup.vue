@@ -19,6 +19,7 @@ const outside = computed(() => (props.drawn.shape.people === 0 ? 0 : Math.round(
     <span class="quiet">{{ drawn.shape.people }}</span>
     <span v-if="drawn.shape.outsiders > 0" class="mark outsider">{{ counted(drawn.shape.outsiders, 'outsider') }}</span>
     <span v-if="drawn.shape.twoHatted > 0" class="hat" :title="`${counted(drawn.shape.twoHatted, 'person', 'people')} with another hat`">{{ drawn.shape.twoHatted }}</span>
+    <span v-if="drawn.elsewhere" class="quiet">holds others, drawn elsewhere</span>
     <ul v-if="drawn.inside.length > 0">
       <SketchGroup v-for="one in drawn.inside" :key="one.shape.id" :drawn="one" :largest="largest" @choose="emit('choose', $event)" />
     </ul>

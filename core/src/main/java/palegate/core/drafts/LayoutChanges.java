@@ -96,7 +96,7 @@ final class LayoutChanges {
   private void remove(Place place, LayoutChange change) {
     Checks checks = checks().refuseIf(place.kind() == PlaceKind.REPOSITORY, change, "The repository is the root.", "Remove what is below it.")
         .refuseIf(pending.hasChildren(place.id()), change, "There is something below [" + place.name() + "].", "Remove what is below it first.");
-    String used = checks.passed() ? InUse.of(pending.result()).place(place.id()) : null;
+    String used = checks.passed() ? pending.references().place(place.id(), pending) : null;
     checks.refuseIf(used != null, change, "[" + place.name() + "] is still used: " + used + ".", "Take it away there first.");
     if (checks.passed()) {
       for (Entry entry : pending.entriesAt(place.id())) {

@@ -1,9 +1,11 @@
 package palegate.core.drafts;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.function.Function;
@@ -18,28 +20,56 @@ import palegate.core.people.Unit;
 import palegate.core.places.Place;
 import palegate.core.roles.Role;
 import palegate.core.snapshot.Snapshot;
+import palegate.core.structure.Parts;
 import palegate.core.structure.Structure;
 import palegate.core.types.DocumentType;
 import palegate.core.walls.Wall;
 
 /** A structure with changes laid over it, while a draft is being made on it; null stands for what is gone. */
 final class Pending {
+  /** The parts of one kind: what was, and what has been made of it. */
+  private final class Layer<T> {
+    final Parts<T> base;
+    final Map<String, T> changed = new LinkedHashMap<>();
+
+    Layer(Parts<T> base) {
+      this.base = base;
+    }
+
+    T get(String id) {
+      return id == null ? null : changed.containsKey(id) ? changed.get(id) : base.get(id);
+    }
+
+    void put(String id, T part) {
+      if (references != null) {
+        references.replace(get(id), part);
+      }
+      changed.put(id, part);
+    }
+  }
+
   final Snapshot base;
   private final Structure structure;
-  private final Map<String, Unit> units = new LinkedHashMap<>();
-  private final Map<String, Person> people = new LinkedHashMap<>();
-  private final Map<String, Role> roles = new LinkedHashMap<>();
-  private final Map<String, Place> places = new LinkedHashMap<>();
-  private final Map<String, Grant> grants = new LinkedHashMap<>();
-  private final Map<String, Withholding> withholdings = new LinkedHashMap<>();
-  private final Map<String, Oversight> oversights = new LinkedHashMap<>();
-  private final Map<String, Group> groups = new LinkedHashMap<>();
-  private final Map<String, DocumentType> types = new LinkedHashMap<>();
-  private final Map<String, Wall> walls = new LinkedHashMap<>();
-  private final Map<String, ApprovalRule> approvals = new LinkedHashMap<>();
-
+  private final Layer<Unit> units;
+  private final Layer<Person> people;
+  private final Layer<Role> roles;
+  private final Layer<Place> places;
+  private final Layer<Grant> grants;
+  private final Layer<Withholding> withholdings;
+  private final Layer<Oversight> oversights;
+  private final Layer<Group> groups;
+  private final Layer<DocumentType> types;
+  private final Layer<Wall> walls;
+  private final Layer<ApprovalRule> approvals;
+  /** The entries and appointments that the draft has put at a place, and the places that it has put below one: ids, some of which may have gone on. */
+  private final Map<String, Set<String>> entriesPut = new HashMap<>();
+  private final Map<String, Set<String>> oversightsPut = new HashMap<>();
+  private final Map<String, Set<String>> placesPut = new HashMap<>();
   /** Places that were there once and are gone; null for an id that never was one. */
   private final Function<String, FormerPlace> gone;
+  private References references;
+  /** Who has a login, in small letters; null until somebody asks. */
+  private Map<String, String> logins;
 
   Pending(Snapshot base) {
     this(base, id -> null);
@@ -49,6 +79,35 @@ final class Pending {
     this.base = base;
     this.gone = gone;
     structure = base.structure();
+    units = new Layer<>(structure.units());
+    people = new Layer<>(structure.people());
+    roles = new Layer<>(structure.roles());
+    places = new Layer<>(structure.places());
+    grants = new Layer<>(structure.grants());
+    withholdings = new Layer<>(structure.withholdings());
+    oversights = new Layer<>(structure.oversights());
+    groups = new Layer<>(structure.groups());
+    types = new Layer<>(structure.types());
+    walls = new Layer<>(structure.walls());
+    approvals = new Layer<>(structure.approvals());
+  }
+
+  Structure result() {
+    return structure.withPlaces(places.changed).withGrants(grants.changed).withWithholdings(withholdings.changed).withOversights(oversights.changed)
+        .withGroups(groups.changed).withTypes(types.changed).withWalls(walls.changed).withUnits(units.changed).withPeople(people.changed).withRoles(roles.changed)
+        .withApprovals(approvals.changed);
+  }
+
+  Structure before() {
+    return structure;
+  }
+
+  /** What names what, as the draft has it so far. O(structure) the first time. */
+  References references() {
+    if (references == null) {
+      references = new References(result());
+    }
+    return references;
   }
 
   /** What had the id of a place that is not there now: removed by this draft or by an earlier change; null if nothing ever had. */
@@ -58,106 +117,112 @@ final class Pending {
     return former == null ? before : former.place();
   }
 
-  Structure result() {
-    return structure.withPlaces(places).withGrants(grants).withWithholdings(withholdings).withOversights(oversights)
-        .withGroups(groups).withTypes(types).withWalls(walls).withUnits(units).withPeople(people).withRoles(roles)
-        .withApprovals(approvals);
+  /** Somebody else who has this login, in capitals or not; null if nobody has. O(people) the first time. */
+  Person otherWithLogin(String login, String person) {
+    if (logins == null) {
+      logins = new HashMap<>();
+      result().people().values().stream().filter(one -> one.login() != null).forEach(one -> logins.put(small(one.login()), one.id()));
+    }
+    String holder = logins.get(small(login));
+    return holder == null || holder.equals(person) ? null : person(holder);
   }
 
-  Structure before() {
-    return structure;
+  private static String small(String login) {
+    return login.strip().toLowerCase(Locale.ROOT);
   }
 
   Place place(String id) {
-    return id == null ? null : places.containsKey(id) ? places.get(id) : structure.places().get(id);
+    return places.get(id);
   }
 
   Unit unit(String id) {
-    return id == null ? null : units.containsKey(id) ? units.get(id) : structure.units().get(id);
+    return units.get(id);
   }
 
   Person person(String id) {
-    return people.containsKey(id) ? people.get(id) : structure.people().get(id);
+    return people.get(id);
   }
 
   Role role(String id) {
-    return roles.containsKey(id) ? roles.get(id) : structure.roles().get(id);
+    return roles.get(id);
   }
 
   Group group(String id) {
-    return groups.containsKey(id) ? groups.get(id) : structure.groups().get(id);
+    return groups.get(id);
   }
 
   DocumentType type(String id) {
-    return types.containsKey(id) ? types.get(id) : structure.types().get(id);
+    return types.get(id);
   }
 
   Wall wall(String id) {
-    return walls.containsKey(id) ? walls.get(id) : structure.walls().get(id);
+    return walls.get(id);
   }
 
   ApprovalRule approval(String id) {
-    return approvals.containsKey(id) ? approvals.get(id) : structure.approvals().get(id);
-  }
-
-  void put(ApprovalRule rule) {
-    approvals.put(rule.id(), rule);
-  }
-
-  void remove(ApprovalRule rule) {
-    approvals.put(rule.id(), null);
+    return approvals.get(id);
   }
 
   Oversight oversight(String id) {
-    return oversights.containsKey(id) ? oversights.get(id) : structure.oversights().get(id);
+    return oversights.get(id);
   }
 
   Grant grant(String id) {
-    return grants.containsKey(id) ? grants.get(id) : structure.grants().get(id);
+    return grants.get(id);
   }
 
   Withholding withholding(String id) {
-    return withholdings.containsKey(id) ? withholdings.get(id) : structure.withholdings().get(id);
+    return withholdings.get(id);
   }
 
-  /** The entries that stand at a place now. O(entries there + changes made). */
+  /** The entries that stand at a place now. O(entries there, and those that the draft put there). */
   List<Entry> entriesAt(String place) {
     Set<Entry> found = new LinkedHashSet<>();
     int number = base.placeNumber(place);
     if (number >= 0) {
-      for (Entry entry : base.ownEntries(number)) {
-        Entry now = entry instanceof Grant ? grant(entry.id()) : withholding(entry.id());
-        if (now != null && now.place().equals(place)) {
-          found.add(now);
-        }
-      }
+      base.ownEntries(number).forEach(entry -> addIfAt(place, entry instanceof Grant ? grant(entry.id()) : withholding(entry.id()), found));
     }
-    grants.values().stream().filter(grant -> grant != null && grant.place().equals(place)).forEach(found::add);
-    withholdings.values().stream().filter(taken -> taken != null && taken.place().equals(place)).forEach(found::add);
+    for (String id : entriesPut.getOrDefault(place, Set.of())) {
+      addIfAt(place, grant(id), found);
+      addIfAt(place, withholding(id), found);
+    }
     return new ArrayList<>(found);
   }
 
-  /** The appointments that stand at a place now. O(appointments there + changes made). */
+  private static void addIfAt(String place, Entry now, Set<Entry> found) {
+    if (now != null && now.place().equals(place)) {
+      found.add(now);
+    }
+  }
+
+  /** The appointments that stand at a place now. O(appointments there, and those that the draft put there). */
   List<Oversight> oversightsAt(String place) {
-    Set<Oversight> found = new LinkedHashSet<>();
+    Set<String> ids = new LinkedHashSet<>();
     int number = base.placeNumber(place);
     if (number >= 0) {
-      base.ownOversights(number).stream().map(known -> oversight(known.id())).filter(now -> now != null && now.place().equals(place)).forEach(found::add);
+      base.ownOversights(number).forEach(known -> ids.add(known.id()));
     }
-    oversights.values().stream().filter(now -> now != null && now.place().equals(place)).forEach(found::add);
-    return new ArrayList<>(found);
+    ids.addAll(oversightsPut.getOrDefault(place, Set.of()));
+    return ids.stream().map(this::oversight).filter(now -> now != null && now.place().equals(place)).toList();
   }
 
-  /** Whether anything stands directly below a place now. O(places below + changes made). */
+  /** Whether anything stands directly below a place now. O(places below, and those that the draft put there). */
   boolean hasChildren(String place) {
     int number = base.placeNumber(place);
-    boolean kept = number >= 0 && base.children(number).stream().map(child -> place(base.place(child).id()))
-        .anyMatch(child -> child != null && place.equals(child.parent()));
-    return kept || places.values().stream().anyMatch(child -> child != null && place.equals(child.parent()));
+    return number >= 0 && base.anyChild(number, child -> isBelow(base.place(child).id(), place))
+        || placesPut.getOrDefault(place, Set.of()).stream().anyMatch(child -> isBelow(child, place));
+  }
+
+  private boolean isBelow(String id, String parent) {
+    Place child = place(id);
+    return child != null && parent.equals(child.parent());
   }
 
   void put(Place place) {
     places.put(place.id(), place);
+    if (place.parent() != null) {
+      placesPut.computeIfAbsent(place.parent(), any -> new LinkedHashSet<>()).add(place.id());
+    }
   }
 
   void remove(Place place) {
@@ -173,7 +238,16 @@ final class Pending {
   }
 
   void put(Person person) {
+    Person was = person(person.id());
     people.put(person.id(), person);
+    if (logins != null) {
+      if (was != null && was.login() != null) {
+        logins.remove(small(was.login()), person.id());
+      }
+      if (person.login() != null) {
+        logins.put(small(person.login()), person.id());
+      }
+    }
   }
 
   void put(Role role) {
@@ -184,16 +258,36 @@ final class Pending {
     roles.put(role.id(), null);
   }
 
+  void put(Group group) {
+    groups.put(group.id(), group);
+  }
+
   void remove(Group group) {
     groups.put(group.id(), null);
+  }
+
+  void put(DocumentType type) {
+    types.put(type.id(), type);
   }
 
   void remove(DocumentType type) {
     types.put(type.id(), null);
   }
 
+  void put(Wall wall) {
+    walls.put(wall.id(), wall);
+  }
+
   void remove(Wall wall) {
     walls.put(wall.id(), null);
+  }
+
+  void put(ApprovalRule rule) {
+    approvals.put(rule.id(), rule);
+  }
+
+  void remove(ApprovalRule rule) {
+    approvals.put(rule.id(), null);
   }
 
   void put(Entry entry) {
@@ -202,6 +296,7 @@ final class Pending {
     } else {
       withholdings.put(entry.id(), (Withholding) entry);
     }
+    entriesPut.computeIfAbsent(entry.place(), any -> new LinkedHashSet<>()).add(entry.id());
   }
 
   void remove(Entry entry) {
@@ -214,21 +309,10 @@ final class Pending {
 
   void put(Oversight oversight) {
     oversights.put(oversight.id(), oversight);
+    oversightsPut.computeIfAbsent(oversight.place(), any -> new LinkedHashSet<>()).add(oversight.id());
   }
 
   void remove(Oversight oversight) {
     oversights.put(oversight.id(), null);
-  }
-
-  void put(Group group) {
-    groups.put(group.id(), group);
-  }
-
-  void put(DocumentType type) {
-    types.put(type.id(), type);
-  }
-
-  void put(Wall wall) {
-    walls.put(wall.id(), wall);
   }
 }

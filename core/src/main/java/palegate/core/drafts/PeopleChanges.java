@@ -6,7 +6,6 @@ import java.util.Map;
 import palegate.core.people.Group;
 import palegate.core.people.Person;
 import palegate.core.people.Unit;
-import palegate.core.structure.Structure;
 
 /** Makes changes of people, units and groups: names are kept apart, units form a tree, and what is named somewhere stays. */
 final class PeopleChanges {
@@ -41,9 +40,8 @@ final class PeopleChanges {
         .refuseIf(person.unit() != null && pending.unit(person.unit()) == null, set, "There is no unit [" + person.unit() + "].",
             "Choose one of the units that exist, or none.");
     if (person.login() != null) {
-      Structure structure = pending.result();
-      structure.people().values().stream().filter(other -> !other.id().equals(person.id()) && person.login().equalsIgnoreCase(other.login())).findFirst()
-          .ifPresent(other -> checks.refuseIf(true, set, "The login [" + person.login() + "] is that of " + other.name() + ".", "Choose another login."));
+      Person other = pending.otherWithLogin(person.login(), person.id());
+      checks.refuseIf(other != null, set, "The login [" + person.login() + "] is that of " + (other == null ? "somebody" : other.name()) + ".", "Choose another login.");
     }
     if (checks.passed()) {
       pending.put(person);
@@ -75,7 +73,7 @@ final class PeopleChanges {
       refuser.refuse(remove, "There is no unit [" + remove.unit() + "] (any more).", "Remove this change from the draft.");
       return;
     }
-    String used = InUse.of(pending.result()).unit(unit.id());
+    String used = pending.references().unit(unit.id(), pending);
     if (used != null) {
       refuser.refuse(remove, "[" + unit.name() + "] is still used: " + used + ".", "Take it away there first.");
     } else {
@@ -89,7 +87,7 @@ final class PeopleChanges {
       refuser.refuse(remove, "There is no group [" + remove.group() + "] (any more).", "Remove this change from the draft.");
       return;
     }
-    String used = group.members().isEmpty() ? InUse.of(pending.result()).group(group.id()) : "it has members";
+    String used = group.members().isEmpty() ? pending.references().group(group.id(), pending) : "it has members";
     if (used != null) {
       refuser.refuse(remove, "[" + group.name() + "] is still used: " + used + ".", "Take it away there first.");
     } else {

@@ -27,7 +27,7 @@ final class RoleChanges {
     if (role == null) {
       refuser.refuse(change, "There is no role [" + remove.role() + "] (any more).", "Remove this change from the draft.");
     } else {
-      String used = InUse.of(pending.result()).role(role.id());
+      String used = pending.references().role(role.id(), pending);
       if (used != null) {
         refuser.refuse(change, "[" + role.name() + "] is still used: " + used + ".", "Take it away there first.");
       } else {

@@ -26,7 +26,7 @@ final class TypeChanges {
     }
     TypeChange.RemoveType remove = (TypeChange.RemoveType) change;
     DocumentType type = pending.type(remove.type());
-    String used = type == null ? null : InUse.of(pending.result()).type(type.id());
+    String used = type == null ? null : pending.references().type(type.id(), pending);
     if (type == null) {
       refuser.refuse(change, "There is no document type [" + remove.type() + "] (any more).", "Remove this change from the draft.");
     } else if (used != null) {

@@ -2,11 +2,14 @@ package palegate.core.questions;
 
 import java.util.ArrayDeque;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.Deque;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.PriorityQueue;
+import java.util.Queue;
 import java.util.Set;
 import palegate.core.access.Trace.Link;
 import palegate.core.access.Trace.MembershipPath;
@@ -45,31 +48,38 @@ public final class MembershipPaths {
     return new Found(List.of(new MembershipPath(List.of())), false);
   }
 
+  /** A chain so far; its last group leads to the goal in so many further steps at least. */
+  private record Chain(List<Link> links, int left) {
+    int atLeast() {
+      return links.size() + left;
+    }
+  }
+
+  /** Whichever can become shortest first; of those the one that is nearest: so nothing is begun that is not finished next. */
   private Found throughGroups(Person person, Subject.OfGroup goal) {
-    Set<String> leading = leadingTo(goal.id(), reachedFrom.computeIfAbsent(person.id(), this::reached));
+    Map<String, Integer> stepsTo = stepsTo(goal.id(), reachedFrom.computeIfAbsent(person.id(), this::reached));
     List<MembershipPath> found = new ArrayList<>();
-    Deque<List<Link>> open = new ArrayDeque<>();
-    extend(open, List.of(), joined.person(person.id()), leading);
+    Queue<Chain> open = new PriorityQueue<>(Comparator.comparingInt(Chain::atLeast).thenComparingInt(Chain::left));
+    extend(open, List.of(), joined.person(person.id()), stepsTo);
     while (!open.isEmpty()) {
-      List<Link> chain = open.poll();
-      String last = chain.get(chain.size() - 1).id();
-      if (!last.equals(goal.id())) {
-        extend(open, chain, joined.group(last), leading);
+      Chain chain = open.poll();
+      if (chain.left() > 0) {
+        extend(open, chain.links(), joined.group(chain.links().get(chain.links().size() - 1).id()), stepsTo);
       } else if (found.size() == LISTED) {
         return new Found(found, true);
       } else {
-        found.add(new MembershipPath(chain));
+        found.add(new MembershipPath(chain.links()));
       }
     }
     return new Found(found, false);
   }
 
-  private static void extend(Deque<List<Link>> open, List<Link> chain, List<Joined.In> next, Set<String> leading) {
+  private static void extend(Queue<Chain> open, List<Link> chain, List<Joined.In> next, Map<String, Integer> stepsTo) {
     for (Joined.In in : next) {
-      if (leading.contains(in.group())) {
+      if (stepsTo.containsKey(in.group())) {
         List<Link> longer = new ArrayList<>(chain);
         longer.add(new Link("group", in.group(), in.period()));
-        open.add(longer);
+        open.add(new Chain(longer, stepsTo.get(in.group())));
       }
     }
   }
@@ -87,23 +97,25 @@ public final class MembershipPaths {
     return reached;
   }
 
-  /** The groups among these from which the goal is reached: without this the search would walk every chain there is. */
-  private Set<String> leadingTo(String goal, Set<String> among) {
+  /** The groups among these from which the goal is reached, each with the fewest steps: without this the search would walk every chain there is. */
+  private Map<String, Integer> stepsTo(String goal, Set<String> among) {
     Map<String, List<String>> inside = new HashMap<>();
     for (String group : among) {
       for (Joined.In in : joined.group(group)) {
         inside.computeIfAbsent(in.group(), any -> new ArrayList<>()).add(group);
       }
     }
-    Set<String> leading = new HashSet<>();
+    Map<String, Integer> steps = new HashMap<>(Map.of(goal, 0));
     Deque<String> open = new ArrayDeque<>(List.of(goal));
     while (!open.isEmpty()) {
       String group = open.poll();
-      if (leading.add(group)) {
-        open.addAll(inside.getOrDefault(group, List.of()));
+      for (String inner : inside.getOrDefault(group, List.of())) {
+        if (steps.putIfAbsent(inner, steps.get(group) + 1) == null) {
+          open.add(inner);
+        }
       }
     }
-    return leading;
+    return steps;
   }
 
   private List<Link> unitsUpTo(String from, String to) {

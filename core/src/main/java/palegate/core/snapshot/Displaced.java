@@ -1,11 +1,14 @@
 package palegate.core.snapshot;
 
+import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.BitSet;
 import java.util.Collection;
 import java.util.Comparator;
+import java.util.Deque;
 import java.util.HashMap;
+import java.util.Iterator;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -83,14 +86,24 @@ record Displaced(Map<String, Integer> numbers, BitSet lifted, int[] tops, Map<In
     }
 
     /** Numbers a place and what has come below it, one after the other; returns the next number. */
-    private int number(Place place, int number, Map<String, List<Place>> children) {
-      numbers.put(place.id(), number);
-      placed.add(place);
-      int next = number + 1;
-      for (Place child : children.getOrDefault(place.id(), List.of())) {
-        next = number(child, next, children);
+    private int number(Place top, int first, Map<String, List<Place>> children) {
+      int next = first;
+      Deque<Iterator<Place>> open = new ArrayDeque<>(List.of(List.of(top).iterator()));
+      Deque<Integer> above = new ArrayDeque<>();
+      while (!open.isEmpty()) {
+        if (open.peek().hasNext()) {
+          Place place = open.peek().next();
+          numbers.put(place.id(), next);
+          placed.add(place);
+          above.push(next++);
+          open.push(children.getOrDefault(place.id(), List.of()).iterator());
+        } else {
+          open.pop();
+          if (!above.isEmpty()) {
+            ends[above.pop()] = next;
+          }
+        }
       }
-      ends[number] = next;
       return next;
     }
 

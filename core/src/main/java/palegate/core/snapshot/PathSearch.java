@@ -1,6 +1,8 @@
 package palegate.core.snapshot;
 
+import java.util.ArrayDeque;
 import java.util.BitSet;
+import java.util.Deque;
 import java.util.Locale;
 
 /**
@@ -27,11 +29,17 @@ public final class PathSearch {
     if (text.isEmpty()) {
       return true;
     }
-    if (!asked.get(place)) {
-      asked.set(place);
-      int parent = snapshot.parent(place);
+    // Up to what has been asked before, then down again, each name looked at once.
+    Deque<Integer> open = new ArrayDeque<>();
+    for (int at = place; at >= 0 && !asked.get(at); at = snapshot.parent(at)) {
+      open.push(at);
+    }
+    while (!open.isEmpty()) {
+      int at = open.pop();
+      int parent = snapshot.parent(at);
+      asked.set(at);
       // The name of the repository is in no path but its own.
-      containing.set(place, parent > 0 && finds(parent) || contains(across ? snapshot.pathText(place) : snapshot.place(place).name()));
+      containing.set(at, parent > 0 && containing.get(parent) || contains(across ? snapshot.pathText(at) : snapshot.place(at).name()));
     }
     return containing.get(place);
   }

@@ -8,6 +8,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.function.IntPredicate;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import palegate.core.access.Entry;
@@ -260,6 +261,11 @@ public final class Snapshot {
   /** The numbers of the places directly below: containers first, each kind by name. O(children log children). */
   public List<Integer> children(int place) {
     return DisplayOrder.sorted(tree, place);
+  }
+
+  /** Whether any place directly below satisfies a test, in no order. O(children). */
+  public boolean anyChild(int place, IntPredicate test) {
+    return tree.children(place).stream().anyMatch(test::test);
   }
 
   /** The numbers of the places whose name contains a text, in capitals or not; ascending. */

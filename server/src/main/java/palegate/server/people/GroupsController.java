@@ -3,9 +3,11 @@ package palegate.server.people;
 import java.security.Principal;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
+import java.util.Set;
 import java.util.Map;
 import org.springdoc.core.annotations.ParameterObject;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -20,6 +22,7 @@ import palegate.core.people.PersonSet;
 import palegate.core.people.Subject;
 import palegate.core.questions.Beyond;
 import palegate.core.questions.Matrix;
+import palegate.core.questions.NestedGroups;
 import palegate.core.questions.MembershipPaths;
 import palegate.core.snapshot.Moment;
 import palegate.core.structure.Structure;
@@ -131,8 +134,7 @@ class GroupsController {
     Shown.State state = shown.to(who.getName());
     known(state, id);
     Subject subject = new Subject.OfGroup(id);
-    List<Subject> naming = new ArrayList<>(List.of(subject));
-    addOuter(state.moment(), id, naming);
+    Set<Subject> naming = new HashSet<>(new NestedGroups(state.moment()).subjectsOf(id));
     int[] places = state.structure().entries().filter(entry -> naming.contains(entry.subject())).map(Entry::place).distinct()
         .mapToInt(state.after()::placeNumber).boxed().sorted(state.after().inTreeOrder()).mapToInt(Integer::intValue).toArray();
     Matrix matrix = Matrix.of(state.moment(), state.now(), List.of(subject), places);
@@ -143,16 +145,6 @@ class GroupsController {
           cell.from() == Matrix.From.NOTHING ? "NONE" : cell.from().name(), cell.people(), cell.exactly(), cell.more(), cell.less()));
     }
     return PLACES.page(part, rows.stream().filter(has -> part.takes(has.path())), has -> has);
-  }
-
-  private static void addOuter(Moment moment, String group, List<Subject> naming) {
-    moment.joined().group(group).forEach(in -> {
-      Subject outer = new Subject.OfGroup(in.group());
-      if (!naming.contains(outer)) {
-        naming.add(outer);
-        addOuter(moment, in.group(), naming);
-      }
-    });
   }
 
   /** What the group's people have that does not come from the group. */

@@ -3,13 +3,17 @@ package palegate.server.people;
 import java.security.Principal;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Map;
+import java.util.stream.Collectors;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RestController;
 import palegate.core.people.Group;
 import palegate.core.people.Membership;
+import palegate.core.people.Person;
 import palegate.core.people.PersonSet;
 import palegate.core.people.Subject;
 import palegate.core.people.Unit;
+import palegate.core.questions.NestedGroups;
 import palegate.core.snapshot.Moment;
 import palegate.core.structure.Structure;
 import palegate.server.drafts.Shown;
@@ -46,34 +50,26 @@ class OrganisationController {
   @GetMapping("/api/organisation")
   Sketch sketch(Principal who) {
     Shown.State state = shown.to(who.getName());
+    NestedGroups nested = new NestedGroups(state.moment());
     return new Sketch(units(state), state.structure().groups().values().stream().sorted(Comparator.comparing(Group::name).thenComparing(Group::id))
-        .map(group -> shape(state, group)).toList());
+        .map(group -> shape(state, group, nested)).toList());
   }
 
   private static List<UnitLine> units(Shown.State state) {
+    Map<String, Long> own = state.structure().people().values().stream().filter(person -> person.active() && person.unit() != null)
+        .collect(Collectors.groupingBy(Person::unit, Collectors.counting()));
     return state.structure().units().values().stream().sorted(Comparator.comparing(Unit::name).thenComparing(Unit::id)).map(unit -> {
       SubjectView counts = SubjectView.of(new Subject.OfUnit(unit.id()), state.moment());
-      int own = (int) state.structure().people().values().stream().filter(person -> person.active() && unit.id().equals(person.unit())).count();
-      return new UnitLine(unit.id(), unit.name(), unit.parent(), counts.people(), counts.outsiders(), own, state.drafted(Structure::units, unit.id()));
+      return new UnitLine(unit.id(), unit.name(), unit.parent(), counts.people(), counts.outsiders(), own.getOrDefault(unit.id(), 0L).intValue(),
+          state.drafted(Structure::units, unit.id()));
     }).toList();
   }
 
-  private static GroupShape shape(Shown.State state, Group group) {
+  private static GroupShape shape(Shown.State state, Group group, NestedGroups nested) {
     Moment moment = state.moment();
     PersonSet people = moment.matching(new Subject.OfGroup(group.id())).and(moment.active());
-    int twoHatted = (int) people.stream().filter(person -> moment.joined().person(state.after().person(person).id()).stream()
-        .anyMatch(in -> !in.group().equals(group.id()) && apart(moment, group.id(), in.group()))).count();
     List<String> inside = group.members().stream().filter(member -> member.member() instanceof Membership.GroupMember && member.period().holdsAt(state.now()))
         .map(member -> member.member().id()).distinct().toList();
-    return new GroupShape(group.id(), group.name(), people.size(), people.sizeOfAnd(moment.activeOutsiders()), twoHatted, inside);
-  }
-
-  private static boolean apart(Moment moment, String one, String other) {
-    return !leads(moment, one, other) && !leads(moment, other, one);
-  }
-
-  /** Whether a group lies in another, at any depth. */
-  private static boolean leads(Moment moment, String inner, String outer) {
-    return moment.joined().group(inner).stream().anyMatch(in -> in.group().equals(outer) || leads(moment, in.group(), outer));
+    return new GroupShape(group.id(), group.name(), people.size(), people.sizeOfAnd(moment.activeOutsiders()), nested.withAnotherHat(group.id(), people), inside);
   }
 }

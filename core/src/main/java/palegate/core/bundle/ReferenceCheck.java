@@ -33,7 +33,11 @@ final class ReferenceCheck {
 
   private void checkAll() {
     each(bundle, "units", "", (unit, at) -> ids.checkReference(unit, "parent", "units", at));
-    each(bundle, "people", "", (person, at) -> ids.checkReference(person, "unit", "units", at));
+    Map<String, String> logins = new HashMap<>();
+    each(bundle, "people", "", (person, at) -> {
+      ids.checkReference(person, "unit", "units", at);
+      checkLogin(person, at, logins);
+    });
     each(bundle, "groups", "", this::checkGroup);
     each(bundle, "types", "", (type, at) -> {
       ids.checkReferences(type, "libraries", "places", at);
@@ -57,6 +61,14 @@ final class ReferenceCheck {
       }
     });
     each(bundle, "places", "", (place, at) -> checkInstant(place.path("conditions"), "checkedOutAt", at + "/conditions"));
+  }
+
+  private void checkLogin(JsonNode person, String at, Map<String, String> logins) {
+    String login = person.path("login").isString() ? person.path("login").asString().strip().toLowerCase(Locale.ROOT) : "";
+    String other = login.isEmpty() ? null : logins.putIfAbsent(login, person.path("id").asString(""));
+    if (other != null) {
+      faults.add(new Fault(at + "/login", "The login [" + person.path("login").asString() + "] is that of [" + other + "] too.", "Give each person a login of their own."));
+    }
   }
 
   private void checkEntry(JsonNode entry, String at) {

@@ -37,7 +37,7 @@ public class Bundles {
     if (touches.isEmpty()) {
       return 0;
     }
-    log.write(new ChangeLog.Logged(number, author, authorName, at.truncatedTo(ChronoUnit.MICROS), note, "import", "[]"), touches);
+    log.write(new ChangeLog.Logged(number, author, authorName, at.truncatedTo(ChronoUnit.MICROS), note, "import"), "[]", touches);
     store.write(before, structure, number);
     return number;
   }

@@ -91,7 +91,7 @@ class DemoSetUp implements ApplicationRunner {
       Structure after = Application.of(Snapshot.of(structure), past.changes(), past.at()).structure();
       long number = log.takeNextNumber();
       String author = accounts.find(past.author()).orElseThrow().name();
-      log.write(new ChangeLog.Logged(number, past.author(), author, past.at(), past.note(), "draft", "[]"), Touches.between(structure, after));
+      log.write(new ChangeLog.Logged(number, past.author(), author, past.at(), past.note(), "draft"), "[]", Touches.between(structure, after));
       store.write(structure, after, number);
       structure = after;
     }

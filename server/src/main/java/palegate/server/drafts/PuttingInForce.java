@@ -136,7 +136,8 @@ class PuttingInForce {
     }
     Accounts.Account author = accounts.find(draft.owner()).orElseThrow();
     long number = state.change() + 1;
-    ChangeLog.Logged logged = new ChangeLog.Logged(number, draft.owner(), author.name(), now, order.note(), "draft", store.asJson(draft.items()));
+    ChangeLog.Logged logged = new ChangeLog.Logged(number, draft.owner(), author.name(), now, order.note(), "draft");
+    String content = store.asJson(draft.items());
     transactions.run(() -> {
       if (log.takeNextNumber() != number || store.lockedVersion(draft.id()) != draft.version() || answered(draft.owner(), order).isPresent()) {
         throw new Overtaken();
@@ -144,7 +145,7 @@ class PuttingInForce {
       // Read under the lock: a duty or an approval taken away meanwhile counts.
       drafts.refuseWithoutDuties(draft);
       approvals.refuseUnapproved(draft, needed, rehearsal.digest());
-      log.write(logged, touches);
+      log.write(logged, content, touches);
       structures.write(rehearsal.before().structure(), rehearsal.after().structure(), number);
       store.discard(draft.id());
       if (order.request() != null) {

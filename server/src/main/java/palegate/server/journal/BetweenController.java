@@ -6,6 +6,7 @@ import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
+import java.util.Map;
 import org.springdoc.core.annotations.ParameterObject;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -69,18 +70,25 @@ class BetweenController {
     Difference difference = between.difference();
     FoundPairs found = lists.get(new ListKey(difference, person, place, part.text()), any -> difference.find(
         new FoundPairs.Wanted(true, true, Rights.ALL, one -> person == null || person.equals(one.id()), place, part.text())));
-    Page<AlteredBetween> altered = Page.of(found.count(), found.from(PairOrder.of(order), order.turned(), part.offset()), part.offset(), part.limit(), pair -> view(between, pair));
+    Page<WithCauses> pairs = Page.of(found.count(), found.from(PairOrder.of(order), order.turned(), part.offset()), part.offset(), part.limit(),
+        pair -> new WithCauses(pair, between.causes(pair.person().id(), pair.place().id())));
+    Map<Long, String> notes = log.notes(pairs.items().stream().flatMap(pair -> pair.causes().stream()).filter(cause -> cause instanceof Between.Cause.OfChange)
+        .map(cause -> ((Between.Cause.OfChange) cause).change()).distinct().toList());
+    Page<AlteredBetween> altered = new Page<>(pairs.total(), pairs.offset(), pairs.items().stream().map(pair -> view(between, pair, notes)).toList());
     return new BetweenView(from, until, difference.totals(), between.changes(), altered);
   }
 
-  private AlteredBetween view(Between between, Difference.Pair pair) {
+  private record WithCauses(Difference.Pair pair, List<Between.Cause> causes) {}
+
+  private AlteredBetween view(Between between, WithCauses found, Map<Long, String> notes) {
+    Difference.Pair pair = found.pair();
     return new AlteredBetween(PersonView.of(pair.person(), between.structureOf(pair.person())), pair.place().id(), pair.path(), pair.before().words(),
-        pair.after().words(), between.causes(pair.person().id(), pair.place().id()).stream().map(this::view).toList());
+        pair.after().words(), found.causes().stream().map(cause -> view(cause, notes)).toList());
   }
 
-  private Cause view(Between.Cause cause) {
+  private static Cause view(Between.Cause cause, Map<Long, String> notes) {
     if (cause instanceof Between.Cause.OfChange of) {
-      return new Cause(of.change(), log.find(of.change()).map(ChangeLog.Logged::note).orElse(null), null, null);
+      return new Cause(of.change(), notes.get(of.change()), null, null);
     }
     Between.Cause.OfTime time = (Between.Cause.OfTime) cause;
     return new Cause(null, null, time.after(), time.until());

@@ -4,7 +4,9 @@ import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.time.Instant;
 import java.util.Collection;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
@@ -14,13 +16,13 @@ import org.springframework.transaction.annotation.Transactional;
 /** The numbered changes: who put what in force, when and why. */
 @Component
 public class ChangeLog {
-  /** One change. {@code content} is the draft's changes as JSON; an import's is its file. */
-  public record Logged(long number, String author, String authorName, Instant at, String note, String origin, String content) {}
+  /** One change. Its content, the draft's changes as JSON, is written and kept, and read by nobody but who asks for it. */
+  public record Logged(long number, String author, String authorName, Instant at, String note, String origin) {}
 
   /** A later change that touched something a draft touches. */
   public record Clash(long number, String authorName, Instant at, String note, String thing) {}
 
-  private static final String COLUMNS = "SELECT number, author, author_name, made_at, note, origin, content FROM changes";
+  private static final String COLUMNS = "SELECT number, author, author_name, made_at, note, origin FROM changes";
 
   private static final String WITH_TEXT = " WHERE LOCATE(:text, LOWER(CONCAT_WS(' ', note, author_name, number))) > 0";
 
@@ -40,14 +42,14 @@ public class ChangeLog {
 
   /** Writes a change's own row. State rows refer to it, so this comes before them. */
   @Transactional(propagation = Propagation.MANDATORY)
-  public void write(Logged change, Collection<String> touches) {
+  public void write(Logged change, String content, Collection<String> touches) {
     int written = jdbc.sql("""
             INSERT INTO changes (number, author, author_name, made_at, note, origin, content)
             VALUES (:number, :author, :authorName, :at, :note, :origin, :content)
             """)
         .param("number", change.number()).param("author", change.author()).param("authorName", change.authorName())
         .param("at", Instants.toDatabase(change.at())).param("note", change.note())
-        .param("origin", change.origin()).param("content", change.content())
+        .param("origin", change.origin()).param("content", content)
         .update();
     int moved = jdbc.sql("UPDATE head SET number = :number WHERE id = 1 AND number = :number - 1")
         .param("number", change.number()).update();
@@ -98,12 +100,22 @@ public class ChangeLog {
         .param("after", after).param("upTo", upTo).query(ChangeLog::logged).list();
   }
 
+  /** The notes of some changes, by number. */
+  public Map<Long, String> notes(Collection<Long> numbers) {
+    Map<Long, String> notes = new HashMap<>();
+    if (!numbers.isEmpty()) {
+      jdbc.sql("SELECT number, note FROM changes WHERE number IN (:numbers)").param("numbers", numbers)
+          .query((row, i) -> Map.entry(row.getLong("number"), row.getString("note"))).list().forEach(note -> notes.put(note.getKey(), note.getValue()));
+    }
+    return notes;
+  }
+
   public Optional<Logged> find(long number) {
     return jdbc.sql(COLUMNS + " WHERE number = :number").param("number", number).query(ChangeLog::logged).optional();
   }
 
   private static Logged logged(ResultSet row, int i) throws SQLException {
     return new Logged(row.getLong("number"), row.getString("author"), row.getString("author_name"),
-        Instants.read(row, "made_at"), row.getString("note"), row.getString("origin"), row.getString("content"));
+        Instants.read(row, "made_at"), row.getString("note"), row.getString("origin"));
   }
 }

@@ -24,19 +24,27 @@ public class Snapshots {
     this.store = store;
   }
 
-  /** The state as of the newest change in the database. */
+  /**
+   * The state as of the newest change in the database. One that another instance has put in force is followed: the next state
+   * is made from the known one and what was altered since.
+   */
   public Numbered current() {
     long head = store.head();
     Numbered known = newest.get();
+    return known != null && known.change() >= head ? known : follow(head);
+  }
+
+  private synchronized Numbered follow(long head) {
+    Numbered known = newest.get();
     if (known == null || known.change() < head) {
-      synchronized (this) {
-        known = newest.get();
-        if (known == null || known.change() < head) {
-          publish(new Numbered(head, Snapshot.of(store.asOf(head))));
-        }
-      }
+      publish(known == null ? new Numbered(head, Snapshot.of(store.asOf(head))) : following(known));
     }
     return newest.get();
+  }
+
+  private Numbered following(Numbered known) {
+    StructureStore.Newest now = store.newest(known.snapshot().structure(), known.change());
+    return new Numbered(now.change(), known.snapshot().next(now.structure()).detached());
   }
 
   /** The state as of an earlier change. */

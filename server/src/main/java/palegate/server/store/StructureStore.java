@@ -130,6 +130,15 @@ public class StructureStore {
     return with(before, alteredBy(change));
   }
 
+  /** The newest structure, and the change that it is as of. */
+  public record Newest(long change, Structure structure) {}
+
+  /** The newest structure, from one that was known as of a change: what other instances have changed since. O(what has been altered since). */
+  @Transactional(readOnly = true)
+  public Newest newest(Structure known, long change) {
+    return new Newest(head(), with(known, altered(Span.GONE_SINCE, Span.COME_SINCE, change)));
+  }
+
   /**
    * The structure as of an earlier change, from the one as of a later. O(what has been altered since), if the later is the
    * newest; otherwise all is read.

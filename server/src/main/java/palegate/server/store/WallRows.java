@@ -74,6 +74,7 @@ class WallRows {
   void write(Delta<Wall> delta, long change) {
     batches.changeOneEach("UPDATE wall_states SET ended = ? WHERE wall = ? AND ended IS NULL", delta.over(),
         wall -> new Object[] {change, wall.id()});
+    batches.name("INSERT INTO walls (id) VALUES (?) ON DUPLICATE KEY UPDATE id = VALUES(id)", delta.begun(), Wall::id);
     batches.insert("""
         INSERT INTO wall_states (wall, began, name, reason, kind, state, holds_from, holds_until)
         VALUES (?, ?, ?, ?, ?, ?, ?, ?)

@@ -58,6 +58,11 @@ public final class Browser {
     return send(request(path).GET());
   }
 
+  /** The same, insisting on an answer that knows of a change. */
+  public Answer get(String path, long atLeast) {
+    return send(request(path).header("X-At-Least-Change", Long.toString(atLeast)).GET());
+  }
+
   public Answer post(String path, Object body) {
     return send(protectedRequest(path).header("content-type", "application/json")
         .POST(HttpRequest.BodyPublishers.ofString(body instanceof String text ? text : JSON.writeValueAsString(body))));

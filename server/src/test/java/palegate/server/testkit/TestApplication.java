@@ -39,6 +39,11 @@ public final class TestApplication implements AutoCloseable {
     return new TestApplication(database, new SettableClock(TODAY), true, "demo");
   }
 
+  /** Another instance on the same database, with the same clock. */
+  public TestApplication another() {
+    return new TestApplication(database, clock, demo, size);
+  }
+
   /** On the clock of the machine, as browsers are. */
   public static TestApplication startNow(TestDatabase database) {
     return startNow(database, "demo");

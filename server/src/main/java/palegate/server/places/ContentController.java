@@ -1,5 +1,7 @@
 package palegate.server.places;
 
+import java.io.IOException;
+import java.io.InputStream;
 import java.nio.charset.StandardCharsets;
 import java.security.Principal;
 import java.time.Clock;
@@ -13,7 +15,6 @@ import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PutMapping;
-import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
@@ -66,11 +67,12 @@ class ContentController {
 
   @PutMapping("/api/places/{id}/content")
   @ResponseStatus(HttpStatus.NO_CONTENT)
-  void put(@PathVariable String id, @RequestHeader(HttpHeaders.CONTENT_TYPE) String mediaType, @RequestBody byte[] bytes, Principal who) {
+  void put(@PathVariable String id, @RequestHeader(HttpHeaders.CONTENT_TYPE) String mediaType, InputStream body, Principal who) throws IOException {
     if (!rights(id, who).contains(Right.REVISE)) {
       throw notYours("revise");
     }
-    contents.put(id, mediaType, bytes, who.getName(), clock.instant());
+    // The gate has bounded it; only now is it read.
+    contents.put(id, mediaType, body.readNBytes(Contents.BYTES_AT_MOST + 1), who.getName(), clock.instant());
   }
 
   /** The rights now of the person to whom the account belongs. */

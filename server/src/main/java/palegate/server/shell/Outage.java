@@ -33,7 +33,7 @@ public final class Outage {
 
   static ProblemDetail problem() {
     return Problem.of(HttpStatus.SERVICE_UNAVAILABLE, "database-away", "The database does not answer",
-        "Nothing is lost: your draft is kept, and Pale Gate goes on by itself as soon as the database is back. "
+        "Your draft is kept, and Pale Gate goes on by itself as soon as the database is back. "
             + "If this lasts, check that its disk is not full and run ./palegate start on the machine.").getBody();
   }
 }

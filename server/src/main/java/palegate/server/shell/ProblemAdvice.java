@@ -1,6 +1,7 @@
 package palegate.server.shell;
 
 import java.util.List;
+import java.util.Locale;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.http.HttpHeaders;
@@ -18,6 +19,8 @@ import org.springframework.web.servlet.mvc.method.annotation.ResponseEntityExcep
 /** Turns every exception into a problem document. */
 @RestControllerAdvice
 class ProblemAdvice extends ResponseEntityExceptionHandler {
+  private static final int MOST_ECHOED = 80;
+
   private static final Logger LOG = LoggerFactory.getLogger(ProblemAdvice.class);
 
   @Override
@@ -25,7 +28,7 @@ class ProblemAdvice extends ResponseEntityExceptionHandler {
       MethodArgumentNotValidException invalid, HttpHeaders headers, HttpStatusCode status, WebRequest request) {
     List<Problem.Fault> faults = invalid.getFieldErrors().stream()
         .map(error -> new Problem.Fault(error.getField(),
-            "[" + (error.getRejectedValue() == null ? "" : error.getRejectedValue()) + "] is not accepted.", error.getDefaultMessage()))
+            echo(error.getField(), error.getRejectedValue()) + " is not accepted.", error.getDefaultMessage()))
         .toList();
     ProblemDetail body = Problem.faults("Some of what was sent is not right; each point is listed.", faults).getBody();
     return ResponseEntity.status(HttpStatus.UNPROCESSABLE_CONTENT).body(body);
@@ -39,6 +42,13 @@ class ProblemAdvice extends ResponseEntityExceptionHandler {
     return ResponseEntity.badRequest().body(body);
   }
 
+  /** What was refused, cut: it may be long, and nobody's secret is said back. */
+  private static String echo(String field, Object refused) {
+    String text = refused == null ? "" : refused.toString();
+    boolean secret = field.toLowerCase(Locale.ROOT).contains("password");
+    return secret ? "What was sent" : "[" + (text.length() > MOST_ECHOED ? text.substring(0, MOST_ECHOED) + " …" : text) + "]";
+  }
+
   @ExceptionHandler
   ResponseEntity<ProblemDetail> anythingElse(Exception failed) {
     if (Outage.caused(failed)) {
@@ -47,6 +57,6 @@ class ProblemAdvice extends ResponseEntityExceptionHandler {
     }
     LOG.error("A request failed", failed);
     return ResponseEntity.internalServerError().body(Problem.of(HttpStatus.INTERNAL_SERVER_ERROR, "internal", "Something broke",
-        "Pale Gate could not do this, and nothing was changed. Try again; if it happens again, look into the application's log.").getBody());
+        "Pale Gate could not finish this. If you were changing something, look whether it was carried out before you try again; the application's log says more.").getBody());
   }
 }

@@ -20,7 +20,7 @@ class OutageTest {
     Browser.Answer away = wenna.get("/api/draft");
     assertThat(away.status()).isEqualTo(503);
     assertThat(away.problem()).isEqualTo("database-away");
-    assertThat(away.body().path("detail").asString()).contains("your draft is kept", "./palegate start");
+    assertThat(away.body().path("detail").asString()).contains("Your draft is kept", "./palegate start");
     assertThat(away.header("Retry-After")).isNotEmpty();
     app.database().resume();
     Browser.Answer back = wenna.get("/api/draft");

@@ -4,11 +4,14 @@ import { useRoute, useRouter } from 'vue-router'
 import { ProblemError } from '@/api/problem'
 import Paling from '@/paling/Paling.vue'
 import { RIGHTS } from '@/paling/rights'
+import { useNotices } from '@/shell/useNotices'
+import { counted } from '@/shell/words'
 import { useSession } from './useSession'
 
 const route = useRoute()
 const router = useRouter()
 const { demo, signIn } = useSession()
+const notices = useNotices()
 const login = ref('')
 const password = ref('')
 const failed = ref('')
@@ -18,7 +21,8 @@ async function enter() {
   busy.value = true
   failed.value = ''
   try {
-    await signIn(login.value, password.value)
+    const { failedSince } = await signIn(login.value, password.value)
+    if ((failedSince ?? 0) > 0) notices.say(`Since you last signed in, ${counted(failedSince!, 'attempt')} with your name and a wrong password failed.`)
     const to = String(route.query.to ?? '/places')
     await router.replace(to.startsWith('/') && !to.startsWith('//') ? to : '/places')
   } catch (error) {

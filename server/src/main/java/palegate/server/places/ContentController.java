@@ -1,5 +1,9 @@
 package palegate.server.places;
 
+import io.swagger.v3.oas.annotations.Operation;
+import io.swagger.v3.oas.annotations.media.Content;
+import io.swagger.v3.oas.annotations.media.Schema;
+import io.swagger.v3.oas.annotations.parameters.RequestBody;
 import java.io.IOException;
 import java.io.InputStream;
 import java.nio.charset.StandardCharsets;
@@ -66,6 +70,7 @@ class ContentController {
   }
 
   @PutMapping("/api/places/{id}/content")
+  @Operation(requestBody = @RequestBody(required = true, content = @Content(mediaType = "application/octet-stream", schema = @Schema(type = "string", format = "binary"))))
   @ResponseStatus(HttpStatus.NO_CONTENT)
   void put(@PathVariable String id, @RequestHeader(HttpHeaders.CONTENT_TYPE) String mediaType, InputStream body, Principal who) throws IOException {
     if (!rights(id, who).contains(Right.REVISE)) {

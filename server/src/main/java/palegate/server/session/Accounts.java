@@ -1,5 +1,6 @@
 package palegate.server.session;
 
+import java.time.Instant;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
@@ -7,6 +8,7 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 import palegate.core.duties.Duty;
+import palegate.server.store.Instants;
 
 /** Who may sign in. */
 @Component
@@ -30,8 +32,35 @@ public class Accounts {
         .optional();
   }
 
+  /** Whether the account's owner may come in: whoever is not active any more may not, from the next request on. */
+  public boolean isOpen(String login) {
+    return jdbc.sql("""
+            SELECT COUNT(*) FROM accounts a LEFT JOIN person_states p ON p.person = a.person AND p.live = 1
+            WHERE a.login = :login AND (a.person IS NULL OR p.active)
+            """)
+        .param("login", login).query(Integer.class).single() > 0;
+  }
+
+  /** Notes that the owner has signed in, and returns when they last did before; null for never. */
+  @Transactional
+  public Instant signedIn(String login, Instant now) {
+    Instant before = jdbc.sql("SELECT signed_in_at FROM accounts WHERE login = :login FOR UPDATE").param("login", login)
+        .query((row, i) -> Optional.ofNullable(Instants.read(row, "signed_in_at"))).single().orElse(null);
+    jdbc.sql("UPDATE accounts SET signed_in_at = :now WHERE login = :login").param("now", Instants.toDatabase(now)).param("login", login).update();
+    return before;
+  }
+
+  @Transactional
+  public void changeHash(String login, String hash) {
+    jdbc.sql("UPDATE accounts SET password_hash = :hash WHERE login = :login").param("hash", hash).param("login", login).update();
+  }
+
+  /** Whether the account's owner holds one of these duties, and may come in. */
   public boolean holdsAny(String login, Duty... wanted) {
-    return jdbc.sql("SELECT COUNT(*) FROM duties WHERE account = :login AND duty IN (:duties)")
+    return jdbc.sql("""
+            SELECT COUNT(*) FROM duties d JOIN accounts a ON a.login = d.account LEFT JOIN person_states p ON p.person = a.person AND p.live = 1
+            WHERE d.account = :login AND d.duty IN (:duties) AND (a.person IS NULL OR p.active)
+            """)
         .param("login", login).param("duties", Arrays.stream(wanted).map(Duty::word).toList())
         .query(Integer.class).single() > 0;
   }

@@ -8,6 +8,8 @@ import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.Size;
 import java.security.Principal;
+import java.time.Clock;
+import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
 import org.springframework.beans.factory.annotation.Value;
@@ -18,6 +20,7 @@ import org.springframework.security.core.context.SecurityContextHolder;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.security.web.context.SecurityContextRepository;
 import org.springframework.security.web.csrf.CsrfToken;
+import org.springframework.security.web.csrf.CsrfTokenRepository;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -42,21 +45,29 @@ class SessionController {
   /** {@code account} is null if nobody is signed in; {@code demo} is empty outside the demo. */
   record Session(@MayBeMissing SignedIn account, List<DemoSignIn> demo) {}
 
-  record SignedIn(String login, String name, @MayBeMissing String person, List<String> duties) {}
+  /** {@code failedSince} counts what others, or oneself, tried wrongly since the last time; only the answer to signing in says it. */
+  record SignedIn(String login, String name, @MayBeMissing String person, List<String> duties, @MayBeMissing Integer failedSince) {}
 
   private final Accounts accounts;
   private final PasswordEncoder passwords;
   private final SecurityContextRepository contexts;
   private final SignInLimit limit;
+  private final KnownDevices devices;
+  private final CsrfTokenRepository tokens;
+  private final Clock clock;
   private final boolean demo;
   private final String nobodysHash;
 
-  SessionController(Accounts accounts, PasswordEncoder passwords, SecurityContextRepository contexts, SignInLimit limit,
+  SessionController(Accounts accounts, PasswordEncoder passwords, SecurityContextRepository contexts, SignInLimit limit, KnownDevices devices,
+      CsrfTokenRepository tokens, Clock clock,
       @Value("${palegate.demo}") boolean demo) {
     this.accounts = accounts;
     this.passwords = passwords;
     this.contexts = contexts;
     this.limit = limit;
+    this.devices = devices;
+    this.tokens = tokens;
+    this.clock = clock;
     this.demo = demo;
     nobodysHash = passwords.encode("nobody has this password");
   }
@@ -65,34 +76,48 @@ class SessionController {
   Session session(Principal who, @Parameter(hidden = true) CsrfToken token) {
     // Asking for the token makes the filter send its cookie, which the first sign-in needs.
     token.getToken();
-    Optional<SignedIn> account = who == null ? Optional.empty() : accounts.find(who.getName()).map(SessionController::signedIn);
+    Optional<SignedIn> account = who == null ? Optional.empty() : accounts.find(who.getName()).filter(found -> accounts.isOpen(found.login())).map(found -> signedIn(found, null));
     return new Session(account.orElse(null), demo ? demoSignIns() : List.of());
   }
 
   @PostMapping
   SignedIn signIn(@Valid @RequestBody SignIn body, HttpServletRequest request, HttpServletResponse response) {
-    long wait = limit.attempt(body.login(), request.getRemoteAddr());
-    if (wait > 0) {
-      response.setHeader("Retry-After", Long.toString(wait));
+    String login = Logins.canonical(body.login());
+    SignInLimit.Attempt attempt = limit.attempt(login, request.getRemoteAddr(), devices.isKnown(login, request));
+    if (attempt.secondsToWait() > 0) {
+      response.setHeader("Retry-After", Long.toString(attempt.secondsToWait()));
       throw Problem.of(HttpStatus.TOO_MANY_REQUESTS, "too-many-attempts", "Too many attempts",
-          "Wait " + wait + " seconds and try again.");
+          "Wait " + attempt.secondsToWait() + " seconds and try again.");
     }
-    Optional<Accounts.Account> account = accounts.find(body.login());
+    Optional<Accounts.Account> account = accounts.find(login);
     // The same work is done for a name that does not exist, so that the time does not tell which do.
     boolean right = passwords.matches(body.password(), account.map(Accounts.Account::passwordHash).orElse(nobodysHash));
-    if (account.isEmpty() || !right) {
+    if (account.isEmpty() || !right || !accounts.isOpen(login)) {
       throw Problem.of(HttpStatus.UNAUTHORIZED, "wrong-sign-in", "Not signed in", "The name or the password is not right.");
     }
-    limit.succeeded(body.login(), request.getRemoteAddr());
+    limit.succeeded(attempt);
+    if (passwords.upgradeEncoding(account.get().passwordHash())) {
+      accounts.changeHash(login, passwords.encode(body.password()));
+    }
+    devices.remember(login, request, response);
+    Instant now = clock.instant();
+    Instant before = accounts.signedIn(login, now);
+    begin(login, now, request, response);
+    return signedIn(account.get(), before == null ? 0 : limit.failedSince(login, before));
+  }
+
+  /** A session of its own for each signing in, and a new token against forged requests with it. */
+  private void begin(String login, Instant now, HttpServletRequest request, HttpServletResponse response) {
     HttpSession old = request.getSession(false);
     if (old != null) {
-      request.changeSessionId();
+      old.invalidate();
     }
+    request.getSession(true).setAttribute(SessionEnds.SIGNED_IN_AT, now);
     SecurityContext context = SecurityContextHolder.createEmptyContext();
-    context.setAuthentication(UsernamePasswordAuthenticationToken.authenticated(account.get().login(), null, List.of()));
+    context.setAuthentication(UsernamePasswordAuthenticationToken.authenticated(login, null, List.of()));
     SecurityContextHolder.setContext(context);
     contexts.saveContext(context, request, response);
-    return signedIn(account.get());
+    tokens.saveToken(tokens.generateToken(request), request, response);
   }
 
   @DeleteMapping
@@ -109,7 +134,7 @@ class SessionController {
     return Sallowpoint.signIns().stream().map(signIn -> new DemoSignIn(signIn.login(), signIn.does())).toList();
   }
 
-  private static SignedIn signedIn(Accounts.Account account) {
-    return new SignedIn(account.login(), account.name(), account.person(), account.duties());
+  private static SignedIn signedIn(Accounts.Account account, Integer failedSince) {
+    return new SignedIn(account.login(), account.name(), account.person(), account.duties(), failedSince);
   }
 }

@@ -3,7 +3,9 @@ package palegate.server.shell;
 import jakarta.servlet.DispatcherType;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
+import java.util.Map;
 import java.util.function.Supplier;
+import org.springframework.beans.factory.annotation.Value;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.context.annotation.Profile;
@@ -16,15 +18,18 @@ import org.springframework.security.authorization.AuthorizationDecision;
 import org.springframework.security.authorization.AuthorizationManager;
 import org.springframework.security.config.annotation.web.builders.HttpSecurity;
 import org.springframework.security.core.Authentication;
-import org.springframework.security.crypto.factory.PasswordEncoderFactories;
+import org.springframework.security.crypto.bcrypt.BCryptPasswordEncoder;
+import org.springframework.security.crypto.password.DelegatingPasswordEncoder;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.security.web.SecurityFilterChain;
 import org.springframework.security.web.access.intercept.RequestAuthorizationContext;
 import org.springframework.security.web.context.HttpSessionSecurityContextRepository;
 import org.springframework.security.web.context.SecurityContextRepository;
+import org.springframework.security.web.csrf.CookieCsrfTokenRepository;
+import org.springframework.security.web.csrf.CsrfTokenRepository;
 import org.springframework.security.web.header.writers.ReferrerPolicyHeaderWriter.ReferrerPolicy;
-import palegate.server.session.Accounts;
 import palegate.core.duties.Duty;
+import palegate.server.session.Accounts;
 import tools.jackson.databind.json.JsonMapper;
 
 /** Who may ask what: nothing unless it is listed here. */
@@ -41,9 +46,9 @@ class Security {
 
   @Bean
   @Profile("!describe")
-  SecurityFilterChain rules(HttpSecurity http, Accounts accounts) throws Exception {
+  SecurityFilterChain rules(HttpSecurity http, Accounts accounts, CsrfTokenRepository tokens) throws Exception {
     return http
-        .csrf(csrf -> csrf.spa())
+        .csrf(csrf -> csrf.spa().csrfTokenRepository(tokens))
         .headers(headers -> headers
             .contentSecurityPolicy(policy -> policy.policyDirectives(CONTENT_POLICY))
             .referrerPolicy(policy -> policy.policy(ReferrerPolicy.SAME_ORIGIN)))
@@ -80,9 +85,18 @@ class Security {
         .requestMatchers(HttpMethod.GET, "/api/description").permitAll().anyRequest().denyAll()).build();
   }
 
+  /** The page reads the token from its cookie, which no other site's page can send along. */
   @Bean
-  PasswordEncoder passwords() {
-    return PasswordEncoderFactories.createDelegatingPasswordEncoder();
+  CsrfTokenRepository tokens() {
+    CookieCsrfTokenRepository tokens = CookieCsrfTokenRepository.withHttpOnlyFalse();
+    tokens.setCookieCustomizer(cookie -> cookie.sameSite("Strict"));
+    return tokens;
+  }
+
+  /** Each step of strength doubles the work; 12 takes about a quarter of a second on a machine of today. */
+  @Bean
+  PasswordEncoder passwords(@Value("${palegate.password-strength:12}") int strength) {
+    return new DelegatingPasswordEncoder("bcrypt", Map.of("bcrypt", new BCryptPasswordEncoder(strength)));
   }
 
   @Bean

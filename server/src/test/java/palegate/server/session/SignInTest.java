@@ -2,10 +2,18 @@ package palegate.server.session;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.net.Socket;
+import java.net.URI;
+import java.time.Duration;
+import java.util.HashMap;
+import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import org.springframework.jdbc.core.simple.JdbcClient;
+import palegate.core.people.Person;
+import palegate.core.structure.Structure;
+import palegate.server.store.Snapshots;
 import palegate.server.testkit.Browser;
 import palegate.server.testkit.InDemo;
 import palegate.server.testkit.TestApplication;
@@ -37,6 +45,70 @@ class SignInTest {
     assertThat(refused.status()).isEqualTo(429);
     assertThat(Integer.parseInt(refused.header("Retry-After"))).isBetween(1, 60);
     assertThat(app.signedIn("oriel.fenn").get("/api/draft").status()).isEqualTo(200);
+  }
+
+  @Test
+  void a_session_ends_some_hours_after_signing_in_however_busy_it_is(TestApplication app) {
+    Browser busy = app.signedIn("oriel.fenn");
+    for (int hour = 0; hour < 12; hour++) {
+      assertThat(busy.get("/api/draft").status()).as("after %d hours", hour).isEqualTo(200);
+      app.clock().goOn(Duration.ofHours(1));
+    }
+    app.clock().goOn(Duration.ofSeconds(1));
+    assertThat(busy.get("/api/draft").status()).isEqualTo(401);
+  }
+
+  @Test
+  void sessions_are_kept_under_hashes_so_that_whoever_reads_the_database_cannot_use_them(TestApplication app) {
+    Browser person = app.signedIn("oriel.fenn");
+    List<String> kept = app.bean(JdbcClient.class).sql("SELECT SESSION_ID FROM SPRING_SESSION").query(String.class).list();
+    assertThat(kept).isNotEmpty().allMatch(id -> id.matches("[0-9a-f]{64}")).doesNotContain(person.cookie("palegate"));
+    assertThat(Browser.at(app.address()).get("/api/draft", 1).status()).isEqualTo(401);
+  }
+
+  @Test
+  void the_token_against_forged_requests_is_another_after_signing_in_and_is_sent_to_no_other_site(TestApplication app) {
+    Browser person = Browser.at(app.address());
+    Browser.Answer first = person.get("/api/session");
+    assertThat(first.headers().get("set-cookie")).anySatisfy(cookie -> assertThat(cookie).startsWith("XSRF-TOKEN=").contains("SameSite=Strict"));
+    String before = person.cookie("XSRF-TOKEN");
+    person.post("/api/session", Map.of("login", "oriel.fenn", "password", "pale-gate-demo"));
+    assertThat(person.cookie("XSRF-TOKEN")).isNotEmpty().isNotEqualTo(before);
+  }
+
+  @Test
+  void a_host_that_nobody_knows_is_refused(TestApplication app) throws Exception {
+    int port = URI.create(app.address()).getPort();
+    for (String host : List.of("evil.example", "127.0.0.1.evil.example")) {
+      try (Socket socket = new Socket("127.0.0.1", port)) {
+        socket.getOutputStream().write(("GET /api/session HTTP/1.1\r\nHost: " + host + "\r\nConnection: close\r\n\r\n").getBytes());
+        assertThat(new String(socket.getInputStream().readAllBytes())).as(host).startsWith("HTTP/1.1 421");
+      }
+    }
+  }
+
+  @Test
+  void somebody_made_inactive_is_out_with_the_next_request_in_every_session_and_does_not_come_in_again(TestApplication app) {
+    Browser wenna = app.signedIn("wenna.carrow");
+    Browser one = app.signedIn("oriel.fenn");
+    Browser other = app.signedIn("oriel.fenn");
+    Structure structure = app.bean(Snapshots.class).current().snapshot().structure();
+    Person oriel = structure.people().get("p-oriel");
+    Map<String, Object> change = new HashMap<>(Map.of("kind", "setPerson", "person", oriel.id(), "name", oriel.name(), "external", oriel.external(), "active", false));
+    change.put("login", oriel.login());
+    change.put("unit", oriel.unit());
+    assertThat(wenna.post("/api/draft/changes", change).status()).isEqualTo(201);
+    assertThat(wenna.putInForce(true).status()).isEqualTo(200);
+    assertThat(one.get("/api/journal").status()).isEqualTo(403);
+    assertThat(other.get("/api/places/lib-cas/access").status()).isEqualTo(403);
+    assertThat(one.get("/api/session").body().has("account")).isFalse();
+    Browser again = Browser.at(app.address());
+    again.get("/api/session");
+    assertThat(again.post("/api/session", Map.of("login", "oriel.fenn", "password", "pale-gate-demo")).problem()).isEqualTo("wrong-sign-in");
+    change.put("active", true);
+    assertThat(wenna.post("/api/draft/changes", change).status()).isEqualTo(201);
+    assertThat(wenna.putInForce(true).status()).isEqualTo(200);
+    assertThat(one.get("/api/journal").status()).isEqualTo(200);
   }
 
   @Test

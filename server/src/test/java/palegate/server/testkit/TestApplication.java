@@ -91,7 +91,7 @@ public final class TestApplication implements AutoCloseable {
     application.addInitializers(begun ->
         ((GenericApplicationContext) begun).registerBean("testClock", Clock.class, () -> clock, definition -> definition.setPrimary(true)));
     context = (ServletWebServerApplicationContext) application.run("--server.port=" + port,
-        "--palegate.demo=" + demo, "--palegate.demo-size=" + size, "--PALEGATE_FIRST_PASSWORD=" + FIRST_PASSWORD, "--logging.level.root=WARN", "--spring.main.log-startup-info=false",
+        "--palegate.demo=" + demo, "--palegate.password-strength=4", "--palegate.demo-size=" + size, "--PALEGATE_FIRST_PASSWORD=" + FIRST_PASSWORD, "--logging.level.root=WARN", "--spring.main.log-startup-info=false",
         "--spring.datasource.url=" + database.url(), "--spring.datasource.password=" + database.password());
   }
 }

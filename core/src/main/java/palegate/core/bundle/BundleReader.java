@@ -14,8 +14,9 @@ public final class BundleReader {
    * A bundle that was read.
    *
    * @param completed roles that were given rights which their rights need, in words
+   * @param change the change that an export stems from; null if the file does not say
    */
-  public record Read(Structure structure, List<String> completed) {
+  public record Read(Structure structure, List<String> completed, Long change) {
     public Read {
       completed = List.copyOf(completed);
     }
@@ -38,7 +39,7 @@ public final class BundleReader {
     if (!faults.isEmpty()) {
       throw new InvalidBundle(List.copyOf(new TreeSet<>(faults)));
     }
-    return new Read(StructureBinder.bind(bundle), completedRoles(bundle));
+    return new Read(StructureBinder.bind(bundle), completedRoles(bundle), bundle.path("change").isIntegralNumber() ? bundle.path("change").asLong() : null);
   }
 
   /** The JSON Schema (2020-12) that bundles are validated against. */

@@ -37,15 +37,23 @@ public final class BundleWriter {
 
   /** Streams the bundle; one item a line, so that two bundles can be compared with any text tool. */
   public static void write(Structure structure, OutputStream out) {
+    write(structure, null, out);
+  }
+
+  /** @param change the change that the structure is as of, so that what has come since is known when it is brought in again; null for none */
+  public static void write(Structure structure, Long change, OutputStream out) {
     try (JsonGenerator json = new JsonFactory().createGenerator(ObjectWriteContext.empty(), out, JsonEncoding.UTF8)) {
-      new BundleWriter(json).write(structure);
+      new BundleWriter(json).write(structure, change);
     }
   }
 
-  private void write(Structure structure) {
+  private void write(Structure structure, Long change) {
     json.writeStartObject();
     json.writeStringProperty("format", "pale-gate-bundle");
     json.writeNumberProperty("version", 1);
+    if (change != null) {
+      json.writeNumberProperty("change", change);
+    }
     list("units", structure.units().values(), unit -> {
       named(unit.id(), unit.name());
       text("parent", unit.parent());

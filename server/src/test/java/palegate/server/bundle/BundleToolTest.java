@@ -28,12 +28,14 @@ class BundleToolTest {
   void pointAtTheTestDatabase(TestApplication app) {
     System.setProperty("spring.datasource.url", app.database().url());
     System.setProperty("spring.datasource.password", app.database().password());
+    System.setProperty("spring.flyway.password", app.database().ownerPassword());
   }
 
   @AfterEach
   void pointAway() {
     System.clearProperty("spring.datasource.url");
     System.clearProperty("spring.datasource.password");
+    System.clearProperty("spring.flyway.password");
   }
 
   private record Ran(int code, String err) {}
@@ -68,11 +70,11 @@ class BundleToolTest {
     run("export", newest.toString());
     run("export", first.toString(), "--change", "1");
     assertThat(auditor.get("/api/places/lib-ten").body().path("place").path("standsAlone").asBoolean()).isTrue();
-    assertThat(run("import", first.toString(), "--note", "as it was").code()).isZero();
+    assertThat(run("import", first.toString(), "--replace", "--note", "as it was").code()).isZero();
     assertThat(auditor.get("/api/places/lib-ten").body().path("place").path("standsAlone").asBoolean()).isFalse();
     assertThat(auditor.get("/api/journal").body().path("items").get(0).path("note").asString()).isEqualTo("as it was");
     assertThat(auditor.get("/api/journal").body().path("items").get(0).path("origin").asString()).isEqualTo("import");
-    run("import", newest.toString());
+    run("import", "--replace", newest.toString());
   }
 
   @Test
@@ -84,10 +86,10 @@ class BundleToolTest {
     Path newest = folder.resolve("newest.json");
     run("export", newest.toString());
     run("export", first.toString(), "--change", "1");
-    run("import", first.toString());
+    run("import", "--replace", first.toString());
     assertThat(wenna.get("/api/draft").body().path("items")).hasSize(1);
     assertThat(wenna.get("/api/draft").body().path("clashes")).isNotEmpty();
-    run("import", newest.toString());
+    run("import", "--replace", newest.toString());
   }
 
   @Test
@@ -105,11 +107,45 @@ class BundleToolTest {
   }
 
   @Test
+  void what_would_undo_something_done_since_it_was_taken_out_is_said_and_not_brought_in_unless_told(TestApplication app) throws Exception {
+    Browser wenna = app.signedIn("wenna.carrow");
+    Path file = folder.resolve("taken out.json");
+    assertThat(run("export", file.toString()).code()).isZero();
+    String text = Files.readString(file);
+    assertThat(text).contains("\"change\":" + app.bean(StructureStore.class).head());
+    wenna.post("/api/draft/changes", Map.of("kind", "renamePlace", "place", "f-2417", "name", "Renamed since"));
+    assertThat(wenna.putInForce(false).status()).isEqualTo(200);
+    long head = app.bean(StructureStore.class).head();
+    Ran ran = run("import", file.toString());
+    assertThat(ran.code()).isEqualTo(1);
+    assertThat(ran.err()).contains("would undo what has been changed since of 1 thing", "place [f-2417]", "--replace");
+    assertThat(app.bean(StructureStore.class).head()).isEqualTo(head);
+    Path nowhere = Files.writeString(folder.resolve("nowhere.json"), text.replaceFirst("\"change\":\\d+,", ""));
+    assertThat(run("import", nowhere.toString()).err()).contains("does not say which change");
+    Path edited = Files.writeString(folder.resolve("edited.json"), text.replace("\"name\":\"Lady Ottoline\"", "\"name\":\"Lady\""));
+    wenna.post("/api/draft/changes", Map.of("kind", "renamePlace", "place", "f-2417", "name", app.bean(StructureStore.class).asOf(head - 1).places().get("f-2417").name()));
+    assertThat(wenna.putInForce(false).status()).isEqualTo(200);
+    assertThat(run("import", edited.toString()).code()).as("nothing of what it stems from has been changed since").isZero();
+    assertThat(run("import", "--replace", file.toString()).code()).isZero();
+  }
+
+  @Test
+  void unknown_options_and_paths_that_are_no_ordinary_files_are_refused(TestApplication app) throws Exception {
+    assertThat(run("export", folder.resolve("x.json").toString(), "--chnage", "1").code()).isEqualTo(2);
+    assertThat(run("import", folder.resolve("x.json").toString(), "--force").code()).isEqualTo(2);
+    assertThat(run("export", folder.toString()).err()).contains("not an ordinary file");
+    assertThat(run("export", "/dev/null").err()).contains("not an ordinary file");
+    assertThat(run("export", folder.resolve("none/x.json").toString()).err()).contains("There is no folder");
+    assertThat(run("export", folder.resolve("x.json").toString(), "--change", "one").code()).isEqualTo(2);
+    assertThat(folder.resolve("x.json")).doesNotExist();
+  }
+
+  @Test
   void wrong_usage_is_said_plainly(TestApplication app) throws Exception {
     assertThat(run("import", folder.resolve("none.json").toString())).isEqualTo(new Ran(2, "There is no file " + folder.resolve("none.json") + ".\n"));
     assertThat(run("export", folder.resolve("x.json").toString(), "--change", "999").err()).contains("There is no change 999");
     assertThat(folder.resolve("x.json")).doesNotExist();
     Path empty = Files.writeString(folder.resolve("empty.json"), "{\"format\":\"pale-gate-bundle\",\"version\":1}");
-    assertThat(run("import", empty.toString()).err()).contains("no repository");
+    assertThat(run("import", empty.toString(), "--replace").err()).contains("no repository");
   }
 }

@@ -144,7 +144,7 @@ class ApprovalsTest {
     draft(wenna, grant("lib-acc"));
     draft(wenna, Map.of("kind", "setType", "name", "Postcard", "guarded", false, "libraries", List.of(), "fields", List.of()));
     long draft = shared(wenna, "teodor.brask");
-    JdbcClient jdbc = app.database().asRoot();
+    JdbcClient jdbc = app.database().asOwner();
     assertThat(jdbc.sql("DELETE FROM duties WHERE account = 'teodor.brask' AND duty = 'types'").update()).isLessThanOrEqualTo(1);
     assertThat(approve(teodor, draft).status()).isEqualTo(200);
     Browser.Answer refused = wenna.putInForce(false);

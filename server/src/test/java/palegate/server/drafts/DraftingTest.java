@@ -210,7 +210,7 @@ class DraftingTest {
       Browser wenna = app.signedIn("wenna.carrow");
       wenna.post("/api/draft/changes", grant("out-2", "p-mia", "r-reader"));
       long before = head(app);
-      JdbcClient jdbc = app.bean(JdbcClient.class);
+      JdbcClient jdbc = app.database().asOwner();
       jdbc.sql("ALTER TABLE grants ADD CONSTRAINT fail_here CHECK (place <> 'out-2' OR subject_person IS NULL)").update();
       try {
         assertThat(putInForce(wenna, false).status()).isEqualTo(500);
@@ -248,7 +248,7 @@ class DraftingTest {
 
   @Test
   void the_database_itself_refuses_what_would_be_nonsense(TestApplication app) {
-    JdbcClient jdbc = app.bean(JdbcClient.class);
+    JdbcClient jdbc = app.database().asOwner();
     assertThatThrownBy(() -> jdbc.sql("INSERT INTO grants (id, began, place, role) VALUES ('x', 1, 'root', 'r-reader')").update())
         .hasMessageContaining("grant_names_one_subject");
     assertThatThrownBy(() -> jdbc.sql("INSERT INTO grants (id, began, place, role, subject_builtin) VALUES ('e-100', 2, 'root', 'r-reader', 'staff')").update())

@@ -69,7 +69,7 @@ class KilledHalfWayTest {
     int port = freePort();
     Process application = new ProcessBuilder(Path.of(System.getProperty("java.home"), "bin", "java").toString(), "-XX:TieredStopAtLevel=1",
         "-cp", System.getProperty("java.class.path"), "palegate.server.PaleGate", "--server.port=" + port, "--palegate.demo=true",
-        "--logging.level.root=WARN", "--spring.datasource.url=" + database.url(), "--spring.datasource.password=" + database.password())
+        "--logging.level.root=WARN", "--spring.datasource.url=" + database.url(), "--spring.datasource.password=" + database.password(), "--spring.flyway.password=" + database.ownerPassword())
         .redirectErrorStream(true).redirectOutput(ProcessBuilder.Redirect.DISCARD).start();
     try {
       Browser browser = signedIn("http://127.0.0.1:" + port, application);

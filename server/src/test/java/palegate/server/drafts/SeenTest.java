@@ -208,7 +208,7 @@ class SeenTest {
     draft(wenna, Map.of("kind", "renamePlace", "place", "f-2417", "name", "Behind the poison " + UUID.randomUUID()));
     long next = wenna.get("/api/draft").body().path("id").asLong();
     assertThat(schedule(wenna, next, at, foreseen(wenna, next, at)).status()).isEqualTo(200);
-    JdbcClient jdbc = app.database().asRoot();
+    JdbcClient jdbc = app.database().asOwner();
     jdbc.sql("ALTER TABLE grants ADD CONSTRAINT fail_here CHECK (place <> 'lib-ten' OR subject_person IS NULL OR ended IS NOT NULL OR began < 3)").update();
     long head = head(app);
     try {

@@ -92,6 +92,6 @@ public final class TestApplication implements AutoCloseable {
         ((GenericApplicationContext) begun).registerBean("testClock", Clock.class, () -> clock, definition -> definition.setPrimary(true)));
     context = (ServletWebServerApplicationContext) application.run("--server.port=" + port,
         "--palegate.demo=" + demo, "--palegate.password-strength=4", "--palegate.demo-size=" + size, "--PALEGATE_FIRST_PASSWORD=" + FIRST_PASSWORD, "--logging.level.root=WARN", "--spring.main.log-startup-info=false",
-        "--spring.datasource.url=" + database.url(), "--spring.datasource.password=" + database.password());
+        "--spring.datasource.url=" + database.url(), "--spring.datasource.password=" + database.password(), "--spring.flyway.password=" + database.ownerPassword());
   }
 }

@@ -34,6 +34,7 @@ public final class BundleReader {
         Ids ids = new Ids(bundle, faults);
         ReferenceCheck.check(bundle, ids, faults);
         TreeCheck.check(bundle, ids, faults);
+        TextCheck.check(bundle, faults);
       }
     }
     if (!faults.isEmpty()) {

@@ -13,6 +13,7 @@ import palegate.core.places.Place;
 import palegate.core.places.PlaceKind;
 import palegate.core.snapshot.Snapshot;
 import palegate.core.structure.Structure;
+import palegate.core.text.WellFormed;
 
 /**
  * Makes a draft's changes, in order, on a structure. A change that cannot be made is left out and
@@ -53,6 +54,11 @@ public final class Application {
   }
 
   private void make(Change change) {
+    List<WellFormed.Wrong> wrong = ChangeCheck.of(change);
+    wrong.forEach(one -> refuse(change, one.what(), one.remedy()));
+    if (!wrong.isEmpty()) {
+      return;
+    }
     if (change instanceof Change.AtPlace at) {
       Place place = pending.place(at.place());
       if (place == null) {

@@ -15,7 +15,7 @@ final class ApprovalChanges {
   void make(ApprovalChange change) {
     if (change instanceof ApprovalChange.SetApproval set) {
       ApprovalRule rule = set.rule();
-      Checks checks = new Checks(pending, refuser).name(set, rule.name());
+      Checks checks = new Checks(pending, refuser);
       rule.when().places().stream().sorted().forEach(place -> checks.refuseIf(pending.place(place) == null, set,
           "There is no place [" + place + "] (any more).", "Choose places that exist."));
       if (checks.passed()) {

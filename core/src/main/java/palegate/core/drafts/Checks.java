@@ -6,8 +6,6 @@ import palegate.core.people.Subject;
 
 /** Whether what a change names is there; whatever is not is refused. */
 final class Checks {
-  private static final int LONGEST_NAME = 300;
-
   private final Pending pending;
   private final Refuser refuser;
   private boolean sound = true;
@@ -52,11 +50,5 @@ final class Checks {
     types.stream().sorted().forEach(type -> refuseIf(pending.type(type) == null, change, "There is no document type [" + type + "].",
         "Choose one of the types that exist."));
     return this;
-  }
-
-  Checks name(Change change, String name) {
-    refuseIf(name.isBlank(), change, "The name is empty.", "Give it a name.");
-    return refuseIf(name.length() > LONGEST_NAME, change, "The name is " + name.length() + " characters long.",
-        "Choose one of at most " + LONGEST_NAME + ".");
   }
 }

@@ -27,7 +27,7 @@ final class LayoutChanges {
     if (place == null) {
       refuser.refuse(change, "The place [" + change.place() + "] does not exist (any more).", "Remove this change from the draft.");
     } else if (change instanceof LayoutChange.RenamePlace rename) {
-      if (checks().name(change, rename.name()).passed()) {
+      if (checks().passed()) {
         pending.put(place.named(rename.name()));
       }
     } else if (change instanceof LayoutChange.MovePlace move) {
@@ -41,7 +41,7 @@ final class LayoutChanges {
 
   private void add(LayoutChange.AddPlace add) {
     Place place = add.added();
-    Checks checks = checks().name(add, place.name())
+    Checks checks = checks()
         .refuseIf(pending.place(place.id()) != null, add, "The id [" + place.id() + "] is taken.", "Add the place under another id.");
     Place former = pending.place(place.id()) == null ? pending.formerly(place.id()) : null;
     checks.refuseIf(former != null && !former.isSameThingAs(place), add,

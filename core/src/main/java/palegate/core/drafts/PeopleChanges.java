@@ -23,7 +23,7 @@ final class PeopleChanges {
     } else if (change instanceof PeopleChange.SetUnit set) {
       set(set);
     } else if (change instanceof PeopleChange.SetGroup set) {
-      if (new Checks(pending, refuser).name(set, set.name()).passed()) {
+      if (new Checks(pending, refuser).passed()) {
         Group known = pending.group(set.group());
         pending.put(new Group(set.group(), set.name(), set.description(), known == null ? List.of() : known.members()));
       }
@@ -36,7 +36,7 @@ final class PeopleChanges {
 
   private void set(PeopleChange.SetPerson set) {
     Person person = set.person();
-    Checks checks = new Checks(pending, refuser).name(set, person.name())
+    Checks checks = new Checks(pending, refuser)
         .refuseIf(person.unit() != null && pending.unit(person.unit()) == null, set, "There is no unit [" + person.unit() + "].",
             "Choose one of the units that exist, or none.");
     if (person.login() != null) {
@@ -50,7 +50,7 @@ final class PeopleChanges {
 
   private void set(PeopleChange.SetUnit set) {
     Unit unit = set.unit();
-    Checks checks = new Checks(pending, refuser).name(set, unit.name())
+    Checks checks = new Checks(pending, refuser)
         .refuseIf(unit.parent() != null && pending.unit(unit.parent()) == null, set, "There is no unit [" + unit.parent() + "].",
             "Choose one of the units that exist, or none.");
     Map<String, String> above = new LinkedHashMap<>(Map.of(unit.id(), unit.name()));

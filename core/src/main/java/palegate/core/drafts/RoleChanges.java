@@ -15,7 +15,7 @@ final class RoleChanges {
   void make(RoleChange change) {
     if (change instanceof RoleChange.SetRole set) {
       Role role = set.role();
-      Checks checks = new Checks(pending, refuser).name(set, role.name())
+      Checks checks = new Checks(pending, refuser)
           .refuseIf(role.rights().isEmpty(), set, "The role holds no right.", "Choose at least one of the nine rights.");
       if (checks.passed()) {
         pending.put(new Role(role.id(), role.name(), role.rights().complete()));

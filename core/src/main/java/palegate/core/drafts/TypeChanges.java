@@ -38,7 +38,7 @@ final class TypeChanges {
 
   private void set(TypeChange.SetType set) {
     DocumentType type = set.type();
-    Checks checks = new Checks(pending, refuser).name(set, type.name());
+    Checks checks = new Checks(pending, refuser);
     Set<String> keys = new HashSet<>();
     for (DocumentType.Field field : type.fields()) {
       checks.refuseIf(field.key().isBlank(), set, "A field has no key.", "Give every field a key.")

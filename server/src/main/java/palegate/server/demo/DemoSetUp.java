@@ -13,6 +13,7 @@ import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.core.annotation.Order;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.stereotype.Component;
+import org.springframework.transaction.PlatformTransactionManager;
 import org.springframework.transaction.support.TransactionTemplate;
 import palegate.core.drafts.Application;
 import palegate.core.snapshot.Snapshot;
@@ -44,13 +45,13 @@ class DemoSetUp implements ApplicationRunner {
   private final boolean large;
 
   DemoSetUp(StructureStore store, ChangeLog log, Bundles bundles, Accounts accounts, PasswordEncoder passwords,
-      TransactionTemplate transaction, Clock clock, @Value("${palegate.demo-size:demo}") String size) {
+      PlatformTransactionManager transactions, Clock clock, @Value("${palegate.demo-size:demo}") String size) {
     this.store = store;
     this.log = log;
     this.bundles = bundles;
     this.accounts = accounts;
     this.passwords = passwords;
-    this.transaction = transaction;
+    this.transaction = new TransactionTemplate(transactions);
     this.clock = clock;
     large = size.equals("large");
   }

@@ -91,7 +91,7 @@ class DraftController {
     return new Draft(draft == null ? null : draft.id(), draft == null ? "Draft" : draft.name(), rehearsed.change(), draft == null ? 0 : draft.version(), Seen.of(rehearsed.change(), rehearsal),
         items(rehearsed), rehearsal.now().totals(), rehearsal.lockOuts().size(), rehearsal.authorLosesGovern().size(), rehearsal.withoutEffect().size(),
         rehearsal.wallConflicts().size(), rehearsal.oddWalls().size(), rehearsal.differences().size() - 1,
-        rehearsed.clashes().stream().map(clash -> ClashView.of(clash, rehearsal.before())).toList(),
+        drafts.clashes(rehearsed).stream().map(clash -> ClashView.of(clash, rehearsal.before())).toList(),
         draft == null ? List.of() : approvals.missing(draft, approvals.needed(draft, rehearsal), rehearsal.digest()),
         draft == null ? List.of() : approvals.of(draft, rehearsal).stream().map(Approvals.Approval::name).toList(),
         draft == null || draft.due() == null ? null : draft.due().at(), draft == null ? null : draft.stopped());

@@ -1,5 +1,7 @@
 package palegate.server.drafts;
 
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.time.Instant;
@@ -10,8 +12,11 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.support.TransactionSynchronizationManager;
 import palegate.server.store.Batches;
 import palegate.server.store.Instants;
+import palegate.server.store.RequestFacts;
+import palegate.server.store.Transactions;
 import tools.jackson.databind.json.JsonMapper;
 
 /**
@@ -48,25 +53,51 @@ class DraftStore {
 
   private static final String HEAD = "SELECT id, owner, name, in_hand, base, version, due_at, due_note, due_version, due_change, due_digest, stopped_because FROM drafts ";
 
+  private record Version(long draft, int version) {}
+
+  private static final int KEPT_CHANGES_AT_MOST = 20_000;
+
   private final JdbcClient jdbc;
+  private final Transactions transactions;
+  private final RequestFacts facts;
+  /** Whatever edits a draft counts its version up, so that a version's changes are always the same. At most some 20 MB. */
+  private final Cache<Version, List<Item>> kept = Caffeine.newBuilder().maximumWeight(KEPT_CHANGES_AT_MOST)
+      .weigher((Version version, List<Item> items) -> items.size() + 1).build();
   private final Batches batches;
   private final JsonMapper json;
 
-  DraftStore(JdbcClient jdbc, Batches batches, JsonMapper json) {
+  DraftStore(JdbcClient jdbc, Transactions transactions, RequestFacts facts, Batches batches, JsonMapper json) {
     this.jdbc = jdbc;
+    this.transactions = transactions;
+    this.facts = facts;
     this.batches = batches;
     this.json = json;
   }
 
   /** The draft that its owner has in hand. */
-  @Transactional(readOnly = true)
   public Optional<Draft> find(String owner) {
-    return jdbc.sql(HEAD + "WHERE owner = :owner AND in_hand = 1").param("owner", owner).query(this::read).optional();
+    if (facts.of(owner).filter(asking -> !asking.hasDraft()).isPresent()) {
+      return Optional.empty();
+    }
+    return found("WHERE owner = :key AND in_hand = 1", owner);
   }
 
-  @Transactional(readOnly = true)
   public Optional<Draft> find(long id) {
-    return jdbc.sql(HEAD + "WHERE id = :id").param("id", id).query(this::read).optional();
+    return found("WHERE id = :key", id);
+  }
+
+  /** One statement if the changes are known; else all of it is read as of one instant, lest a version be kept with other changes. */
+  private Optional<Draft> found(String which, Object key) {
+    if (TransactionSynchronizationManager.isActualTransactionActive()) {
+      return jdbc.sql(HEAD + which).param("key", key).query(this::read).optional();
+    }
+    Optional<Optional<Draft>> known = jdbc.sql(HEAD + which).param("key", key).query(this::readIfKept).optional();
+    if (known.isEmpty() || known.get().isPresent()) {
+      return known.flatMap(draft -> draft);
+    }
+    Optional<Draft> whole = transactions.read(() -> jdbc.sql(HEAD + which).param("key", key).query(this::read).optional());
+    whole.ifPresent(draft -> kept.put(new Version(draft.id(), draft.version()), draft.items()));
+    return whole;
   }
 
   /** The same, held until the transaction ends, so that nobody edits it meanwhile. */
@@ -126,7 +157,9 @@ class DraftStore {
     jdbc.sql("UPDATE drafts SET in_hand = 1 WHERE id = :id").param("id", draft.id()).update();
   }
 
+  /** Whoever puts another draft in hand at the same instant waits here: only one can be. */
   private void layDown(String owner) {
+    jdbc.sql("SELECT login FROM accounts WHERE login = :owner FOR UPDATE").param("owner", owner).query(String.class).single();
     jdbc.sql("UPDATE drafts SET in_hand = NULL WHERE owner = :owner AND in_hand = 1").param("owner", owner).update();
   }
 
@@ -213,10 +246,19 @@ class DraftStore {
   }
 
   private Draft read(ResultSet row, String lock) throws SQLException {
+    return draft(row, items(row.getLong("id"), lock));
+  }
+
+  private Optional<Draft> readIfKept(ResultSet row, int i) throws SQLException {
+    List<Item> items = kept.getIfPresent(new Version(row.getLong("id"), row.getInt("version")));
+    return items == null ? Optional.empty() : Optional.of(draft(row, items));
+  }
+
+  private static Draft draft(ResultSet row, List<Item> items) throws SQLException {
     Instant at = Instants.read(row, "due_at");
     Due due = at == null ? null : new Due(at, row.getString("due_note"), row.getInt("due_version"), row.getLong("due_change"), row.getString("due_digest"));
     return new Draft(row.getLong("id"), row.getString("owner"), row.getString("name"), row.getInt("in_hand") == 1, row.getLong("base"),
-        row.getInt("version"), due, row.getString("stopped_because"), items(row.getLong("id"), lock));
+        row.getInt("version"), due, row.getString("stopped_because"), items);
   }
 
   private List<Item> items(long draft, String lock) {

@@ -24,7 +24,7 @@ import palegate.server.store.Transactions;
 @Service
 public class Drafts {
   /** A draft rehearsed on the current state. */
-  public record Rehearsed(DraftStore.Draft draft, long change, Rehearsal rehearsal, List<ChangeLog.Clash> clashes) {
+  public record Rehearsed(DraftStore.Draft draft, long change, Rehearsal rehearsal) {
     boolean isEmpty() {
       return draft == null || draft.items().isEmpty();
     }
@@ -59,10 +59,9 @@ public class Drafts {
   Rehearsed rehearse(Optional<DraftStore.Draft> draft) {
     Snapshots.Numbered state = snapshots.current();
     if (draft.isEmpty()) {
-      return new Rehearsed(null, state.change(), Rehearsal.of(state.snapshot(), List.of(), clock.instant(), null), List.of());
+      return new Rehearsed(null, state.change(), Rehearsal.of(state.snapshot(), List.of(), clock.instant(), null));
     }
-    Rehearsal rehearsal = rehearsals.now(draft.get(), state);
-    return new Rehearsed(draft.get(), state.change(), rehearsal, clashes(draft.get(), rehearsal));
+    return new Rehearsed(draft.get(), state.change(), rehearsals.now(draft.get(), state));
   }
 
   /** The state to show: the current one, or what the owner's draft would make of it. */
@@ -178,6 +177,10 @@ public class Drafts {
   public void renew(String owner) {
     long change = snapshots.current().change();
     transactions.run(() -> store.rebase(store.lock(owner).orElseThrow(Drafts::nothingDrafted), change));
+  }
+
+  List<ChangeLog.Clash> clashes(Rehearsed rehearsed) {
+    return rehearsed.draft() == null ? List.of() : clashes(rehearsed.draft(), rehearsed.rehearsal());
   }
 
   List<ChangeLog.Clash> clashes(DraftStore.Draft draft, Rehearsal rehearsal) {

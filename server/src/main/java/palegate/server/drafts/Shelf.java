@@ -77,7 +77,7 @@ public class Shelf {
       return drafts.rehearse(Optional.of(draft));
     }
     Snapshots.Numbered state = snapshots.current();
-    return new Drafts.Rehearsed(draft, state.change(), rehearsals.at(draft, state, draft.due().at()), List.of());
+    return new Drafts.Rehearsed(draft, state.change(), rehearsals.at(draft, state, draft.due().at()));
   }
 
   DraftsController.Foreseen foresee(long id, String account, Instant at) {
@@ -155,7 +155,7 @@ public class Shelf {
     }
     Snapshots.Numbered state = snapshots.current();
     Rehearsal rehearsal = rehearsals.at(draft, state, at);
-    refuseOther(new Drafts.Rehearsed(draft, state.change(), rehearsal, List.of()), seen);
+    refuseOther(new Drafts.Rehearsed(draft, state.change(), rehearsal), seen);
     PuttingInForce.refuseUnseenLockOuts(rehearsal, acceptLockOuts);
     transactions.run(() -> {
       DraftStore.Draft locked = own(id, account);

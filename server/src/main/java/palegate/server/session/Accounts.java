@@ -9,6 +9,7 @@ import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 import palegate.core.duties.Duty;
 import palegate.server.store.Instants;
+import palegate.server.store.RequestFacts;
 
 /** Who may sign in. */
 @Component
@@ -17,12 +18,18 @@ public class Accounts {
   public record Account(String login, String name, String passwordHash, String person, List<String> duties) {}
 
   private final JdbcClient jdbc;
+  private final RequestFacts facts;
 
-  Accounts(JdbcClient jdbc) {
+  Accounts(JdbcClient jdbc, RequestFacts facts) {
     this.jdbc = jdbc;
+    this.facts = facts;
   }
 
   public Optional<Account> find(String login) {
+    Optional<RequestFacts.Facts> asking = facts.of(login);
+    if (asking.isPresent()) {
+      return asking.map(known -> new Account(known.login(), known.name(), known.passwordHash(), known.person(), known.duties()));
+    }
     List<String> duties = jdbc.sql("SELECT duty FROM duties WHERE account = :login ORDER BY duty")
         .param("login", login).query(String.class).list();
     return jdbc.sql("SELECT login, name, password_hash, person FROM accounts WHERE login = :login")
@@ -34,6 +41,10 @@ public class Accounts {
 
   /** Whether the account's owner may come in: whoever is not active any more may not, from the next request on. */
   public boolean isOpen(String login) {
+    Optional<RequestFacts.Facts> asking = facts.of(login);
+    if (asking.isPresent()) {
+      return asking.get().open();
+    }
     return jdbc.sql("""
             SELECT COUNT(*) FROM accounts a LEFT JOIN person_states p ON p.person = a.person AND p.live = 1
             WHERE a.login = :login AND (a.person IS NULL OR p.active)
@@ -57,6 +68,10 @@ public class Accounts {
 
   /** Whether the account's owner holds one of these duties, and may come in. */
   public boolean holdsAny(String login, Duty... wanted) {
+    Optional<RequestFacts.Facts> asking = facts.of(login);
+    if (asking.isPresent()) {
+      return asking.get().open() && Arrays.stream(wanted).map(Duty::word).anyMatch(asking.get().duties()::contains);
+    }
     return jdbc.sql("""
             SELECT COUNT(*) FROM duties d JOIN accounts a ON a.login = d.account LEFT JOIN person_states p ON p.person = a.person AND p.live = 1
             WHERE d.account = :login AND d.duty IN (:duties) AND (a.person IS NULL OR p.active)

@@ -15,6 +15,7 @@ import org.springframework.context.annotation.Profile;
 import org.springframework.core.annotation.Order;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.stereotype.Component;
+import org.springframework.transaction.PlatformTransactionManager;
 import org.springframework.transaction.support.TransactionTemplate;
 import palegate.core.access.Grant;
 import palegate.core.people.Period;
@@ -50,13 +51,13 @@ class FirstSetUp implements ApplicationRunner {
   private final Clock clock;
   private final String password;
 
-  FirstSetUp(StructureStore store, Bundles bundles, Accounts accounts, PasswordEncoder passwords, TransactionTemplate transaction, Clock clock,
+  FirstSetUp(StructureStore store, Bundles bundles, Accounts accounts, PasswordEncoder passwords, PlatformTransactionManager transactions, Clock clock,
       @Value("${PALEGATE_FIRST_PASSWORD:}") String password) {
     this.store = store;
     this.bundles = bundles;
     this.accounts = accounts;
     this.passwords = passwords;
-    this.transaction = transaction;
+    this.transaction = new TransactionTemplate(transactions);
     this.clock = clock;
     this.password = password;
   }

@@ -13,6 +13,7 @@ import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.stereotype.Component;
 import org.springframework.web.filter.OncePerRequestFilter;
+import palegate.server.store.RequestFacts;
 import palegate.server.store.StructureStore;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -29,10 +30,12 @@ class AtLeastChange extends OncePerRequestFilter {
   private static final Duration BETWEEN = Duration.ofMillis(20);
 
   private final StructureStore structures;
+  private final RequestFacts facts;
   private final JsonMapper json;
 
-  AtLeastChange(StructureStore structures, JsonMapper json) {
+  AtLeastChange(StructureStore structures, RequestFacts facts, JsonMapper json) {
     this.structures = structures;
+    this.facts = facts;
     this.json = json;
   }
 
@@ -44,6 +47,7 @@ class AtLeastChange extends OncePerRequestFilter {
     } else if (!asked.matches("\\d{1,18}")) {
       answer(response, Problem.of(HttpStatus.BAD_REQUEST, "no-change-number", "Not a number of a change", HEADER + " takes the number of a change."));
     } else if (isThere(Long.parseLong(asked))) {
+      facts.forget();
       chain.doFilter(request, response);
     } else {
       answer(response, Problem.of(HttpStatus.CONFLICT, "not-yet", "Not known here yet", "Change " + asked + " is not known here yet. Ask again in a moment."));

@@ -17,19 +17,22 @@ public class Snapshots {
   public record Numbered(long change, Snapshot snapshot) {}
 
   private final StructureStore store;
+  private final RequestFacts facts;
   private final AtomicReference<Numbered> newest = new AtomicReference<>();
   private final Cache<Long, Numbered> earlier = Caffeine.newBuilder().maximumSize(4).build();
 
-  Snapshots(StructureStore store) {
+  Snapshots(StructureStore store, RequestFacts facts) {
     this.store = store;
+    this.facts = facts;
   }
 
   /**
-   * The state as of the newest change in the database. One that another instance has put in force is followed: the next state
-   * is made from the known one and what was altered since.
+   * The state as of the newest change in the database, for a question as of when it began. One that another instance has put in
+   * force is followed: the next state is made from the known one and what was altered since.
    */
   public Numbered current() {
-    long head = store.head();
+    Long asked = facts.head();
+    long head = asked == null ? store.head() : asked;
     Numbered known = newest.get();
     return known != null && known.change() >= head ? known : follow(head);
   }

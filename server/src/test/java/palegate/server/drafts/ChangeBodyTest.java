@@ -76,10 +76,10 @@ class ChangeBodyTest {
   }
 
   @Test
-  void what_a_change_makes_gets_an_id_that_tells_its_name() {
+  void what_a_change_makes_gets_an_id_that_tells_its_kind_and_sorts_by_when() {
     PeopleBody.SetGroup made = (PeopleBody.SetGroup) new PeopleBody.SetGroup(null, "Équipe du Port", null).withEntry();
-    assertThat(made.group()).matches("g-equipe-du-port-[a-z0-9]{6}");
-    assertThat(((LayoutBody.AddPlace) new LayoutBody.AddPlace(null, "folder", "f", "…", null, null, null, null, null).withEntry()).place()).matches("f-[a-z0-9]{6}");
+    assertThat(made.group()).matches("g-[0-9a-f]{8}-[0-9a-f]{4}-7[0-9a-f]{3}-[0-9a-f]{4}-[0-9a-f]{12}");
+    assertThat(((LayoutBody.AddPlace) new LayoutBody.AddPlace(null, "folder", "f", "…", null, null, null, null, null).withEntry()).place()).matches("f-[0-9a-f-]{36}");
   }
 
   @Test

@@ -2,19 +2,22 @@ import { useQuery } from '@tanstack/vue-query'
 import { computed, watch } from 'vue'
 import { answer, api } from '@/api/client'
 import { ProblemError } from '@/api/problem'
+import { useUpdates } from '@/updates/useUpdates'
 import { isOutage, queryClient } from './queries'
 
 const EVERY = 5_000
 
 /**
- * Asks for the newest change every few seconds: another administrator's change makes this page fetch
- * again what it shows, and a server or database that is away is said until it is back.
+ * Follows the newest change: another administrator's change makes this page fetch again what it shows,
+ * and a server or database that is away is said until it is back. The page is told, and asks every few
+ * seconds as long as it is not.
  */
 export function useOutage() {
+  const told = useUpdates(() => void queryClient.invalidateQueries({ queryKey: ['head'] }))
   const head = useQuery({
     queryKey: ['head'],
     queryFn: () => answer(api.GET('/api/journal', { params: { query: { limit: 1 } } })),
-    refetchInterval: EVERY,
+    refetchInterval: () => (told.value ? false : EVERY),
     retry: false,
     staleTime: 0,
   })

@@ -13,6 +13,7 @@ import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
 import org.springframework.beans.factory.annotation.Value;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.authentication.UsernamePasswordAuthenticationToken;
 import org.springframework.security.core.context.SecurityContext;
@@ -54,12 +55,13 @@ class SessionController {
   private final SignInLimit limit;
   private final KnownDevices devices;
   private final CsrfTokenRepository tokens;
+  private final ApplicationEventPublisher events;
   private final Clock clock;
   private final boolean demo;
   private final String nobodysHash;
 
   SessionController(Accounts accounts, PasswordEncoder passwords, SecurityContextRepository contexts, SignInLimit limit, KnownDevices devices,
-      CsrfTokenRepository tokens, Clock clock,
+      CsrfTokenRepository tokens, ApplicationEventPublisher events, Clock clock,
       @Value("${palegate.demo}") boolean demo) {
     this.accounts = accounts;
     this.passwords = passwords;
@@ -67,6 +69,7 @@ class SessionController {
     this.limit = limit;
     this.devices = devices;
     this.tokens = tokens;
+    this.events = events;
     this.clock = clock;
     this.demo = demo;
     nobodysHash = passwords.encode("nobody has this password");
@@ -125,7 +128,9 @@ class SessionController {
   void signOut(HttpServletRequest request) {
     HttpSession session = request.getSession(false);
     if (session != null) {
+      String id = session.getId();
       session.invalidate();
+      events.publishEvent(new SignedOut(id));
     }
     SecurityContextHolder.clearContext();
   }

@@ -62,7 +62,8 @@ class Security {
             .accessDeniedHandler((request, response, failed) -> answer(response, HttpStatus.FORBIDDEN, "not-allowed",
                 "Not allowed", "Your duties do not cover this, or the page is out of date: reload it and try again.")))
         .authorizeHttpRequests(requests -> requests
-            .dispatcherTypeMatchers(DispatcherType.FORWARD, DispatcherType.ERROR).permitAll()
+            // What an answer goes on with later was allowed when it was asked for.
+            .dispatcherTypeMatchers(DispatcherType.FORWARD, DispatcherType.ERROR, DispatcherType.ASYNC).permitAll()
             .requestMatchers(HttpMethod.GET, Pages.ADDRESSES).permitAll()
             .requestMatchers(HttpMethod.GET, "/index.html", "/favicon.svg", "/assets/**").permitAll()
             .requestMatchers("/api/session").permitAll()

@@ -93,7 +93,7 @@ class EveryEndpointTest {
     Browser wenna = app.signedIn("wenna.carrow");
     SoftAssertions all = new SoftAssertions();
     for (Endpoint endpoint : endpoints(app)) {
-      if (!isSession(endpoint)) {
+      if (!isSession(endpoint) && !endpoint.path().equals("/api/updates")) { // which does not end
         Browser.Answer answer = ask(wenna, endpoint);
         all.assertThat(answer.status()).as("%s", endpoint).isLessThan(500);
         if (answer.status() >= 400) {

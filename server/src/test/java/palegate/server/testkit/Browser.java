@@ -11,6 +11,7 @@ import java.net.http.HttpResponse;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Stream;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -103,6 +104,18 @@ public final class Browser {
   public String cookie(String name) {
     return cookies.getCookieStore().getCookies().stream().filter(cookie -> cookie.getName().equals(name))
         .map(HttpCookie::getValue).findFirst().orElse("");
+  }
+
+  /** An answer that goes on: its lines as they come. */
+  public HttpResponse<Stream<String>> listen(String path) {
+    try {
+      return client.send(request(path).GET().build(), HttpResponse.BodyHandlers.ofLines());
+    } catch (IOException failed) {
+      throw new IllegalStateException(failed);
+    } catch (InterruptedException interrupted) {
+      Thread.currentThread().interrupt();
+      throw new IllegalStateException(interrupted);
+    }
   }
 
   private HttpRequest.Builder request(String path) {

@@ -102,7 +102,7 @@ async function seen() {
       </p>
       <p v-if="draft.approvedBy.length > 0" class="quiet">Approved by {{ draft.approvedBy.join(', ') }}.</p>
       <div v-if="moved" class="fault" role="alert">
-        <p>Something was changed elsewhere, or began or ended: the draft would now do something else than when you opened it.</p>
+        <p v-if="!problem">Something was changed elsewhere, or began or ended: the draft would now do something else than when you opened it.</p>
         <v-btn size="small" @click="moved = false">I have looked at it again</v-btn>
       </div>
       <v-checkbox v-if="draft.lockOuts > 0" v-model="meant" :label="`${counted(draft.lockOuts, 'place')} left without a keeper: this is meant`" />

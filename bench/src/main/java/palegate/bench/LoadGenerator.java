@@ -20,6 +20,7 @@ final class LoadGenerator {
   private static final int CONNECTIONS = 4;
   private static final int MANY_CONNECTIONS = 32;
   private static final int REQUESTS_EACH = 400;
+  private static final int SOAK_EACH = 625;
   private static final int WARM_UP_EACH = 100;
 
   private final String base;
@@ -43,7 +44,31 @@ final class LoadGenerator {
     measure("people at a place", random -> "/api/places/" + any(places, random) + "/people?limit=50");
     measure("children in the tree", random -> "/api/places/" + any(places, random) + "/children");
     System.out.printf("Over HTTP, %d connections, %,d requests each%n", MANY_CONNECTIONS, REQUESTS_EACH);
-    measure("mixed questions", this::anyQuestion, MANY_CONNECTIONS);
+    measure("mixed questions", this::anyQuestion, MANY_CONNECTIONS, REQUESTS_EACH);
+    System.out.printf("A soak of %,d requests of every kind%n", MANY_CONNECTIONS * SOAK_EACH);
+    long before = heap();
+    measure("every kind", this::anything, MANY_CONNECTIONS, SOAK_EACH);
+    long between = heap();
+    measure("every kind again", this::anything, MANY_CONNECTIONS, SOAK_EACH);
+    System.out.printf(Locale.ROOT, "  heap %,d MB before, %,d MB after the first, %,d MB after the second%n", before, between, heap());
+  }
+
+  /** What is in use once what is not has been collected, in MB. */
+  private static long heap() {
+    System.gc();
+    Runtime runtime = Runtime.getRuntime();
+    return (runtime.totalMemory() - runtime.freeMemory()) >> 20;
+  }
+
+  private String anything(Random random) {
+    String place = any(places, random);
+    return switch (random.nextInt(6)) {
+      case 0 -> "/api/places/" + place + "/people?limit=50";
+      case 1 -> "/api/journal?limit=50";
+      case 2 -> "/api/people/" + any(people, random);
+      case 3 -> "/api/why?person=" + any(people, random) + "&place=" + place + "&drafted=true";
+      default -> anyQuestion(random);
+    };
   }
 
   private String anyQuestion(Random random) {
@@ -60,16 +85,16 @@ final class LoadGenerator {
   }
 
   private void measure(String name, Question question) throws Exception {
-    measure(name, question, CONNECTIONS);
+    measure(name, question, CONNECTIONS, REQUESTS_EACH);
   }
 
   /** Everybody signs in and warms up first; the clock runs from when all of them ask. */
-  private void measure(String name, Question question, int connections) throws Exception {
+  private void measure(String name, Question question, int connections, int requestsEach) throws Exception {
     ExecutorService threads = Executors.newFixedThreadPool(connections);
     AtomicLong began = new AtomicLong();
     CyclicBarrier ready = new CyclicBarrier(connections, () -> began.set(System.nanoTime()));
     try {
-      List<Callable<long[]>> work = IntStream.range(0, connections).mapToObj(seed -> (Callable<long[]>) () -> ask(question, seed, ready)).toList();
+      List<Callable<long[]>> work = IntStream.range(0, connections).mapToObj(seed -> (Callable<long[]>) () -> ask(question, seed, requestsEach, ready)).toList();
       long[] all = new long[0];
       for (Future<long[]> part : threads.invokeAll(work)) {
         long[] times = part.get();
@@ -86,11 +111,11 @@ final class LoadGenerator {
     }
   }
 
-  private long[] ask(Question question, int seed, CyclicBarrier ready) throws IOException, InterruptedException, BrokenBarrierException {
+  private long[] ask(Question question, int seed, int requests, CyclicBarrier ready) throws IOException, InterruptedException, BrokenBarrierException {
     HttpSession session = new HttpSession(base, login, password);
     Random random = new Random(seed);
-    long[] times = new long[REQUESTS_EACH];
-    for (int i = -WARM_UP_EACH; i < REQUESTS_EACH; i++) {
+    long[] times = new long[requests];
+    for (int i = -WARM_UP_EACH; i < requests; i++) {
       if (i == 0) {
         ready.await();
       }

@@ -13,10 +13,10 @@ import palegate.core.drafts.Rehearsal;
 import palegate.core.people.Person;
 import palegate.core.people.Subject;
 import palegate.core.places.Place;
+import palegate.core.questions.WallConflict;
+import palegate.core.questions.WallCoverage;
 import palegate.core.snapshot.Snapshot;
 import palegate.core.structure.Structure;
-import palegate.core.walls.Conflict;
-import palegate.core.walls.Coverage;
 
 class SallowpointTest {
   private static final Instant NOW = Instant.parse("2026-11-24T08:00:00Z");
@@ -61,8 +61,8 @@ class SallowpointTest {
     assertThat(LockOuts.all(snapshot, NOW).stream()).extracting(Place::id).contains("lib-acc-2024-contracts");
     assertThat(snapshot.at(NOW).matching(new Subject.OfGroup("g-ice")).isEmpty()).isTrue();
     assertThat(structure.types().get("appraisal").clearances()).as("a guarded type cleared for nobody").isEmpty();
-    assertThat(Coverage.of(snapshot, structure.walls().get("wall-pilgrim"))).as("a wall that covers nothing")
-        .allMatch(Coverage::matchesNothing);
-    assertThat(Conflict.all(snapshot.at(NOW), NOW)).as("somebody on both sides of the collision").isNotEmpty();
+    assertThat(WallCoverage.of(snapshot, structure.walls().get("wall-pilgrim"))).as("a wall that covers nothing")
+        .allMatch(WallCoverage::matchesNothing);
+    assertThat(WallConflict.all(snapshot.at(NOW), NOW)).as("somebody on both sides of the collision").isNotEmpty();
   }
 }

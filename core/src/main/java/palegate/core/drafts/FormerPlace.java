@@ -4,9 +4,9 @@ import java.util.Objects;
 import java.util.Set;
 import java.util.stream.Collectors;
 import palegate.core.places.Place;
+import palegate.core.questions.WallCoverage;
 import palegate.core.snapshot.Snapshot;
 import palegate.core.walls.Barrier;
-import palegate.core.walls.Coverage;
 import palegate.core.walls.Scope;
 import palegate.core.walls.Wall;
 
@@ -33,7 +33,7 @@ public record FormerPlace(Place place, Set<String> walls) {
   static boolean covers(Snapshot snapshot, Wall wall, int place) {
     boolean inScope = false;
     for (Scope scope : wall.barrier().scopes()) {
-      inScope |= Coverage.covers(snapshot, scope, place);
+      inScope |= WallCoverage.covers(snapshot, scope, place);
     }
     return inScope != wall.barrier() instanceof Barrier.Confine;
   }

@@ -20,6 +20,8 @@ import palegate.core.people.Membership;
 import palegate.core.people.Period;
 import palegate.core.people.Person;
 import palegate.core.places.Place;
+import palegate.core.questions.WallConflict;
+import palegate.core.questions.WallCoverage;
 import palegate.core.roles.Right;
 import palegate.core.roles.Rights;
 import palegate.core.snapshot.Moment;
@@ -27,8 +29,6 @@ import palegate.core.snapshot.Snapshot;
 import palegate.core.structure.Later;
 import palegate.core.structure.Structure;
 import palegate.core.types.Clearance;
-import palegate.core.walls.Conflict;
-import palegate.core.walls.Coverage;
 import palegate.core.walls.Wall;
 
 /**
@@ -199,18 +199,18 @@ public final class Rehearsal {
   }
 
   /** Active people whom the draft puts on two sides of one wall, now or at a later instant. */
-  public List<Conflict> wallConflicts() {
+  public List<WallConflict> wallConflicts() {
     return differences().stream().flatMap(difference -> {
-      Set<Conflict> known = new LinkedHashSet<>(Conflict.all(before.at(difference.instant()), difference.instant()));
-      return Conflict.all(after.at(difference.instant()), difference.instant()).stream().filter(conflict -> !known.contains(conflict));
+      Set<WallConflict> known = new LinkedHashSet<>(WallConflict.all(before.at(difference.instant()), difference.instant()));
+      return WallConflict.all(after.at(difference.instant()), difference.instant()).stream().filter(conflict -> !known.contains(conflict));
     }).distinct().toList();
   }
 
   /** The walls that the draft puts there whose scope covers nothing, or everything. */
-  public List<Coverage> oddWalls() {
+  public List<WallCoverage> oddWalls() {
     return before.structure().walls().differing(after.structure().walls()).stream().sorted()
         .map(after.structure().walls()::get).filter(wall -> wall != null && wall.state() != Wall.State.LIFTED)
-        .flatMap(wall -> Coverage.of(after, wall).stream()).filter(Coverage::isOdd).toList();
+        .flatMap(wall -> WallCoverage.of(after, wall).stream()).filter(WallCoverage::isOdd).toList();
   }
 
   /**

@@ -6,7 +6,7 @@ import java.util.Map;
 import java.util.Set;
 import palegate.core.places.Place;
 import palegate.core.places.PlaceKind;
-import palegate.core.types.Conversion;
+import palegate.core.questions.Conversion;
 import palegate.core.types.DocumentType;
 
 /** Makes changes of document types and of their clearances. */

@@ -13,7 +13,7 @@ import java.util.TreeSet;
 import palegate.core.places.Conditions;
 import palegate.core.places.Guards;
 import palegate.core.places.Place;
-import palegate.core.types.Conversion;
+import palegate.core.questions.Conversion;
 
 /** Undoes what a change did to places: what is there, where it stands, what it is called and carries; lists of entries aside. */
 final class UndoingPlaces {

@@ -8,11 +8,11 @@ import palegate.core.access.Entry;
 import palegate.core.drafts.LockOuts;
 import palegate.core.people.Group;
 import palegate.core.people.Subject;
+import palegate.core.questions.WallConflict;
+import palegate.core.questions.WallCoverage;
 import palegate.core.snapshot.Moment;
 import palegate.core.snapshot.Snapshot;
 import palegate.core.types.DocumentType;
-import palegate.core.walls.Conflict;
-import palegate.core.walls.Coverage;
 import palegate.core.walls.Wall;
 
 /** Everything found in a structure at an instant, in a stable order. */
@@ -36,13 +36,13 @@ public final class Findings {
 
   private static Stream<Finding> oddWalls(Snapshot snapshot) {
     return snapshot.structure().walls().values().stream().filter(wall -> wall.state() != Wall.State.LIFTED)
-        .sorted(Comparator.comparing(Wall::id)).flatMap(wall -> Coverage.of(snapshot, wall).stream().filter(Coverage::isOdd)
+        .sorted(Comparator.comparing(Wall::id)).flatMap(wall -> WallCoverage.of(snapshot, wall).stream().filter(WallCoverage::isOdd)
             .map(coverage -> new Finding("wall " + wall.id(), "The scope " + (coverage.side() == null ? "" : "of side \"" + coverage.side() + "\" ")
                 + "of \"" + wall.name() + "\" covers " + (coverage.matchesNothing() ? "nothing." : "everything."))));
   }
 
   private static Stream<Finding> conflicts(Snapshot snapshot, Moment moment, Instant instant) {
-    return Conflict.all(moment, instant).stream().map(conflict -> new Finding("person " + conflict.person(),
+    return WallConflict.all(moment, instant).stream().map(conflict -> new Finding("person " + conflict.person(),
         snapshot.structure().people().get(conflict.person()).name() + " is on more than one side of \""
             + snapshot.structure().walls().get(conflict.wall()).name() + "\": " + String.join(", ", conflict.sides()) + "."));
   }

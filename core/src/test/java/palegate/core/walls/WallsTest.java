@@ -12,6 +12,8 @@ import org.junit.jupiter.api.Test;
 import palegate.core.Harbour;
 import palegate.core.people.Period;
 import palegate.core.people.Subject;
+import palegate.core.questions.WallConflict;
+import palegate.core.questions.WallCoverage;
 import palegate.core.roles.Rights;
 import palegate.core.snapshot.Moment;
 import palegate.core.snapshot.Snapshot;
@@ -66,7 +68,7 @@ class WallsTest {
     assertThat(rights("ola", "c1", sides)).isEqualTo(Rights.NONE);
     assertThat(rights("ola", "c2", sides)).isEqualTo(Rights.NONE);
     Snapshot snapshot = Snapshot.of(Harbour.structure().guardedBy(List.of(), List.of(sides)));
-    assertThat(Conflict.all(snapshot.at(Harbour.NOW), Harbour.NOW)).containsExactly(new Conflict("w", "ola", List.of("Hull", "Cargo")));
+    assertThat(WallConflict.all(snapshot.at(Harbour.NOW), Harbour.NOW)).containsExactly(new WallConflict("w", "ola", List.of("Hull", "Cargo")));
   }
 
   @Test
@@ -75,7 +77,7 @@ class WallsTest {
         new Barrier.Side("Hull", List.of(OLA), Scope.ofPlaces("c1")), new Barrier.Side("Cargo", List.of(OLA), Scope.ofPlaces("c2")))))
         .except(new Wall.Exempt(OLA, Harbour.JULY));
     Moment moment = Snapshot.of(Harbour.structure().guardedBy(List.of(), List.of(sides))).at(Harbour.NOW);
-    assertThat(Conflict.all(moment, Harbour.NOW)).isEmpty();
+    assertThat(WallConflict.all(moment, Harbour.NOW)).isEmpty();
     assertThat(rights("ola", "c1", Harbour.JULY, sides)).as("the exception has ended").isEqualTo(Rights.NONE);
   }
 
@@ -120,9 +122,9 @@ class WallsTest {
     @Test
     void how_much_a_scope_covers_is_counted_and_nothing_or_everything_is_odd() {
       Snapshot snapshot = Harbour.snapshot();
-      assertThat(Coverage.of(snapshot, wall(new Barrier.Screen(Scope.ofPlaces("c1"), List.of(OLA)))).get(0).places()).isEqualTo(2);
-      assertThat(Coverage.of(snapshot, wall(new Barrier.Screen(Scope.ofLabel("case", "X"), List.of(OLA)))).get(0).matchesNothing()).isTrue();
-      assertThat(Coverage.of(snapshot, wall(new Barrier.Screen(Scope.ofPlaces("root"), List.of(OLA)))).get(0).matchesEverything()).isTrue();
+      assertThat(WallCoverage.of(snapshot, wall(new Barrier.Screen(Scope.ofPlaces("c1"), List.of(OLA)))).get(0).places()).isEqualTo(2);
+      assertThat(WallCoverage.of(snapshot, wall(new Barrier.Screen(Scope.ofLabel("case", "X"), List.of(OLA)))).get(0).matchesNothing()).isTrue();
+      assertThat(WallCoverage.of(snapshot, wall(new Barrier.Screen(Scope.ofPlaces("root"), List.of(OLA)))).get(0).matchesEverything()).isTrue();
     }
   }
 }

@@ -16,12 +16,13 @@ import palegate.core.structure.Structure;
 import palegate.server.drafts.BodyOf;
 import palegate.server.drafts.ChangeBody;
 import palegate.server.drafts.Drafts;
-import palegate.server.people.PersonView;
 import palegate.server.session.Accounts;
 import palegate.core.duties.Duty;
 import palegate.server.shell.MayBeMissing;
 import palegate.server.shell.Problem;
 import palegate.server.store.History;
+import palegate.server.views.EntryView;
+import palegate.server.views.PersonView;
 
 /** Why a person has the rights they have at a place, and what it would take to give or take one. */
 @RestController

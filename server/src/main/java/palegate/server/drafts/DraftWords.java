@@ -15,7 +15,7 @@ import palegate.core.access.Withholding;
 import palegate.core.drafts.Change;
 import palegate.core.structure.Parts;
 import palegate.core.structure.Structure;
-import palegate.server.people.SubjectNames;
+import palegate.server.views.SubjectNames;
 
 /** A change as a sentence. Names are those in force or, of what the draft makes, those in the draft. */
 final class DraftWords {

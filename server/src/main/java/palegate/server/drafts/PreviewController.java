@@ -17,11 +17,11 @@ import palegate.core.roles.Rights;
 import palegate.core.snapshot.Snapshot;
 import palegate.server.lists.Listing;
 import palegate.server.lists.Part;
-import palegate.server.people.PersonView;
 import palegate.server.session.Accounts;
 import palegate.server.shell.MayBeMissing;
 import palegate.server.shell.Page;
 import palegate.server.shell.Problem;
+import palegate.server.views.PersonView;
 
 /** What a change would do at a place, before it goes into the draft: for deciding. */
 @RestController

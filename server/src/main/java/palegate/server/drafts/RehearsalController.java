@@ -24,16 +24,16 @@ import palegate.core.drafts.Rehearsal;
 import palegate.core.people.Person;
 import palegate.core.roles.Right;
 import palegate.core.snapshot.Snapshot;
-import palegate.server.access.EntryView;
 import palegate.server.exports.CsvFile;
 import palegate.server.exports.Sheet;
 import palegate.server.lists.Listing;
 import palegate.server.lists.PairOrder;
 import palegate.server.lists.Part;
-import palegate.server.people.PeopleOrder;
-import palegate.server.people.PersonView;
 import palegate.server.shell.Page;
 import palegate.server.shell.Problem;
+import palegate.server.views.EntryView;
+import palegate.server.views.PeopleOrder;
+import palegate.server.views.PersonView;
 
 /** The rehearsal of the signed-in person's draft: every number of the tray, opened to what it counts. */
 @RestController

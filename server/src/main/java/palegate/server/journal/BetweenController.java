@@ -19,12 +19,12 @@ import palegate.core.journal.Between;
 import palegate.core.roles.Rights;
 import palegate.server.lists.PairOrder;
 import palegate.server.lists.Part;
-import palegate.server.people.PersonView;
 import palegate.server.shell.MayBeMissing;
 import palegate.server.shell.Page;
 import palegate.server.shell.Problem;
 import palegate.server.store.ChangeLog;
 import palegate.server.store.History;
+import palegate.server.views.PersonView;
 
 /** What everyone gained and lost between two instants, and what did it. */
 @RestController

@@ -11,7 +11,7 @@ import palegate.core.structure.Structure;
 import palegate.core.walls.Barrier;
 import palegate.core.walls.Scope;
 import palegate.core.walls.Wall;
-import palegate.server.people.SubjectNames;
+import palegate.server.views.SubjectNames;
 
 /** The exact content of a wall in words. */
 final class WallWords {

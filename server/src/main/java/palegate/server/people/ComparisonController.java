@@ -15,6 +15,8 @@ import palegate.server.lists.Listing;
 import palegate.server.lists.Part;
 import palegate.server.shell.Page;
 import palegate.server.shell.Problem;
+import palegate.server.views.PersonView;
+import palegate.server.views.SubjectView;
 
 /** Two people, or two groups, side by side. */
 @RestController

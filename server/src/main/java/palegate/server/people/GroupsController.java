@@ -32,6 +32,9 @@ import palegate.server.lists.Part;
 import palegate.server.shell.MayBeMissing;
 import palegate.server.shell.Page;
 import palegate.server.shell.Problem;
+import palegate.server.views.PeopleOrder;
+import palegate.server.views.PersonView;
+import palegate.server.views.SubjectView;
 
 /** Groups: who is in them and how, what they are in, and what that gives. */
 @RestController

@@ -18,6 +18,7 @@ import palegate.core.snapshot.Moment;
 import palegate.core.structure.Structure;
 import palegate.server.drafts.Shown;
 import palegate.server.shell.MayBeMissing;
+import palegate.server.views.SubjectView;
 
 /** Units as a tree, and the sketch of the organisation: what lies inside what, and how big it is. */
 @RestController

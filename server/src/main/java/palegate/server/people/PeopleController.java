@@ -17,6 +17,9 @@ import palegate.core.structure.Structure;
 import palegate.server.drafts.Shown;
 import palegate.server.lists.Part;
 import palegate.server.shell.Page;
+import palegate.server.views.PeopleOrder;
+import palegate.server.views.PersonView;
+import palegate.server.views.SubjectView;
 
 /** Finding people and subjects by what somebody types. */
 @RestController

@@ -24,10 +24,12 @@ import palegate.core.people.Subject;
 import palegate.core.questions.ReachOf;
 import palegate.core.snapshot.Snapshot;
 import palegate.core.structure.Structure;
-import palegate.server.access.EntryView;
 import palegate.server.drafts.Shown;
 import palegate.server.shell.MayBeMissing;
 import palegate.server.shell.Problem;
+import palegate.server.views.EntryView;
+import palegate.server.views.PersonView;
+import palegate.server.views.SubjectView;
 
 /** One person: where they belong and what that lets them do; and whom pasted lines name. */
 @RestController

@@ -18,13 +18,13 @@ import palegate.core.people.PersonSet;
 import palegate.core.questions.AccessList;
 import palegate.core.snapshot.Moment;
 import palegate.core.snapshot.Snapshot;
-import palegate.server.access.EntryView;
 import palegate.server.drafts.Drafts;
 import palegate.server.lists.Part;
-import palegate.server.people.PeopleOrder;
-import palegate.server.people.PersonView;
 import palegate.server.shell.Page;
 import palegate.server.shell.Problem;
+import palegate.server.views.EntryView;
+import palegate.server.views.PeopleOrder;
+import palegate.server.views.PersonView;
 
 /** The access list of a place, with what the asker's draft would add to it and remove from it. */
 @RestController

@@ -8,7 +8,7 @@ import palegate.core.snapshot.Moment;
 import palegate.core.snapshot.Snapshot;
 import palegate.core.walls.Barrier;
 import palegate.core.walls.Wall;
-import palegate.server.people.SubjectNames;
+import palegate.server.views.SubjectNames;
 
 /** What limits a place beside its access list, in words: walls, clearance, ceilings, house rules, conditions, oversight. */
 final class GuardWords {

@@ -19,11 +19,11 @@ import palegate.core.snapshot.Snapshot;
 import palegate.server.drafts.Drafts;
 import palegate.server.lists.Listing;
 import palegate.server.lists.Part;
-import palegate.server.people.PeopleOrder;
-import palegate.server.people.PersonView;
 import palegate.server.shell.MayBeMissing;
 import palegate.server.shell.Page;
 import palegate.server.shell.Problem;
+import palegate.server.views.PeopleOrder;
+import palegate.server.views.PersonView;
 
 /** The tree of places, one place, and who can do what there. */
 @RestController

@@ -15,13 +15,13 @@ import palegate.core.roles.Right;
 import palegate.core.roles.Rights;
 import palegate.core.roles.Role;
 import palegate.core.structure.Structure;
-import palegate.server.access.EntryView;
 import palegate.server.drafts.Shown;
 import palegate.server.lists.Listing;
 import palegate.server.lists.Part;
-import palegate.server.people.SubjectNames;
 import palegate.server.shell.Page;
 import palegate.server.shell.Problem;
+import palegate.server.views.EntryView;
+import palegate.server.views.SubjectNames;
 
 /** The customer's roles, where they are used, and what rights imply. */
 @RestController

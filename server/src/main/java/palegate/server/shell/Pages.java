@@ -5,8 +5,8 @@ import org.springframework.web.bind.annotation.GetMapping;
 
 /** Every address of the console leads to the one page, which then shows what the address names. */
 @Controller
-class Pages {
-  static final String[] ADDRESSES = {
+public class Pages {
+  public static final String[] ADDRESSES = {
     "/", "/sign-in", "/places", "/places/**", "/breaks", "/breaks/**", "/people", "/people/**", "/roles", "/roles/**", "/types", "/types/**",
     "/statements", "/statements/**", "/journal", "/journal/**", "/between", "/rehearsal", "/drafts", "/drafts/**"};
 

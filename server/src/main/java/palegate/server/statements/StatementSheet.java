@@ -13,8 +13,8 @@ import palegate.core.roles.Right;
 import palegate.core.statements.Statement;
 import palegate.core.structure.Structure;
 import palegate.server.exports.Sheet;
-import palegate.server.people.PersonView;
-import palegate.server.people.SubjectNames;
+import palegate.server.views.PersonView;
+import palegate.server.views.SubjectNames;
 
 /** A statement as a sheet for files. */
 final class StatementSheet {

@@ -26,9 +26,9 @@ import palegate.server.exports.Sheet;
 import palegate.server.exports.WorkbookFile;
 import palegate.server.lists.PairOrder;
 import palegate.server.lists.Part;
-import palegate.server.people.PersonView;
 import palegate.server.session.Accounts;
 import palegate.server.shell.Page;
+import palegate.server.views.PersonView;
 
 /** Statements on screen, in pages, and as files, whole. */
 @RestController

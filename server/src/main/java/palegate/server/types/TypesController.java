@@ -18,20 +18,20 @@ import org.springframework.web.bind.annotation.RestController;
 import palegate.core.people.Subject;
 import palegate.core.places.Place;
 import palegate.core.places.PlaceKind;
+import palegate.core.questions.Conversion;
 import palegate.core.questions.TypeMatrix;
 import palegate.core.structure.Structure;
 import palegate.core.types.Clearance;
-import palegate.core.types.Conversion;
 import palegate.core.types.DocumentType;
 import palegate.server.drafts.Shown;
 import palegate.server.drafts.TypeBody;
 import palegate.server.lists.Listing;
 import palegate.server.lists.Part;
-import palegate.server.people.SubjectNames;
-import palegate.server.people.SubjectView;
 import palegate.server.shell.MayBeMissing;
 import palegate.server.shell.Page;
 import palegate.server.shell.Problem;
+import palegate.server.views.SubjectNames;
+import palegate.server.views.SubjectView;
 
 /** The customer's document types: fields, clearances, and who may do what with papers of each. */
 @RestController

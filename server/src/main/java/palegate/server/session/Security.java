@@ -1,4 +1,4 @@
-package palegate.server.shell;
+package palegate.server.session;
 
 import jakarta.servlet.DispatcherType;
 import jakarta.servlet.http.HttpServletResponse;
@@ -29,7 +29,8 @@ import org.springframework.security.web.csrf.CookieCsrfTokenRepository;
 import org.springframework.security.web.csrf.CsrfTokenRepository;
 import org.springframework.security.web.header.writers.ReferrerPolicyHeaderWriter.ReferrerPolicy;
 import palegate.core.duties.Duty;
-import palegate.server.session.Accounts;
+import palegate.server.shell.Pages;
+import palegate.server.shell.Problem;
 import tools.jackson.databind.json.JsonMapper;
 
 /** Who may ask what: nothing unless it is listed here. */

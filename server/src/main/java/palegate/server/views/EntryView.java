@@ -1,4 +1,4 @@
-package palegate.server.access;
+package palegate.server.views;
 
 import java.time.Instant;
 import java.util.List;
@@ -6,7 +6,6 @@ import palegate.core.access.Entry;
 import palegate.core.access.Grant;
 import palegate.core.roles.Rights;
 import palegate.core.structure.Structure;
-import palegate.server.people.SubjectNames;
 import palegate.server.shell.MayBeMissing;
 
 /**

@@ -1,4 +1,4 @@
-package palegate.server.people;
+package palegate.server.views;
 
 import java.util.Comparator;
 import palegate.core.people.Person;
@@ -17,7 +17,7 @@ public final class PeopleOrder {
   }
 
   /** The name of the person's unit; empty if they have none. */
-  static String unit(Person person, Structure structure) {
+  public static String unit(Person person, Structure structure) {
     return person.unit() == null ? "" : structure.units().get(person.unit()).name();
   }
 }

@@ -1,4 +1,4 @@
-package palegate.core.types;
+package palegate.core.questions;
 
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -9,7 +9,9 @@ import java.util.function.Function;
 import palegate.core.people.Person;
 import palegate.core.places.Place;
 import palegate.core.structure.Structure;
+import palegate.core.types.DocumentType;
 import palegate.core.types.DocumentType.Field;
+import palegate.core.types.FieldValues;
 
 /** What becomes of the values of documents when fields of their type become of another kind (job capability 4). */
 public final class Conversion {

@@ -1,4 +1,4 @@
-package palegate.server.people;
+package palegate.server.views;
 
 import palegate.core.people.PersonSet;
 import palegate.core.people.Subject;

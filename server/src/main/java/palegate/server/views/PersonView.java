@@ -1,4 +1,4 @@
-package palegate.server.people;
+package palegate.server.views;
 
 import palegate.core.people.Person;
 import palegate.core.structure.Structure;

@@ -1,4 +1,4 @@
-package palegate.server.shell;
+package palegate.server.updates;
 
 import jakarta.servlet.FilterChain;
 import jakarta.servlet.ServletException;
@@ -13,6 +13,7 @@ import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.stereotype.Component;
 import org.springframework.web.filter.OncePerRequestFilter;
+import palegate.server.shell.Problem;
 import palegate.server.store.RequestFacts;
 import palegate.server.store.StructureStore;
 import tools.jackson.databind.json.JsonMapper;

@@ -1,4 +1,4 @@
-package palegate.core.walls;
+package palegate.core.questions;
 
 import java.util.ArrayList;
 import java.util.BitSet;
@@ -7,6 +7,9 @@ import java.util.Map;
 import java.util.Set;
 import palegate.core.places.Place;
 import palegate.core.snapshot.Snapshot;
+import palegate.core.walls.Barrier;
+import palegate.core.walls.Scope;
+import palegate.core.walls.Wall;
 
 /**
  * How much a wall's scope covers.
@@ -16,15 +19,15 @@ import palegate.core.snapshot.Snapshot;
  * @param places how many places are in scope
  * @param all how many there are
  */
-public record Coverage(String wall, String side, int places, int all) {
+public record WallCoverage(String wall, String side, int places, int all) {
 
   /** One for each scope of the wall, whether it stands or not. O(places at or below those that it names, or all). */
-  public static List<Coverage> of(Snapshot snapshot, Wall wall) {
-    List<Coverage> found = new ArrayList<>();
+  public static List<WallCoverage> of(Snapshot snapshot, Wall wall) {
+    List<WallCoverage> found = new ArrayList<>();
     List<Scope> scopes = wall.barrier().scopes();
     for (int i = 0; i < scopes.size(); i++) {
       String side = wall.barrier() instanceof Barrier.Sides sides ? sides.sides().get(i).name() : null;
-      found.add(new Coverage(wall.id(), side, count(snapshot, scopes.get(i)), snapshot.placeCount()));
+      found.add(new WallCoverage(wall.id(), side, count(snapshot, scopes.get(i)), snapshot.placeCount()));
     }
     return found;
   }

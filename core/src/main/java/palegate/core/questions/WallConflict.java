@@ -1,4 +1,4 @@
-package palegate.core.walls;
+package palegate.core.questions;
 
 import java.time.Instant;
 import java.util.ArrayList;
@@ -6,6 +6,8 @@ import java.util.List;
 import palegate.core.people.PersonSet;
 import palegate.core.people.Subject;
 import palegate.core.snapshot.Moment;
+import palegate.core.walls.Barrier;
+import palegate.core.walls.Wall;
 
 /**
  * An active person on two sides or more of a standing wall, whom no exception frees (section 7).
@@ -14,14 +16,14 @@ import palegate.core.snapshot.Moment;
  * @param person the person's id
  * @param sides the names of the sides, in the wall's order
  */
-public record Conflict(String wall, String person, List<String> sides) {
-  public Conflict {
+public record WallConflict(String wall, String person, List<String> sides) {
+  public WallConflict {
     sides = List.copyOf(sides);
   }
 
   /** All conflicts, by wall in the order given, then by person. O(walls of sides × people / 64). */
-  public static List<Conflict> all(Moment moment, Instant instant) {
-    List<Conflict> found = new ArrayList<>();
+  public static List<WallConflict> all(Moment moment, Instant instant) {
+    List<WallConflict> found = new ArrayList<>();
     for (Wall wall : moment.snapshot().structure().walls().values()) {
       if (wall.barsAt(instant) && wall.barrier() instanceof Barrier.Sides sides) {
         found.addAll(of(wall, sides, moment, instant));
@@ -30,7 +32,7 @@ public record Conflict(String wall, String person, List<String> sides) {
     return found;
   }
 
-  private static List<Conflict> of(Wall wall, Barrier.Sides sides, Moment moment, Instant instant) {
+  private static List<WallConflict> of(Wall wall, Barrier.Sides sides, Moment moment, Instant instant) {
     List<PersonSet> bySide = sides.sides().stream().map(side -> moment.matchingAny(side.subjects())).toList();
     PersonSet once = PersonSet.NOBODY;
     PersonSet twice = PersonSet.NOBODY;
@@ -40,7 +42,7 @@ public record Conflict(String wall, String person, List<String> sides) {
     }
     List<Subject> exempt = wall.exceptions().stream().filter(exception -> exception.currentAt(instant))
         .map(Wall.Exempt::subject).toList();
-    List<Conflict> found = new ArrayList<>();
+    List<WallConflict> found = new ArrayList<>();
     twice.and(moment.active()).minus(moment.matchingAny(exempt)).forEach(person -> {
       List<String> on = new ArrayList<>();
       for (int side = 0; side < bySide.size(); side++) {
@@ -48,7 +50,7 @@ public record Conflict(String wall, String person, List<String> sides) {
           on.add(sides.sides().get(side).name());
         }
       }
-      found.add(new Conflict(wall.id(), moment.snapshot().person(person).id(), on));
+      found.add(new WallConflict(wall.id(), moment.snapshot().person(person).id(), on));
     });
     return found;
   }

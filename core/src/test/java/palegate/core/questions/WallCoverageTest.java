@@ -1,4 +1,4 @@
-package palegate.core.walls;
+package palegate.core.questions;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
@@ -15,22 +15,25 @@ import palegate.core.people.Subject;
 import palegate.core.places.Place;
 import palegate.core.random.RandomStructures;
 import palegate.core.snapshot.Snapshot;
+import palegate.core.walls.Barrier;
+import palegate.core.walls.Scope;
+import palegate.core.walls.Wall;
 
 /** What a scope covers is counted as section 7 says it, one place at a time. */
-class CoverageTest {
+class WallCoverageTest {
   private final Snapshot harbour = Harbour.snapshot();
 
   private static Wall around(Scope scope) {
     return new Wall("w", "Wall", null, Wall.State.STANDING, Period.ALWAYS, new Barrier.Screen(scope, List.of(Subject.BuiltIn.STAFF)), List.of());
   }
 
-  private static Coverage of(Snapshot snapshot, Scope scope) {
-    return Coverage.of(snapshot, around(scope)).get(0);
+  private static WallCoverage of(Snapshot snapshot, Scope scope) {
+    return WallCoverage.of(snapshot, around(scope)).get(0);
   }
 
   @Test
   void a_named_place_covers_itself_and_everything_below_it() {
-    Coverage coverage = of(harbour, new Scope(Set.of("c1"), Set.of(), Map.of()));
+    WallCoverage coverage = of(harbour, new Scope(Set.of("c1"), Set.of(), Map.of()));
     assertThat(coverage.places()).isEqualTo((int) harbour.below(harbour.placeNumber("c1")).count());
     assertThat(coverage.all()).isEqualTo(harbour.placeCount());
     assertThat(coverage.isOdd()).isFalse();
@@ -45,7 +48,7 @@ class CoverageTest {
   @Test
   void everything_and_nothing_are_odd() {
     assertThat(of(harbour, new Scope(Set.of("root"), Set.of(), Map.of())).matchesEverything()).isTrue();
-    Coverage nothing = of(harbour, new Scope(Set.of(), Set.of(), Map.of("case", Set.of("no case has this name"))));
+    WallCoverage nothing = of(harbour, new Scope(Set.of(), Set.of(), Map.of("case", Set.of("no case has this name"))));
     assertThat(nothing.matchesNothing()).isTrue();
     assertThat(nothing.isOdd()).isTrue();
   }
@@ -69,7 +72,7 @@ class CoverageTest {
       }
       Set<String> types = random.nextBoolean() ? Set.of() : snapshot.structure().types().keySet().stream().limit(2).collect(Collectors.toSet());
       Scope scope = new Scope(named, types, random.nextBoolean() ? Map.of() : Map.of("k", Set.of("v1", "v2")));
-      long expected = snapshot.places().filter(place -> Coverage.covers(snapshot, scope, place)).count();
+      long expected = snapshot.places().filter(place -> WallCoverage.covers(snapshot, scope, place)).count();
       assertThat((long) of(snapshot, scope).places()).as("seed %d, %s", seed, scope).isEqualTo(expected);
     }
   }

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { isOutage } from '@/shell/queries'
+import { isOutage } from '@/common/queries'
 import { ProblemError, problemOf } from './problem'
 
 describe('a problem', () => {

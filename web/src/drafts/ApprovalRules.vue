@@ -3,7 +3,7 @@ import { useQuery } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { answer, api, type Schemas } from '@/api/client'
 import { useSession } from '@/session/useSession'
-import DraftedMark from '@/shell/DraftedMark.vue'
+import DraftedMark from '@/common/DraftedMark.vue'
 import { useDrafting } from '@/tray/useDrafting'
 
 /** Which drafts a second person must approve: rules are drafted like everything else. */

@@ -3,8 +3,8 @@ import { computed, ref } from 'vue'
 import { answer, api, type Schemas } from '@/api/client'
 import PagedList from '@/lists/PagedList.vue'
 import { inPage } from '@/lists/part'
-import { useNotices } from '@/shell/useNotices'
-import { counted } from '@/shell/words'
+import { useNotices } from '@/common/useNotices'
+import { counted } from '@/common/words'
 import { thingLink } from './thingLink'
 
 const props = defineProps<{ items: Schemas['Item'][]; withoutEffect: Schemas['EntryView'][]; readonly?: boolean; atMost?: number }>()

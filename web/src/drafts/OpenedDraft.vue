@@ -2,8 +2,8 @@
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, ref, watch, type Ref } from 'vue'
 import { answer, api } from '@/api/client'
-import { useNotices } from '@/shell/useNotices'
-import { counted, moment } from '@/shell/words'
+import { useNotices } from '@/common/useNotices'
+import { counted, moment } from '@/common/words'
 import { useDraft } from '@/tray/useDraft'
 import DraftChanges from './DraftChanges.vue'
 

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { Problem, ShiftCounts } from '@/api/problem'
-import { counted, listed } from '@/shell/words'
+import { counted, listed } from '@/common/words'
 
 /** What was seen against what would be now, where the two differ. */
 const props = defineProps<{ problem: Problem }>()

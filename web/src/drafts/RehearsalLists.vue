@@ -6,7 +6,7 @@ import type { Part } from '@/lists/part'
 import Paling from '@/paling/Paling.vue'
 import PersonName from '@/people/PersonName.vue'
 import PlaceCell from '@/places/PlaceCell.vue'
-import { number } from '@/shell/words'
+import { number } from '@/common/words'
 import { useWhy } from '@/why/useWhy'
 
 const props = defineProps<{

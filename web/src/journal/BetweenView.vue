@@ -7,7 +7,7 @@ import type { Part } from '@/lists/part'
 import Paling from '@/paling/Paling.vue'
 import PersonName from '@/people/PersonName.vue'
 import PlaceCell from '@/places/PlaceCell.vue'
-import { counted, day } from '@/shell/words'
+import { counted, day } from '@/common/words'
 import { useWhy } from '@/why/useWhy'
 
 const why = useWhy()

@@ -1,7 +1,7 @@
 <script setup lang="ts" generic="T extends { name: string }">
 import { keepPreviousData, useQuery } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
-import { counted } from '@/shell/words'
+import { counted } from '@/common/words'
 
 /** A field in which somebody types part of a name and chooses what is found. */
 const props = defineProps<{

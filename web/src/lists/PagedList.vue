@@ -1,7 +1,7 @@
 <script setup lang="ts" generic="T">
 import { defaultRangeExtractor, useVirtualizer, type Range } from '@tanstack/vue-virtual'
 import { computed, nextTick, onBeforeUnmount, ref, watch, type ComponentPublicInstance } from 'vue'
-import { counted } from '@/shell/words'
+import { counted } from '@/common/words'
 import type { Part } from './part'
 import { usePages } from './usePages'
 import { useRowKeys } from './useRowKeys'

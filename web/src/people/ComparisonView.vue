@@ -5,7 +5,7 @@ import { answer, api, type Schemas } from '@/api/client'
 import PagedList from '@/lists/PagedList.vue'
 import type { Part } from '@/lists/part'
 import Paling from '@/paling/Paling.vue'
-import { counted, number } from '@/shell/words'
+import { counted, number } from '@/common/words'
 import GroupPicker from './GroupPicker.vue'
 import PersonPicker from './PersonPicker.vue'
 

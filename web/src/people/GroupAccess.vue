@@ -4,7 +4,7 @@ import PagedList from '@/lists/PagedList.vue'
 import type { Part } from '@/lists/part'
 import Paling from '@/paling/Paling.vue'
 import type { Origin } from '@/paling/rights'
-import { number } from '@/shell/words'
+import { number } from '@/common/words'
 
 const props = defineProps<{ id: string }>()
 const fetchRows = (part: Part) => answer(api.GET('/api/groups/{id}/access', { params: { path: { id: props.id }, query: part } }))

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { ref } from 'vue'
-import FaultList from '@/shell/FaultList.vue'
+import FaultList from '@/common/FaultList.vue'
 import { useDrafting } from '@/tray/useDrafting'
 
 const props = defineProps<{ group?: { id: string; name: string; description?: string } }>()

@@ -2,8 +2,8 @@
 import { answer, api, type Schemas } from '@/api/client'
 import PagedList from '@/lists/PagedList.vue'
 import type { Part } from '@/lists/part'
-import DraftedMark from '@/shell/DraftedMark.vue'
-import { number } from '@/shell/words'
+import DraftedMark from '@/common/DraftedMark.vue'
+import { number } from '@/common/words'
 import { useDrafting } from '@/tray/useDrafting'
 
 defineProps<{ chosen: string | undefined }>()

@@ -2,7 +2,7 @@
 import { answer, api, type Schemas } from '@/api/client'
 import PagedList from '@/lists/PagedList.vue'
 import type { Part } from '@/lists/part'
-import { number } from '@/shell/words'
+import { number } from '@/common/words'
 import PersonName from './PersonName.vue'
 
 const props = defineProps<{

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { ref } from 'vue'
 import type { Schemas } from '@/api/client'
-import FaultList from '@/shell/FaultList.vue'
+import FaultList from '@/common/FaultList.vue'
 import { useDrafting } from '@/tray/useDrafting'
 import GroupPicker from './GroupPicker.vue'
 

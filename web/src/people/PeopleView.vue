@@ -2,7 +2,7 @@
 import { computed, ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { useSession } from '@/session/useSession'
-import TwoSides from '@/shell/TwoSides.vue'
+import TwoSides from '@/common/TwoSides.vue'
 import ComparisonView from './ComparisonView.vue'
 import GroupDetail from './GroupDetail.vue'
 import GroupDialog from './GroupDialog.vue'

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { day } from '@/shell/words'
+import { day } from '@/common/words'
 
 /** A membership's period as a bar in time: a year back, a year ahead, today marked. */
 const props = defineProps<{ from?: string; until?: string; current: boolean }>()

@@ -2,7 +2,7 @@
 import { useQuery } from '@tanstack/vue-query'
 import { ref } from 'vue'
 import { answer, api, type Schemas } from '@/api/client'
-import FaultList from '@/shell/FaultList.vue'
+import FaultList from '@/common/FaultList.vue'
 import { useDrafting } from '@/tray/useDrafting'
 
 const props = defineProps<{ person?: Schemas['PersonView'] }>()

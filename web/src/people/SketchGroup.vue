@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { counted } from '@/shell/words'
+import { counted } from '@/common/words'
 import type { Drawn } from './sketch'
 
 const props = defineProps<{ drawn: Drawn; largest: number }>()

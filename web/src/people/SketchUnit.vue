@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { Schemas } from '@/api/client'
-import { counted } from '@/shell/words'
+import { counted } from '@/common/words'
 
 const props = defineProps<{ unit: Schemas['UnitLine']; units: Schemas['UnitLine'][] }>()
 const below = computed(() => props.units.filter((one) => one.parent === props.unit.id))

@@ -2,7 +2,7 @@
 import { useQuery } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { answer, api } from '@/api/client'
-import { counted } from '@/shell/words'
+import { counted } from '@/common/words'
 import { nest } from './sketch'
 import SketchGroup from './SketchGroup.vue'
 import SketchUnit from './SketchUnit.vue'

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { answer, api, type Schemas } from '@/api/client'
 import Finder from '@/lists/Finder.vue'
-import { counted } from '@/shell/words'
+import { counted } from '@/common/words'
 
 defineProps<{ label: string }>()
 const chosen = defineModel<Schemas['SubjectView'] | undefined>({ required: true })

@@ -2,7 +2,7 @@
 import { useQuery } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { answer, api } from '@/api/client'
-import FaultList from '@/shell/FaultList.vue'
+import FaultList from '@/common/FaultList.vue'
 import { useDrafting } from '@/tray/useDrafting'
 
 const props = defineProps<{ unit?: { id: string; name: string; parent?: string } }>()

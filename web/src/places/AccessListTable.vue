@@ -3,7 +3,7 @@ import { useVirtualizer } from '@tanstack/vue-virtual'
 import { computed, ref } from 'vue'
 import type { Schemas } from '@/api/client'
 import Paling from '@/paling/Paling.vue'
-import { counted, day, fromNow, listed } from '@/shell/words'
+import { counted, day, fromNow, listed } from '@/common/words'
 import PeopleBehindDialog from './PeopleBehindDialog.vue'
 
 type Line = Schemas['AccessLine']

@@ -8,7 +8,7 @@ import type { Part } from '@/lists/part'
 import Paling from '@/paling/Paling.vue'
 import PersonName from '@/people/PersonName.vue'
 import SubjectPicker from '@/people/SubjectPicker.vue'
-import { counted } from '@/shell/words'
+import { counted } from '@/common/words'
 import { useDraft } from '@/tray/useDraft'
 import { fromTemplate } from './listLines'
 

@@ -8,7 +8,7 @@ import PagedList from '@/lists/PagedList.vue'
 import type { Part } from '@/lists/part'
 import Paling from '@/paling/Paling.vue'
 import { useSession } from '@/session/useSession'
-import { counted, day, listed } from '@/shell/words'
+import { counted, day, listed } from '@/common/words'
 import { useDrafting } from '@/tray/useDrafting'
 import PlacePicker from './PlacePicker.vue'
 

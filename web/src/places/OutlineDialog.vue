@@ -4,8 +4,8 @@ import { answer, api, type Schemas } from '@/api/client'
 import { faultsOf } from '@/api/problem'
 import PagedList from '@/lists/PagedList.vue'
 import { inPage } from '@/lists/part'
-import FaultList from '@/shell/FaultList.vue'
-import { counted } from '@/shell/words'
+import FaultList from '@/common/FaultList.vue'
+import { counted } from '@/common/words'
 import { useDrafting } from '@/tray/useDrafting'
 
 const props = defineProps<{ place: string; placeName: string }>()

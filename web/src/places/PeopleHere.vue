@@ -8,7 +8,7 @@ import type { Origin } from '@/paling/rights'
 import PersonName from '@/people/PersonName.vue'
 import PersonPicker from '@/people/PersonPicker.vue'
 import type { Schemas } from '@/api/client'
-import { listed } from '@/shell/words'
+import { listed } from '@/common/words'
 import { useWhy } from '@/why/useWhy'
 
 const props = defineProps<{ place: string; drafted: boolean }>()

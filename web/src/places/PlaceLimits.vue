@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
-import { number } from '@/shell/words'
+import { number } from '@/common/words'
 
 /** What limits a place, a sentence each: a few are read at once, many hide what the place is for. */
 const props = defineProps<{ sentences: string[] }>()

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { useVirtualizer } from '@tanstack/vue-virtual'
 import { computed, nextTick, onMounted, ref, watch } from 'vue'
-import { useNotices } from '@/shell/useNotices'
-import { counted } from '@/shell/words'
+import { useNotices } from '@/common/useNotices'
+import { counted } from '@/common/words'
 import { useTree, type PlaceNode } from './useTree'
 
 const props = defineProps<{

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { ref } from 'vue'
 import { ProblemError } from '@/api/problem'
-import { counted } from '@/shell/words'
+import { counted } from '@/common/words'
 import { useDraft } from '@/tray/useDraft'
 
 const props = defineProps<{ place: string; placeName: string; ownLines: number; breaksBelow: number }>()

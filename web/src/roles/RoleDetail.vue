@@ -7,8 +7,8 @@ import type { Part } from '@/lists/part'
 import Paling from '@/paling/Paling.vue'
 import { CLUSTERS, LETS } from '@/paling/rights'
 import { useSession } from '@/session/useSession'
-import FaultList from '@/shell/FaultList.vue'
-import { listed } from '@/shell/words'
+import FaultList from '@/common/FaultList.vue'
+import { listed } from '@/common/words'
 import { useDrafting } from '@/tray/useDrafting'
 
 const props = defineProps<{

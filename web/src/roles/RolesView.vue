@@ -7,9 +7,9 @@ import PagedList from '@/lists/PagedList.vue'
 import { inPage } from '@/lists/part'
 import Paling from '@/paling/Paling.vue'
 import { useSession } from '@/session/useSession'
-import DraftedMark from '@/shell/DraftedMark.vue'
-import TwoSides from '@/shell/TwoSides.vue'
-import { counted, number } from '@/shell/words'
+import DraftedMark from '@/common/DraftedMark.vue'
+import TwoSides from '@/common/TwoSides.vue'
+import { counted, number } from '@/common/words'
 import RoleDetail from './RoleDetail.vue'
 
 const route = useRoute()

@@ -4,8 +4,8 @@ import { useRoute, useRouter } from 'vue-router'
 import { ProblemError } from '@/api/problem'
 import Paling from '@/paling/Paling.vue'
 import { RIGHTS } from '@/paling/rights'
-import { useNotices } from '@/shell/useNotices'
-import { counted } from '@/shell/words'
+import { useNotices } from '@/common/useNotices'
+import { counted } from '@/common/words'
 import { useSession } from './useSession'
 
 const route = useRoute()

@@ -3,8 +3,8 @@ import { computed, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { useSession } from '@/session/useSession'
 import AppFrame from './AppFrame.vue'
-import CycleDrawing from './CycleDrawing.vue'
-import { useNotices } from './useNotices'
+import CycleDrawing from '@/common/CycleDrawing.vue'
+import { useNotices } from '@/common/useNotices'
 
 const route = useRoute()
 const router = useRouter()

@@ -3,7 +3,7 @@ import { computed, watch } from 'vue'
 import { answer, api } from '@/api/client'
 import { ProblemError } from '@/api/problem'
 import { useUpdates } from '@/updates/useUpdates'
-import { isOutage, queryClient } from './queries'
+import { isOutage, queryClient } from '@/common/queries'
 
 const EVERY = 5_000
 

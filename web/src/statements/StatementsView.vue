@@ -10,7 +10,7 @@ import PersonName from '@/people/PersonName.vue'
 import PersonPicker from '@/people/PersonPicker.vue'
 import PlaceCell from '@/places/PlaceCell.vue'
 import PlacePicker from '@/places/PlacePicker.vue'
-import { counted, moment, number } from '@/shell/words'
+import { counted, moment, number } from '@/common/words'
 import { useWhy } from '@/why/useWhy'
 
 type About = 'PLACE' | 'PERSON'

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { useRoute } from 'vue-router'
-import { counted } from '@/shell/words'
+import { counted } from '@/common/words'
 import { useDraft } from './useDraft'
 
 const route = useRoute()

@@ -1,7 +1,7 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed } from 'vue'
 import { answer, api, type Schemas } from '@/api/client'
-import { useNotices } from '@/shell/useNotices'
+import { useNotices } from '@/common/useNotices'
 
 const KEY = ['draft']
 

@@ -1,7 +1,7 @@
 import { computed, ref } from 'vue'
 import type { Schemas } from '@/api/client'
 import { faultsOf, type FaultLine } from '@/api/problem'
-import { useNotices } from '@/shell/useNotices'
+import { useNotices } from '@/common/useNotices'
 import { useDraft } from './useDraft'
 
 /** Puts changes into the draft from a form: all of them or none, with every fault in words. */

@@ -7,9 +7,9 @@ import { inPage, NEVER } from '@/lists/part'
 import Paling from '@/paling/Paling.vue'
 import SubjectPicker from '@/people/SubjectPicker.vue'
 import { useSession } from '@/session/useSession'
-import FaultList from '@/shell/FaultList.vue'
-import { beginningOf } from '@/shell/instants'
-import { counted, day } from '@/shell/words'
+import FaultList from '@/common/FaultList.vue'
+import { beginningOf } from '@/common/instants'
+import { counted, day } from '@/common/words'
 import { useDrafting } from '@/tray/useDrafting'
 
 const props = defineProps<{ type: Schemas['TypeView'] }>()

@@ -5,7 +5,7 @@ import { answer, api, type Schemas } from '@/api/client'
 import PagedList from '@/lists/PagedList.vue'
 import type { Part } from '@/lists/part'
 import Paling from '@/paling/Paling.vue'
-import { listed, number } from '@/shell/words'
+import { listed, number } from '@/common/words'
 
 const library = ref<string | null>()
 const opened = ref(false)

@@ -4,8 +4,8 @@ import { computed, ref } from 'vue'
 import { answer, api, type Schemas } from '@/api/client'
 import { CLUSTERS } from '@/paling/rights'
 import { useSession } from '@/session/useSession'
-import { useNotices } from '@/shell/useNotices'
-import { counted } from '@/shell/words'
+import { useNotices } from '@/common/useNotices'
+import { counted } from '@/common/words'
 import { useDraft } from '@/tray/useDraft'
 
 const props = defineProps<{

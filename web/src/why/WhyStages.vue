@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { Schemas } from '@/api/client'
 import Paling from '@/paling/Paling.vue'
-import { day } from '@/shell/words'
+import { day } from '@/common/words'
 import MembershipPaths from './MembershipPaths.vue'
 import { sentence } from './sentence'
 

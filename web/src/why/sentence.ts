@@ -1,5 +1,5 @@
 import type { Schemas } from '@/api/client'
-import { day, listed } from '@/shell/words'
+import { day, listed } from '@/common/words'
 
 /** What an entry gives or withholds, to whom, in a few words. */
 export function sentence(entry: Schemas['EntryView']): string {

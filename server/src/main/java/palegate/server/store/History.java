@@ -13,7 +13,7 @@ import palegate.server.shell.Problem;
 @Component
 public class History {
   /** More states than these are not held in memory at once. */
-  static final int CHANGES_AT_MOST = 400;
+  public static final int CHANGES_AT_MOST = 400;
 
   private final ChangeLog log;
   private final Snapshots snapshots;

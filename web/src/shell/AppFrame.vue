@@ -8,14 +8,14 @@ import DraftTray from '@/tray/DraftTray.vue'
 import WhyPanel from '@/why/WhyPanel.vue'
 import { useWhy } from '@/why/useWhy'
 import ShortcutsDialog from './ShortcutsDialog.vue'
-import { useOutage } from './useOutage'
+import { useFreshness } from './useFreshness'
 import { useShortcuts } from './useShortcuts'
 
 const router = useRouter()
 const theme = useTheme()
 const why = useWhy()
 const { account, mayChange, signOut } = useSession()
-const outage = useOutage()
+const outage = useFreshness()
 const fetching = useIsFetching()
 const help = ref(false)
 

@@ -19,8 +19,8 @@ import palegate.core.access.Entry;
 import palegate.core.access.Grant;
 import palegate.core.people.Subject;
 import palegate.core.roles.Right;
-import palegate.core.snapshot.Moment;
 import palegate.core.snapshot.Snapshot;
+import palegate.core.snapshot.SnapshotAt;
 import palegate.demo.Structures;
 
 /**
@@ -49,7 +49,7 @@ final class AclAlternative {
         }
       }
     }
-    Moment moment = snapshot.at(Structures.NOW);
+    SnapshotAt moment = snapshot.at(Structures.NOW);
     Map<Integer, List<Sid>> byPerson = new HashMap<>();
     for (int person = 0; person < snapshot.personCount(); person++) {
       List<Sid> mine = new ArrayList<>();

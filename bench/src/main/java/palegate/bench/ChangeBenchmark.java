@@ -9,8 +9,8 @@ import org.openjdk.jmh.annotations.Measurement;
 import org.openjdk.jmh.annotations.Mode;
 import org.openjdk.jmh.annotations.OutputTimeUnit;
 import org.openjdk.jmh.annotations.Warmup;
-import palegate.core.drafts.Application;
 import palegate.core.drafts.Change;
+import palegate.core.drafts.DraftApplication;
 import palegate.core.people.Membership;
 import palegate.core.people.Period;
 import palegate.core.people.Subject;
@@ -70,7 +70,7 @@ public class ChangeBenchmark {
   @Benchmark
   public int applyAndPublish(Loaded loaded) {
     Change change = new Change.AddGrant(Loaded.grant(loaded.bigFolder(), new Subject.OfGroup("g1")));
-    Snapshot next = loaded.snapshot.next(Application.of(loaded.snapshot, List.of(change), Structures.NOW).structure());
+    Snapshot next = loaded.snapshot.next(DraftApplication.of(loaded.snapshot, List.of(change), Structures.NOW).structure());
     next.at(Structures.NOW);
     return next.detached().at(Structures.NOW).classCount();
   }

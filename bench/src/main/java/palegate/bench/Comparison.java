@@ -6,8 +6,8 @@ import java.util.Random;
 import java.util.function.IntBinaryOperator;
 import palegate.core.questions.WhoCan;
 import palegate.core.roles.Right;
-import palegate.core.snapshot.Moment;
 import palegate.core.snapshot.Snapshot;
+import palegate.core.snapshot.SnapshotAt;
 import palegate.core.structure.Structure;
 import palegate.demo.Structures;
 
@@ -21,7 +21,7 @@ final class Comparison {
   private static final int ROUNDS = 5;
 
   private final Snapshot snapshot;
-  private final Moment moment;
+  private final SnapshotAt moment;
 
   private Comparison(Structures.Size size) {
     Structure structure = Subset.of(Structures.of(size));

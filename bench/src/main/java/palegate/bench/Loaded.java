@@ -14,8 +14,8 @@ import palegate.core.drafts.Change;
 import palegate.core.drafts.Rehearsal;
 import palegate.core.people.Period;
 import palegate.core.people.Subject;
-import palegate.core.snapshot.Moment;
 import palegate.core.snapshot.Snapshot;
+import palegate.core.snapshot.SnapshotAt;
 import palegate.core.structure.Structure;
 import palegate.demo.Structures;
 
@@ -30,7 +30,7 @@ public class Loaded {
 
   Structure structure;
   Snapshot snapshot;
-  Moment moment;
+  SnapshotAt moment;
   private final SplittableRandom random = new SplittableRandom(1);
   private int[] fewPeople;
   private int[] fewDocuments;

@@ -1,8 +1,8 @@
 package palegate.bench;
 
 import java.util.Locale;
-import palegate.core.snapshot.Moment;
 import palegate.core.snapshot.Snapshot;
+import palegate.core.snapshot.SnapshotAt;
 import palegate.core.structure.Structure;
 import palegate.demo.Structures;
 
@@ -14,7 +14,7 @@ final class Memory {
     Structure structure = Structures.of(size);
     double rows = used();
     Snapshot snapshot = Snapshot.of(structure);
-    Moment moment = snapshot.at(Structures.NOW);
+    SnapshotAt moment = snapshot.at(Structures.NOW);
     double both = used();
     System.out.printf(Locale.ROOT, "%nMemory, structure %s: rows %.0f MB, the snapshot %.0f MB beyond them (%,d places in %,d classes)%n",
         size, rows, both - rows, snapshot.placeCount(), moment.classCount());

@@ -4,7 +4,7 @@ import java.nio.file.Path;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.concurrent.Callable;
-import palegate.core.snapshot.Moment;
+import palegate.core.snapshot.SnapshotAt;
 import palegate.core.statements.AccessRows;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
@@ -31,7 +31,7 @@ final class AccessCommand implements Callable<Integer> {
 
   @Override
   public Integer call() throws Exception {
-    Moment moment = BundleFile.snapshot(bundle).at(at == null ? clock.instant() : at);
+    SnapshotAt moment = BundleFile.snapshot(bundle).at(at == null ? clock.instant() : at);
     Output.write(out,
         stream -> AccessRows.write(moment, format == Format.csv ? AccessRows.Format.CSV : AccessRows.Format.JSON_LINES, standing, stream));
     return 0;

@@ -16,7 +16,7 @@ import org.junit.jupiter.api.DynamicTest;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.TestFactory;
 import palegate.core.access.Trace;
-import palegate.core.drafts.Application;
+import palegate.core.drafts.DraftApplication;
 import palegate.core.people.Person;
 import palegate.core.questions.Explanation;
 import palegate.core.snapshot.Snapshot;
@@ -36,7 +36,7 @@ class RulesPageTest {
   private static Structure demo() {
     Structure structure = Sallowpoint.structure(NOW);
     for (Sallowpoint.PastChange past : Sallowpoint.history(NOW)) {
-      structure = Application.of(Snapshot.of(structure), past.changes(), past.at()).structure();
+      structure = DraftApplication.of(Snapshot.of(structure), past.changes(), past.at()).structure();
     }
     return structure;
   }

@@ -7,7 +7,7 @@ import java.time.Instant;
 import org.junit.jupiter.api.Test;
 import palegate.core.bundle.BundleReader;
 import palegate.core.bundle.BundleWriter;
-import palegate.core.drafts.Application;
+import palegate.core.drafts.DraftApplication;
 import palegate.core.drafts.LockOuts;
 import palegate.core.drafts.Rehearsal;
 import palegate.core.people.Person;
@@ -47,7 +47,7 @@ class SallowpointTest {
       Rehearsal rehearsal = Rehearsal.of(Snapshot.of(at), change.changes(), change.at(), null);
       assertThat(rehearsal.refusals()).as(change.note()).isEmpty();
       assertThat(rehearsal.refusedBreaks()).as(change.note()).isEmpty();
-      Application.Result result = Application.of(Snapshot.of(at), change.changes(), change.at());
+      DraftApplication.Result result = DraftApplication.of(Snapshot.of(at), change.changes(), change.at());
       assertThat(result.structure()).as(change.note()).isNotEqualTo(at);
       at = result.structure();
     }

@@ -16,8 +16,8 @@ import palegate.core.people.PersonSet;
 import palegate.core.places.Place;
 import palegate.core.roles.Right;
 import palegate.core.roles.Rights;
-import palegate.core.snapshot.Moment;
 import palegate.core.snapshot.Snapshot;
+import palegate.core.snapshot.SnapshotAt;
 import palegate.core.structure.Later;
 
 /**
@@ -53,22 +53,22 @@ public final class Difference {
   }
 
   private final Instant instant;
-  private final Spots spots;
+  private final PlacesByClassPair spots;
   private final Snapshot after;
   private final Numbering people;
   private final PairTable pairs;
-  private final Shifts shifts;
+  private final DifferencesByClassPair shifts;
   private final Totals totals;
   private final Later<List<PersonShift>> personShifts = new Later<>(this::findPersonShifts);
   private final Later<String> digest = new Later<>(this::findDigest);
 
-  private Difference(Moment momentBefore, Moment momentAfter, Instant instant) {
+  private Difference(SnapshotAt momentBefore, SnapshotAt momentAfter, Instant instant) {
     this.instant = instant;
     after = momentAfter.snapshot();
     people = new Numbering(momentBefore.snapshot(), after);
-    spots = Spots.between(momentBefore, momentAfter);
+    spots = PlacesByClassPair.between(momentBefore, momentAfter);
     pairs = spots.count();
-    shifts = Shifts.of(momentBefore, momentAfter, people, pairs);
+    shifts = DifferencesByClassPair.of(momentBefore, momentAfter, people, pairs);
     totals = count();
   }
 
@@ -78,15 +78,15 @@ public final class Difference {
   }
 
   /** Compares what holds at two moments, of one snapshot or of two. */
-  public static Difference between(Moment before, Moment after) {
+  public static Difference between(SnapshotAt before, SnapshotAt after) {
     return new Difference(before, after, after.instant());
   }
 
   /** Whether two states give everyone the same; stops at the first difference. */
   static boolean none(Snapshot before, Snapshot after, Instant instant) {
-    Moment momentBefore = before.at(instant);
-    Moment momentAfter = after.at(instant);
-    return Shifts.none(momentBefore, momentAfter, new Numbering(before, after), Spots.between(momentBefore, momentAfter).count());
+    SnapshotAt momentBefore = before.at(instant);
+    SnapshotAt momentAfter = after.at(instant);
+    return DifferencesByClassPair.none(momentBefore, momentAfter, new Numbering(before, after), PlacesByClassPair.between(momentBefore, momentAfter).count());
   }
 
   public Instant instant() {
@@ -204,7 +204,7 @@ public final class Difference {
 
   /** The pairs that are looked for, as a list that can be read from anywhere in it. O(changed places + changed pairs of classes × people / 64). */
   public FoundPairs find(FoundPairs.Wanted wanted) {
-    Stream<Spots.Spot> where = wanted.place() == null ? changedSpots() : spots.find(wanted.place()).filter(this::changes).stream();
+    Stream<PlacesByClassPair.Spot> where = wanted.place() == null ? changedSpots() : spots.find(wanted.place()).filter(this::changes).stream();
     return new FoundPairs(wanted, where, spots, pairs, shifts, people);
   }
 
@@ -264,16 +264,16 @@ public final class Difference {
     return shifts.changedPairs();
   }
 
-  private Stream<Spots.Spot> changedSpots() {
+  private Stream<PlacesByClassPair.Spot> changedSpots() {
     return isEmpty() ? Stream.empty() : spots.changing().filter(this::changes);
   }
 
-  private boolean changes(Spots.Spot spot) {
+  private boolean changes(PlacesByClassPair.Spot spot) {
     int pair = spots.pair(pairs, spot);
     return pair >= 0 && shifts.changes(pair);
   }
 
-  private Stream<Pair> pairsAt(Spots.Spot spot) {
+  private Stream<Pair> pairsAt(PlacesByClassPair.Spot spot) {
     int pair = spots.pair(pairs, spot);
     Shift shift = shifts.shift(pair);
     String path = spots.path(spot);

@@ -6,7 +6,7 @@ import java.util.Locale;
 import java.util.function.Predicate;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
-import palegate.core.people.PairList;
+import palegate.core.people.PeopleAtPlaces;
 import palegate.core.people.Person;
 import palegate.core.people.PersonSet;
 import palegate.core.roles.Rights;
@@ -37,20 +37,20 @@ public final class FoundPairs {
     }
   }
 
-  private final Spots spots;
+  private final PlacesByClassPair spots;
   private final Numbering people;
-  private final Spots.Spot[] at;
-  private final PairList list;
-  private final Shifts shifts;
+  private final PlacesByClassPair.Spot[] at;
+  private final PeopleAtPlaces list;
+  private final DifferencesByClassPair shifts;
   private final PairTable pairs;
 
   /** @param changing the spots where anything changes, in the order of the list */
-  FoundPairs(Wanted wanted, Stream<Spots.Spot> changing, Spots spots, PairTable pairs, Shifts shifts, Numbering people) {
+  FoundPairs(Wanted wanted, Stream<PlacesByClassPair.Spot> changing, PlacesByClassPair spots, PairTable pairs, DifferencesByClassPair shifts, Numbering people) {
     this.spots = spots;
     this.pairs = pairs;
     this.shifts = shifts;
     this.people = people;
-    at = changing.toArray(Spots.Spot[]::new);
+    at = changing.toArray(PlacesByClassPair.Spot[]::new);
     int[] kinds = new int[at.length];
     BitSet withoutText = new BitSet();
     PathSearch before = new PathSearch(spots.before.snapshot(), wanted.text());
@@ -62,7 +62,7 @@ public final class FoundPairs {
     PersonSet named = numbers(person -> !wanted.text().isEmpty() && wanted.containedIn(person.name()));
     int[] byName = IntStream.range(0, people.count()).boxed().sorted(Comparator.comparing((Integer person) -> people.person(person).name())
         .thenComparing(person -> people.person(person).id())).mapToInt(Integer::intValue).toArray();
-    list = new PairList(kinds, new Changing(wanted, numbers(wanted.people())), withoutText, named, byName);
+    list = new PeopleAtPlaces(kinds, new Changing(wanted, numbers(wanted.people())), withoutText, named, byName);
   }
 
   /** How many pairs there are. */
@@ -75,9 +75,9 @@ public final class FoundPairs {
    *
    * @param turned from the last pair to the first
    */
-  public Stream<Difference.Pair> from(PairList.Order order, boolean turned, long offset) {
+  public Stream<Difference.Pair> from(PeopleAtPlaces.Order order, boolean turned, long offset) {
     return list.from(order, turned, offset).map(line -> {
-      Spots.Spot spot = at[line.position()];
+      PlacesByClassPair.Spot spot = at[line.position()];
       int pair = spots.pair(pairs, spot);
       return new Difference.Pair(people.person(line.person()), spots.place(spot), spots.path(spot), shifts.before(pair, line.person()), shifts.after(pair, line.person()));
     });
@@ -88,7 +88,7 @@ public final class FoundPairs {
   }
 
   /** For whom of those who are looked for anything changes at the places of a pair of classes. */
-  private final class Changing implements PairList.Kinds {
+  private final class Changing implements PeopleAtPlaces.Kinds {
     private final Wanted wanted;
     private final PersonSet among;
 

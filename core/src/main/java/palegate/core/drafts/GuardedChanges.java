@@ -23,8 +23,8 @@ import palegate.core.people.Subject;
 import palegate.core.people.Unit;
 import palegate.core.places.Place;
 import palegate.core.roles.Rights;
-import palegate.core.snapshot.Moment;
 import palegate.core.snapshot.Snapshot;
+import palegate.core.snapshot.SnapshotAt;
 import palegate.core.structure.Structure;
 import palegate.core.types.Clearance;
 import palegate.core.types.DocumentType;
@@ -144,7 +144,7 @@ public final class GuardedChanges {
 
   /** By person, the rights that active people are cleared for. */
   private static Map<String, Rights> cleared(Snapshot snapshot, DocumentType type, Instant instant) {
-    Moment moment = snapshot.at(instant);
+    SnapshotAt moment = snapshot.at(instant);
     Map<String, Rights> cleared = new HashMap<>();
     type.clearances().stream().filter(clearance -> clearance.period().holdsAt(instant)).forEach(clearance ->
         moment.matchingAny(List.of(clearance.subject())).and(moment.active()).forEach(person -> cleared.merge(snapshot.person(person).id(),
@@ -155,8 +155,8 @@ public final class GuardedChanges {
   private void lookBelow(Place top, Set<Instant> wallsBegin) {
     int[] places = after.below(after.placeNumber(top.id())).toArray();
     for (Instant instant : wallsBegin) {
-      Moment then = before.at(instant);
-      Moment later = after.at(instant);
+      SnapshotAt then = before.at(instant);
+      SnapshotAt later = after.at(instant);
       Map<Long, Boolean> known = new HashMap<>();
       for (int place : places) {
         int earlier = before.placeNumber(after.place(place).id());
@@ -183,7 +183,7 @@ public final class GuardedChanges {
   }
 
   /** Whether somebody whom a wall bars from the place before is not barred by that wall after. */
-  private boolean unbars(Moment then, int earlier, Moment later, int place) {
+  private boolean unbars(SnapshotAt then, int earlier, SnapshotAt later, int place) {
     return then.walls().around(earlier).stream().anyMatch(wall -> {
       Wall still = is.walls().get(wall.id());
       PersonSet barred = still == null ? PersonSet.NOBODY : later.walls().barredBy(still, place);

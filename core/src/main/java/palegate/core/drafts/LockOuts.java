@@ -8,23 +8,23 @@ import palegate.core.people.Person;
 import palegate.core.people.PersonSet;
 import palegate.core.roles.Right;
 import palegate.core.roles.Rights;
-import palegate.core.snapshot.Likeness;
-import palegate.core.snapshot.Moment;
+import palegate.core.snapshot.ClassEquivalence;
 import palegate.core.snapshot.Snapshot;
+import palegate.core.snapshot.SnapshotAt;
 
 /** Places where nobody active and on staff holds {@code govern} (section 8); worked out once an access class. */
 public final class LockOuts {
   private static final int FEW_PEOPLE = 48;
 
-  private final Moment moment;
+  private final SnapshotAt moment;
   private final BitSet known = new BitSet();
   private final BitSet locked = new BitSet();
 
-  private LockOuts(Moment moment) {
+  private LockOuts(SnapshotAt moment) {
     this.moment = moment;
   }
 
-  public static LockOuts in(Moment moment) {
+  public static LockOuts in(SnapshotAt moment) {
     return new LockOuts(moment);
   }
 
@@ -43,13 +43,13 @@ public final class LockOuts {
    * loses govern or leaves the staff, and everywhere if many do.
    */
   static BitSet between(Snapshot before, Snapshot after, Difference difference) {
-    Moment was = before.at(difference.instant());
-    Moment is = after.at(difference.instant());
+    SnapshotAt was = before.at(difference.instant());
+    SnapshotAt is = after.at(difference.instant());
     LockOuts lockedBefore = in(was);
     LockOuts lockedAfter = in(is);
     boolean comparable = is.comparableTo(was);
     PersonSet left = comparable ? was.activeStaff().minus(is.activeStaff()) : PersonSet.NOBODY;
-    if (comparable ? left.size() <= FEW_PEOPLE : Likeness.of(was, is).keepsEverybody()) {
+    if (comparable ? left.size() <= FEW_PEOPLE : ClassEquivalence.of(was, is).keepsEverybody()) {
       // A place is left without a keeper if it is new and never had one, or if somebody loses govern there or leaves the staff.
       return difference.placesWhere(pair -> {
         int classBefore = difference.classBefore(pair);
@@ -68,13 +68,13 @@ public final class LockOuts {
     return locked;
   }
 
-  private static boolean anyGoverns(Moment moment, PersonSet people, int classNumber) {
+  private static boolean anyGoverns(SnapshotAt moment, PersonSet people, int classNumber) {
     return people.stream().anyMatch(person -> (moment.rightsInClass(person, classNumber) & Rights.bit(Right.GOVERN)) != 0);
   }
 
   /** Active staff who could be named to govern a place: those who do so now, in order of their ids. */
   public static List<Person> candidates(Snapshot snapshot, Instant instant, int place) {
-    Moment moment = snapshot.at(instant);
+    SnapshotAt moment = snapshot.at(instant);
     List<Person> candidates = new ArrayList<>();
     // Nobody may govern the place itself even before the break: then whoever governs nearest above.
     for (int at = place; at >= 0 && candidates.isEmpty(); at = snapshot.parent(at)) {

@@ -1,9 +1,9 @@
 package palegate.core.drafts;
 
-import palegate.core.access.stages.Holders;
+import palegate.core.access.stages.HoldersByRight;
 import palegate.core.roles.Rights;
-import palegate.core.snapshot.Moment;
 import palegate.core.snapshot.Reader;
+import palegate.core.snapshot.SnapshotAt;
 
 /** Who holds what before and after, for one pair of classes at a time; made over and over in the same memory. */
 final class PairWork {
@@ -12,15 +12,15 @@ final class PairWork {
   private final Reader readBefore;
   private final Reader readAfter;
   private final long[] nobody;
-  private Holders was;
-  private Holders is;
+  private HoldersByRight was;
+  private HoldersByRight is;
   final long[] gainers;
   final long[] losers;
   /** The rights that anybody may gain, and whether anybody may lose any. */
   int mayGain;
   boolean mayLose;
 
-  PairWork(Moment before, Moment after, Numbering people, PairTable pairs) {
+  PairWork(SnapshotAt before, SnapshotAt after, Numbering people, PairTable pairs) {
     this.people = people;
     this.pairs = pairs;
     readBefore = before.reader();

@@ -24,8 +24,8 @@ import palegate.core.questions.WallConflict;
 import palegate.core.questions.WallCoverage;
 import palegate.core.roles.Right;
 import palegate.core.roles.Rights;
-import palegate.core.snapshot.Moment;
 import palegate.core.snapshot.Snapshot;
+import palegate.core.snapshot.SnapshotAt;
 import palegate.core.structure.Later;
 import palegate.core.structure.Structure;
 import palegate.core.types.Clearance;
@@ -92,7 +92,7 @@ public final class Rehearsal {
 
   /** @param gone places that were there once and are gone; null for an id that never was one */
   public static Rehearsal of(Snapshot before, List<Change> changes, Instant now, String author, Function<String, FormerPlace> gone) {
-    Application.Result applied = Application.of(before, changes, now, gone);
+    DraftApplication.Result applied = DraftApplication.of(before, changes, now, gone);
     return new Rehearsal(before, changes, now, author, applied.refusals(), before.next(applied.structure()), gone);
   }
 
@@ -245,7 +245,7 @@ public final class Rehearsal {
   private List<Snapshot> findSteps() {
     List<Snapshot> states = new ArrayList<>();
     for (int count = 1; count < changes.size(); count++) {
-      states.add(before.next(Application.of(before, changes.subList(0, count), now).structure()));
+      states.add(before.next(DraftApplication.of(before, changes.subList(0, count), now).structure()));
     }
     if (!changes.isEmpty()) {
       states.add(after);
@@ -318,7 +318,7 @@ public final class Rehearsal {
         : Stream.empty();
   }
 
-  private static boolean actsAt(int place, Entry entry, Moment moment) {
+  private static boolean actsAt(int place, Entry entry, SnapshotAt moment) {
     return entry.period().holdsAt(moment.instant()) && entry.touches(moment.snapshot().place(place).type())
         && !moment.holders(place).sameAs(moment.holdersWithout(place, entry));
   }

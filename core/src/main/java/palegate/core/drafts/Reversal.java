@@ -61,13 +61,13 @@ public final class Reversal {
   /** What cannot be made today, because something later stands in its way, is left out and named; one that only came too early is made last. */
   private static Reversal madeOn(Snapshot now, Undoing undoing, Instant instant) {
     List<Change> ordered = undoing.changes;
-    List<Refusal> refusals = Application.of(now, ordered, instant).refusals();
+    List<Refusal> refusals = DraftApplication.of(now, ordered, instant).refusals();
     if (!refusals.isEmpty()) {
       Set<Integer> refused = positions(refusals);
       List<Change> again = new ArrayList<>(without(ordered, refused));
       refused.stream().sorted().map(undoing.changes::get).forEach(again::add);
       ordered = again;
-      refusals = Application.of(now, ordered, instant).refusals();
+      refusals = DraftApplication.of(now, ordered, instant).refusals();
     }
     List<Left> left = new ArrayList<>(undoing.left);
     refusals.forEach(refusal -> left.add(new Left(refusal.thing(), refusal.what())));

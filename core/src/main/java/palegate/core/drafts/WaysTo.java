@@ -103,7 +103,7 @@ public final class WaysTo {
   /** The way with its side effects if rehearsal shows that it does what is wished, else null. */
   private Way verified(Candidate candidate) {
     // Whether it does it at all is seen at once; what else it does takes longer.
-    Application.Result applied = Application.of(snapshot, candidate.changes(), instant);
+    DraftApplication.Result applied = DraftApplication.of(snapshot, candidate.changes(), instant);
     if (!applied.refusals().isEmpty()) {
       return null;
     }

@@ -24,8 +24,8 @@ import palegate.core.questions.SubjectWords;
 import palegate.core.roles.Right;
 import palegate.core.roles.Rights;
 import palegate.core.roles.Role;
-import palegate.core.snapshot.Moment;
 import palegate.core.snapshot.Snapshot;
+import palegate.core.snapshot.SnapshotAt;
 import palegate.core.structure.Structure;
 import palegate.core.types.Clearance;
 import palegate.core.types.DocumentType;
@@ -41,7 +41,7 @@ final class WaysToGive {
 
   private final Snapshot snapshot;
   private final Structure structure;
-  private final Moment moment;
+  private final SnapshotAt moment;
   private final Instant instant;
   private final Right right;
   private final int personNumber;

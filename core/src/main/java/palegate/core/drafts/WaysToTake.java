@@ -19,8 +19,8 @@ import palegate.core.places.Place;
 import palegate.core.questions.SubjectWords;
 import palegate.core.roles.Right;
 import palegate.core.roles.Rights;
-import palegate.core.snapshot.Moment;
 import palegate.core.snapshot.Snapshot;
+import palegate.core.snapshot.SnapshotAt;
 import palegate.core.structure.Structure;
 import palegate.core.types.Clearance;
 import palegate.core.types.DocumentType;
@@ -32,7 +32,7 @@ import palegate.core.walls.Wall;
 final class WaysToTake {
   private final Snapshot snapshot;
   private final Structure structure;
-  private final Moment moment;
+  private final SnapshotAt moment;
   private final Instant instant;
   private final Right right;
   private final int personNumber;

@@ -10,8 +10,8 @@ import palegate.core.people.Group;
 import palegate.core.people.Subject;
 import palegate.core.questions.WallConflict;
 import palegate.core.questions.WallCoverage;
-import palegate.core.snapshot.Moment;
 import palegate.core.snapshot.Snapshot;
+import palegate.core.snapshot.SnapshotAt;
 import palegate.core.types.DocumentType;
 import palegate.core.walls.Wall;
 
@@ -20,13 +20,13 @@ public final class Findings {
   private Findings() {}
 
   public static List<Finding> of(Snapshot snapshot, Instant instant) {
-    Moment moment = snapshot.at(instant);
+    SnapshotAt moment = snapshot.at(instant);
     return Stream.of(emptyGroups(snapshot, moment), endedEntries(snapshot, instant), withoutKeeper(snapshot, instant),
         clearedForNobody(snapshot, moment, instant), oddWalls(snapshot), conflicts(snapshot, moment, instant))
         .flatMap(found -> found).toList();
   }
 
-  private static Stream<Finding> clearedForNobody(Snapshot snapshot, Moment moment, Instant instant) {
+  private static Stream<Finding> clearedForNobody(Snapshot snapshot, SnapshotAt moment, Instant instant) {
     return snapshot.structure().types().values().stream().filter(DocumentType::guarded)
         .filter(type -> type.clearances().stream().noneMatch(clearance -> clearance.period().holdsAt(instant)
             && moment.matching(clearance.subject()).intersects(moment.active())))
@@ -41,13 +41,13 @@ public final class Findings {
                 + "of \"" + wall.name() + "\" covers " + (coverage.matchesNothing() ? "nothing." : "everything."))));
   }
 
-  private static Stream<Finding> conflicts(Snapshot snapshot, Moment moment, Instant instant) {
+  private static Stream<Finding> conflicts(Snapshot snapshot, SnapshotAt moment, Instant instant) {
     return WallConflict.all(moment, instant).stream().map(conflict -> new Finding("person " + conflict.person(),
         snapshot.structure().people().get(conflict.person()).name() + " is on more than one side of \""
             + snapshot.structure().walls().get(conflict.wall()).name() + "\": " + String.join(", ", conflict.sides()) + "."));
   }
 
-  private static Stream<Finding> emptyGroups(Snapshot snapshot, Moment moment) {
+  private static Stream<Finding> emptyGroups(Snapshot snapshot, SnapshotAt moment) {
     return snapshot.structure().groups().values().stream()
         .filter(group -> moment.matching(new Subject.OfGroup(group.id())).isEmpty())
         .map(Group::id).sorted()
@@ -63,7 +63,7 @@ public final class Findings {
   }
 
   private static Stream<Finding> withoutKeeper(Snapshot snapshot, Instant instant) {
-    Moment moment = snapshot.at(instant);
+    SnapshotAt moment = snapshot.at(instant);
     LockOuts lockOuts = LockOuts.in(moment);
     // Only the topmost place of each locked-out subtree: the rest follow from it.
     return LockOuts.all(snapshot, instant).stream().filter(place -> {

@@ -4,12 +4,12 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import palegate.core.access.Entry;
-import palegate.core.access.stages.Holders;
+import palegate.core.access.stages.HoldersByRight;
 import palegate.core.people.PersonSet;
 import palegate.core.places.Place;
 import palegate.core.roles.Rights;
-import palegate.core.snapshot.Moment;
 import palegate.core.snapshot.Snapshot;
+import palegate.core.snapshot.SnapshotAt;
 import palegate.core.types.Clearance;
 import palegate.core.types.DocumentType;
 
@@ -53,9 +53,9 @@ public record AccessList(Place place, List<Line> lines) {
 
   /** Own lines first, then those of each place above in turn. O(lines × (lines + people / 64)). */
   public static AccessList of(Snapshot snapshot, Instant instant, int place) {
-    Moment moment = snapshot.at(instant);
+    SnapshotAt moment = snapshot.at(instant);
     Place here = snapshot.place(place);
-    Holders holders = moment.holders(place);
+    HoldersByRight holders = moment.holders(place);
     List<Line> lines = new ArrayList<>();
     for (Entry entry : snapshot.reachingEntries(place)) {
       if (here.isDocument() && !entry.touches(here.type())) {
@@ -71,11 +71,11 @@ public record AccessList(Place place, List<Line> lines) {
   }
 
   /** The active people whom an entry names, by any chain of memberships. */
-  public static PersonSet peopleBehind(Moment moment, Entry entry) {
+  public static PersonSet peopleBehind(SnapshotAt moment, Entry entry) {
     return moment.matching(entry.subject()).and(moment.active());
   }
 
-  private static State state(Moment moment, Instant instant, int place, Entry entry, PersonSet named, Holders holders) {
+  private static State state(SnapshotAt moment, Instant instant, int place, Entry entry, PersonSet named, HoldersByRight holders) {
     if (entry.period().endedBy(instant)) {
       return State.ENDED;
     }
@@ -98,7 +98,7 @@ public record AccessList(Place place, List<Line> lines) {
     return forDocumentsBelow || !holders.sameAs(moment.holdersWithout(place, entry)) ? State.ACTS : State.SHADOWED;
   }
 
-  private static PersonSet cleared(Moment moment, Instant instant, DocumentType type) {
+  private static PersonSet cleared(SnapshotAt moment, Instant instant, DocumentType type) {
     return moment.matchingAny(type.clearances().stream().filter(clearance -> clearance.period().holdsAt(instant))
         .map(Clearance::subject).toList());
   }

@@ -7,8 +7,8 @@ import java.util.Map;
 import palegate.core.people.Group;
 import palegate.core.people.Person;
 import palegate.core.people.Subject;
-import palegate.core.snapshot.Moment;
 import palegate.core.snapshot.Snapshot;
+import palegate.core.snapshot.SnapshotAt;
 
 /** What the people of a group have that does not come from the group: what would be left to each if it had no members. */
 public final class Beyond {
@@ -20,11 +20,11 @@ public final class Beyond {
    */
   public record Of(Person person, int documents, int without) {}
 
-  private final Moment with;
-  private final Moment without;
+  private final SnapshotAt with;
+  private final SnapshotAt without;
   private final List<Person> people = new ArrayList<>();
 
-  private Beyond(Moment with, Moment without, Group group) {
+  private Beyond(SnapshotAt with, SnapshotAt without, Group group) {
     this.with = with;
     this.without = without;
     with.matching(new Subject.OfGroup(group.id())).and(with.active()).forEach(person -> people.add(with.snapshot().person(person)));

@@ -2,13 +2,13 @@ package palegate.core.questions;
 
 import java.util.List;
 import java.util.stream.IntStream;
-import palegate.core.access.stages.Holders;
+import palegate.core.access.stages.HoldersByRight;
 import palegate.core.people.PersonSet;
 import palegate.core.places.Place;
 import palegate.core.roles.Right;
 import palegate.core.roles.Rights;
-import palegate.core.snapshot.Moment;
 import palegate.core.snapshot.Snapshot;
+import palegate.core.snapshot.SnapshotAt;
 
 /** All breaks at or below a place, each with what it does: how people's rights there differ from what they would be
  * if the place followed its parent (job capability 8). */
@@ -39,18 +39,18 @@ public final class BreakRegister {
   }
 
   /** All of them with what they do. O(places below + breaks × people / 64). */
-  public static List<Break> of(Moment moment, int top) {
+  public static List<Break> of(SnapshotAt moment, int top) {
     return IntStream.of(places(moment.snapshot(), top)).parallel().mapToObj(place -> of(moment.snapshot(), moment, place)).toList();
   }
 
   /** What the break at one place does. O(lines + people / 64). */
-  public static Break at(Moment moment, int place) {
+  public static Break at(SnapshotAt moment, int place) {
     return of(moment.snapshot(), moment, place);
   }
 
-  private static Break of(Snapshot snapshot, Moment moment, int place) {
-    Holders here = moment.holders(place);
-    Holders above = moment.holdersIfFollowing(place);
+  private static Break of(Snapshot snapshot, SnapshotAt moment, int place) {
+    HoldersByRight here = moment.holders(place);
+    HoldersByRight above = moment.holdersIfFollowing(place);
     PersonSet adds = PersonSet.NOBODY;
     PersonSet removes = PersonSet.NOBODY;
     int gained = 0;

@@ -17,8 +17,8 @@ import palegate.core.places.Conditions;
 import palegate.core.places.Place;
 import palegate.core.roles.Rights;
 import palegate.core.roles.Role;
-import palegate.core.snapshot.Moment;
 import palegate.core.snapshot.Snapshot;
+import palegate.core.snapshot.SnapshotAt;
 import palegate.core.types.Clearance;
 import palegate.core.types.DocumentType;
 import palegate.core.walls.Wall;
@@ -28,7 +28,7 @@ final class Evidence implements PersonAtPlace {
   private static final MembershipPaths.Found NO_PATH = new MembershipPaths.Found(List.of(), false);
 
   private final Snapshot snapshot;
-  private final Moment moment;
+  private final SnapshotAt moment;
   private final Instant instant;
   private final int person;
   private final Person who;
@@ -49,7 +49,7 @@ final class Evidence implements PersonAtPlace {
   private int grantsReaching;
   private int withholdingsReaching;
 
-  Evidence(Moment moment, Instant instant, int person, int place, Explanation.WallReasons reasons) {
+  Evidence(SnapshotAt moment, Instant instant, int person, int place, Explanation.WallReasons reasons) {
     this.moment = moment;
     this.instant = instant;
     this.person = person;

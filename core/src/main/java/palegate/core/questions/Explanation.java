@@ -8,8 +8,8 @@ import palegate.core.access.Trace.Step;
 import palegate.core.access.stages.Pipeline;
 import palegate.core.access.stages.Stage;
 import palegate.core.roles.Rights;
-import palegate.core.snapshot.Moment;
 import palegate.core.snapshot.Snapshot;
+import palegate.core.snapshot.SnapshotAt;
 
 /**
  * Answers "why": runs the stages over what stands on the path to the root, where the fast path works
@@ -34,7 +34,7 @@ public final class Explanation {
     return of(snapshot.at(instant), instant, person, place, reasons);
   }
 
-  public static Trace of(Moment moment, Instant instant, int person, int place, WallReasons reasons) {
+  public static Trace of(SnapshotAt moment, Instant instant, int person, int place, WallReasons reasons) {
     return new Explanation(new Evidence(moment, instant, person, place, reasons)).trace();
   }
 

@@ -11,15 +11,15 @@ import java.util.Set;
 import java.util.stream.IntStream;
 import palegate.core.access.Entry;
 import palegate.core.access.Grant;
-import palegate.core.access.stages.Holders;
+import palegate.core.access.stages.HoldersByRight;
 import palegate.core.people.PersonSet;
 import palegate.core.people.Subject;
 import palegate.core.roles.Right;
 import palegate.core.roles.Rights;
 import palegate.core.snapshot.Joined;
-import palegate.core.snapshot.Moment;
 import palegate.core.snapshot.Reader;
 import palegate.core.snapshot.Snapshot;
+import palegate.core.snapshot.SnapshotAt;
 
 /**
  * Subjects against places (job capability 12). A cell says what the entries that name the subject, or a group
@@ -77,7 +77,7 @@ public final class Matrix {
     }
   }
 
-  private final Moment moment;
+  private final SnapshotAt moment;
   private final Snapshot snapshot;
   private final Instant instant;
   private final List<Row> rows = new ArrayList<>();
@@ -86,7 +86,7 @@ public final class Matrix {
   /** Everyone behind a row that is gone through person by person. */
   private final PersonSet listed;
 
-  private Matrix(Moment moment, Instant instant, List<Subject> subjects, int[] places) {
+  private Matrix(SnapshotAt moment, Instant instant, List<Subject> subjects, int[] places) {
     this.moment = moment;
     this.instant = instant;
     this.places = places.clone();
@@ -107,7 +107,7 @@ public final class Matrix {
   }
 
   /** Works out all cells. O(places × (reaching entries + subjects × members)). */
-  public static Matrix of(Moment moment, Instant instant, List<Subject> subjects, int[] places) {
+  public static Matrix of(SnapshotAt moment, Instant instant, List<Subject> subjects, int[] places) {
     return new Matrix(moment, instant, subjects, places);
   }
 
@@ -128,7 +128,7 @@ public final class Matrix {
 
     void fill(int column) {
       int place = places[column];
-      Holders holders = reader.read(moment.classOf(place));
+      HoldersByRight holders = reader.read(moment.classOf(place));
       listed.forEach(person -> held[person] = 0);
       for (Right right : Right.values()) {
         short bit = (short) Rights.bit(right);
@@ -141,7 +141,7 @@ public final class Matrix {
       }
     }
 
-    private Cell cell(Row row, int place, List<Entry> reaching, Holders holders) {
+    private Cell cell(Row row, int place, List<Entry> reaching, HoldersByRight holders) {
       int given = 0;
       int withheld = 0;
       From from = From.NOTHING;
@@ -176,7 +176,7 @@ public final class Matrix {
   }
 
   /** The same with bits: for subjects that name very many. */
-  private static Cell countMany(Row row, Rights rights, Rights withheld, From from, Holders holders) {
+  private static Cell countMany(Row row, Rights rights, Rights withheld, From from, HoldersByRight holders) {
     PersonSet more = PersonSet.NOBODY;
     PersonSet less = PersonSet.NOBODY;
     for (Right right : Right.values()) {

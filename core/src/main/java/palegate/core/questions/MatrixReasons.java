@@ -6,13 +6,13 @@ import java.util.Map;
 import palegate.core.access.Trace;
 import palegate.core.people.PersonSet;
 import palegate.core.roles.Rights;
-import palegate.core.snapshot.Moment;
+import palegate.core.snapshot.SnapshotAt;
 
 /** Why people behind a cell of a matrix have more or less than the cell says; from their explanations. */
 final class MatrixReasons {
   private MatrixReasons() {}
 
-  static Map<Matrix.Because, Integer> of(Moment moment, Instant instant, PersonSet people, int place, Rights cell) {
+  static Map<Matrix.Because, Integer> of(SnapshotAt moment, Instant instant, PersonSet people, int place, Rights cell) {
     Map<Matrix.Because, Integer> reasons = new EnumMap<>(Matrix.Because.class);
     people.forEach(person -> {
       if (!moment.rights(person, place).equals(cell)) {

@@ -17,7 +17,7 @@ import palegate.core.people.Period;
 import palegate.core.people.Person;
 import palegate.core.people.Subject;
 import palegate.core.snapshot.Joined;
-import palegate.core.snapshot.Moment;
+import palegate.core.snapshot.SnapshotAt;
 import palegate.core.structure.Structure;
 
 /** The chains of memberships by which a person matches a subject (section 1), shortest first. */
@@ -33,7 +33,7 @@ public final class MembershipPaths {
   /** For each person asked about, every group that they are in by any chain. */
   private final Map<String, Set<String>> reachedFrom = new HashMap<>();
 
-  public MembershipPaths(Moment moment) {
+  public MembershipPaths(SnapshotAt moment) {
     structure = moment.snapshot().structure();
     joined = moment.joined();
   }

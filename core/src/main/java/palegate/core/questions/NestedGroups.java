@@ -10,21 +10,21 @@ import java.util.Map;
 import palegate.core.people.PersonSet;
 import palegate.core.people.Subject;
 import palegate.core.snapshot.Joined;
-import palegate.core.snapshot.Moment;
+import palegate.core.snapshot.SnapshotAt;
 
 /**
  * How groups lie in each other at an instant, and who wears two hats: is directly in a group, and in another that neither
  * holds it nor lies in it. Made in O(groups × nestings) at most; a chain of memberships is never walked twice for a group.
  */
 public final class NestedGroups {
-  private final Moment moment;
+  private final SnapshotAt moment;
   private final Joined joined;
   private final Map<String, Integer> numbers = new HashMap<>();
   private final List<String> ids = new ArrayList<>();
   /** By group: every group that it lies in, at any depth; null until somebody asks. */
   private final BitSet[] outer;
 
-  public NestedGroups(Moment moment) {
+  public NestedGroups(SnapshotAt moment) {
     this.moment = moment;
     joined = moment.joined();
     for (String id : moment.snapshot().structure().groups().keySet()) {

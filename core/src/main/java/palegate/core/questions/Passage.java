@@ -2,8 +2,8 @@ package palegate.core.questions;
 
 import java.util.BitSet;
 import palegate.core.roles.Right;
-import palegate.core.snapshot.Moment;
 import palegate.core.snapshot.Snapshot;
+import palegate.core.snapshot.SnapshotAt;
 import palegate.core.walls.Barrier;
 
 /**
@@ -14,7 +14,7 @@ public final class Passage {
   private Passage() {}
 
   /** The numbers of the containers that show. O(places). */
-  public static BitSet of(Moment moment, int person) {
+  public static BitSet of(SnapshotAt moment, int person) {
     Snapshot snapshot = moment.snapshot();
     BitSet shown = new BitSet();
     BitSet leads = new BitSet();
@@ -34,7 +34,7 @@ public final class Passage {
   }
 
   /** Whether a screen, a seal or sides bar the person: then the container never shows, whatever it leads to. */
-  private static boolean barredForGood(Moment moment, int person, int place) {
+  private static boolean barredForGood(SnapshotAt moment, int person, int place) {
     return moment.walls().barring(person, place).stream().anyMatch(wall -> !(wall.barrier() instanceof Barrier.Confine));
   }
 }

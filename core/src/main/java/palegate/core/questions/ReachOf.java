@@ -3,7 +3,7 @@ package palegate.core.questions;
 import java.util.stream.Stream;
 import palegate.core.places.Place;
 import palegate.core.roles.Rights;
-import palegate.core.snapshot.Moment;
+import palegate.core.snapshot.SnapshotAt;
 
 /**
  * "What can this person reach": every place where they hold at least one standing right. Counted first,
@@ -13,16 +13,16 @@ public final class ReachOf {
   /** A place's number, the place, and what the person may do there. */
   public record Reached(int number, Place place, Rights rights) {}
 
-  private final Moment moment;
+  private final SnapshotAt moment;
   private final int[] rightsByClass;
 
-  private ReachOf(Moment moment, int[] rightsByClass) {
+  private ReachOf(SnapshotAt moment, int[] rightsByClass) {
     this.moment = moment;
     this.rightsByClass = rightsByClass;
   }
 
   /** Works out one person's rights in every class. O(classes). */
-  public static ReachOf person(Moment moment, int person) {
+  public static ReachOf person(SnapshotAt moment, int person) {
     return new ReachOf(moment, moment.rightsInEveryClass(person));
   }
 

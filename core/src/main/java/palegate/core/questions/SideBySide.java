@@ -6,7 +6,7 @@ import palegate.core.people.PersonSet;
 import palegate.core.people.Subject;
 import palegate.core.places.Place;
 import palegate.core.roles.Rights;
-import palegate.core.snapshot.Moment;
+import palegate.core.snapshot.SnapshotAt;
 
 /**
  * Two people, or two groups, next to each other: who is in both, and where what they may do differs. What a group may do
@@ -16,13 +16,13 @@ public final class SideBySide {
   /** A place where the two differ. */
   public record Differs(Place place, String path, Rights one, Rights other) {}
 
-  private final Moment moment;
+  private final SnapshotAt moment;
   private final PersonSet one;
   private final PersonSet other;
   private final int[] ofOne;
   private final int[] ofOther;
 
-  private SideBySide(Moment moment, Subject one, Subject other) {
+  private SideBySide(SnapshotAt moment, Subject one, Subject other) {
     this.moment = moment;
     this.one = moment.matching(one).and(moment.active());
     this.other = moment.matching(other).and(moment.active());
@@ -31,7 +31,7 @@ public final class SideBySide {
   }
 
   /** O((people of both) × classes). */
-  public static SideBySide of(Moment moment, Subject one, Subject other) {
+  public static SideBySide of(SnapshotAt moment, Subject one, Subject other) {
     return new SideBySide(moment, one, other);
   }
 

@@ -2,12 +2,12 @@ package palegate.core.questions;
 
 import java.util.Arrays;
 import java.util.List;
-import palegate.core.access.stages.Holders;
+import palegate.core.access.stages.HoldersByRight;
 import palegate.core.people.PersonSet;
 import palegate.core.people.Subject;
 import palegate.core.roles.Right;
 import palegate.core.roles.Rights;
-import palegate.core.snapshot.Moment;
+import palegate.core.snapshot.SnapshotAt;
 import palegate.core.types.DocumentType;
 
 /** Who of some subjects may see, add and delete documents of each type, put newly into a container (issue "per-type matrix"). */
@@ -29,11 +29,11 @@ public final class TypeMatrix {
   }
 
   /** O(types × subjects × people / 64). */
-  public static TypeMatrix of(Moment moment, int container, List<Subject> subjects, List<DocumentType> types) {
+  public static TypeMatrix of(SnapshotAt moment, int container, List<Subject> subjects, List<DocumentType> types) {
     Cell[][] cells = new Cell[subjects.size()][types.size()];
     List<PersonSet> people = subjects.stream().map(subject -> moment.matching(subject).and(moment.active())).toList();
     for (int type = 0; type < types.size(); type++) {
-      Holders holders = moment.holdersOnNew(container, types.get(type).id());
+      HoldersByRight holders = moment.holdersOnNew(container, types.get(type).id());
       List<PersonSet> byRight = Arrays.stream(Right.values()).map(holders::of).toList();
       for (int subject = 0; subject < cells.length; subject++) {
         cells[subject][type] = cell(people.get(subject), byRight);

@@ -5,7 +5,7 @@ import java.util.ArrayList;
 import java.util.List;
 import palegate.core.people.PersonSet;
 import palegate.core.people.Subject;
-import palegate.core.snapshot.Moment;
+import palegate.core.snapshot.SnapshotAt;
 import palegate.core.walls.Barrier;
 import palegate.core.walls.Wall;
 
@@ -22,7 +22,7 @@ public record WallConflict(String wall, String person, List<String> sides) {
   }
 
   /** All conflicts, by wall in the order given, then by person. O(walls of sides × people / 64). */
-  public static List<WallConflict> all(Moment moment, Instant instant) {
+  public static List<WallConflict> all(SnapshotAt moment, Instant instant) {
     List<WallConflict> found = new ArrayList<>();
     for (Wall wall : moment.snapshot().structure().walls().values()) {
       if (wall.barsAt(instant) && wall.barrier() instanceof Barrier.Sides sides) {
@@ -32,7 +32,7 @@ public record WallConflict(String wall, String person, List<String> sides) {
     return found;
   }
 
-  private static List<WallConflict> of(Wall wall, Barrier.Sides sides, Moment moment, Instant instant) {
+  private static List<WallConflict> of(Wall wall, Barrier.Sides sides, SnapshotAt moment, Instant instant) {
     List<PersonSet> bySide = sides.sides().stream().map(side -> moment.matchingAny(side.subjects())).toList();
     PersonSet once = PersonSet.NOBODY;
     PersonSet twice = PersonSet.NOBODY;

@@ -8,7 +8,7 @@ import java.util.Map;
 import java.util.stream.Stream;
 import palegate.core.access.Entry;
 import palegate.core.access.Grant;
-import palegate.core.access.stages.Holders;
+import palegate.core.access.stages.HoldersByRight;
 import palegate.core.people.Group;
 import palegate.core.people.Membership;
 import palegate.core.people.Person;
@@ -16,8 +16,8 @@ import palegate.core.people.PersonSet;
 import palegate.core.people.Subject;
 import palegate.core.roles.Right;
 import palegate.core.roles.Rights;
-import palegate.core.snapshot.Moment;
 import palegate.core.snapshot.Snapshot;
+import palegate.core.snapshot.SnapshotAt;
 
 /** "Who can do what here": counted first, listed lazily in order of person numbers. Standing rights. */
 public final class WhoCan {
@@ -33,7 +33,7 @@ public final class WhoCan {
   }
 
   /** Who has one right at a place. O(lines + people / 64). */
-  public static WhoCan holding(Moment moment, Right right, int place) {
+  public static WhoCan holding(SnapshotAt moment, Right right, int place) {
     return new WhoCan(moment.snapshot(), moment.holdersOf(right, place));
   }
 
@@ -53,8 +53,8 @@ public final class WhoCan {
 
   /** Everyone with at least one right at a place, with all they have there and where it comes from. */
   public static List<Holder> at(Snapshot snapshot, Instant instant, int place) {
-    Moment moment = snapshot.at(instant);
-    Holders holders = moment.holders(place);
+    SnapshotAt moment = snapshot.at(instant);
+    HoldersByRight holders = moment.holders(place);
     PersonSet here = PersonSet.NOBODY;
     PersonSet above = PersonSet.NOBODY;
     DirectMembers direct = new DirectMembers(snapshot, instant);
@@ -91,7 +91,7 @@ public final class WhoCan {
       this.instant = instant;
     }
 
-    PersonSet of(Moment moment, Subject subject) {
+    PersonSet of(SnapshotAt moment, Subject subject) {
       return subject instanceof Subject.OfGroup group
           ? byGroup.computeIfAbsent(group.id(), this::inGroup) : moment.matching(subject);
     }

@@ -8,14 +8,14 @@ import palegate.core.people.PersonSet;
  * who matches whom, whom walls bar, who is cleared.
  */
 public final class Altered {
-  private final Moment before;
-  private final Moment after;
+  private final SnapshotAt before;
+  private final SnapshotAt after;
   private final PersonSet people;
   private final boolean[] subjects;
   private final boolean[] wallSets;
   private final boolean[] clearanceSets;
 
-  Altered(Moment before, Moment after) {
+  Altered(SnapshotAt before, SnapshotAt after) {
     this.before = before;
     this.after = after;
     Matching was = before.matching();

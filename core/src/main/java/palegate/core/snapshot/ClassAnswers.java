@@ -1,7 +1,7 @@
 package palegate.core.snapshot;
 
+import palegate.core.access.stages.EntryLines;
 import palegate.core.access.stages.EveryoneAtPlace;
-import palegate.core.access.stages.Lines;
 import palegate.core.access.stages.PersonAtPlace;
 import palegate.core.people.PersonSet;
 import palegate.core.places.Conditions;
@@ -154,12 +154,12 @@ final class ClassAnswers {
     }
 
     @Override
-    public Lines grants() {
+    public EntryLines grants() {
       return new RowLines(matching, row, ClassRow.HEADER, ClassRow.grantsEnd(row, 0));
     }
 
     @Override
-    public Lines withholdings() {
+    public EntryLines withholdings() {
       return new RowLines(matching, row, ClassRow.grantsEnd(row, 0), ClassRow.withholdingsEnd(row, 0));
     }
 
@@ -222,7 +222,7 @@ final class ClassAnswers {
     }
   }
 
-  record RowLines(Matching matching, int[] row, int from, int until) implements Lines {
+  record RowLines(Matching matching, int[] row, int from, int until) implements EntryLines {
     @Override
     public int count() {
       return until - from;

@@ -73,7 +73,7 @@ final class ClassColumns {
   }
 
   /** One person's standing rights in every class, as masks; 0 for classes that no place is in. O(classes). */
-  int[] rightsInEveryClass(Moment moment, int person) {
+  int[] rightsInEveryClass(SnapshotAt moment, int person) {
     int[] rights = new int[environments.length];
     if (!matching.isActive(person)) {
       return rights;
@@ -105,7 +105,7 @@ final class ClassColumns {
     return lists;
   }
 
-  private boolean[] barred(Moment moment, int person) {
+  private boolean[] barred(SnapshotAt moment, int person) {
     boolean[] barred = new boolean[classes.book().wallSetCount()];
     for (int set = 1; set < barred.length; set++) {
       barred[set] = moment.isBarred(person, set);

@@ -8,7 +8,7 @@ import palegate.core.access.Grant;
 
 /**
  * The places of a snapshot sorted into access classes at one instant: places of one class give everyone the same
- * standing rights. What classes there are, and why, stands in the {@link ClassBook}.
+ * standing rights. What classes there are, and why, stands in the {@link ClassRegistry}.
  *
  * <p>Conditions and owners stay out: they are for few documents, and would tear classes apart.
  */
@@ -22,8 +22,8 @@ final class Classes {
   private final Snapshot snapshot;
   private final Instant instant;
   private final Matching matching;
-  private final ClassBook book;
-  final Barriers barriers;
+  private final ClassRegistry book;
+  final StandingWalls barriers;
   final Clearances clearances;
   /** The classes that these extend, or null. */
   final Classes basis;
@@ -35,10 +35,10 @@ final class Classes {
 
   /** All places of a snapshot, sorted afresh. */
   Classes(Snapshot snapshot, Instant instant, Matching matching) {
-    this(snapshot, instant, matching, ClassBook.of(snapshot, instant, matching));
+    this(snapshot, instant, matching, ClassRegistry.of(snapshot, instant, matching));
   }
 
-  private Classes(Snapshot snapshot, Instant instant, Matching matching, ClassBook book) {
+  private Classes(Snapshot snapshot, Instant instant, Matching matching, ClassRegistry book) {
     this.snapshot = snapshot;
     this.instant = instant;
     this.matching = matching;
@@ -52,7 +52,7 @@ final class Classes {
     documentsIn = new IntPages(0);
     BitSet everything = new BitSet();
     everything.set(0, snapshot.placeCount() > 0 ? 1 : 0);
-    Sorting sorting = new Sorting(snapshot, book, null, ofPlace, environmentOfPlace, placesIn, documentsIn);
+    ClassAssignment sorting = new ClassAssignment(snapshot, book, null, ofPlace, environmentOfPlace, placesIn, documentsIn);
     sorting.leaveOut(0);
     sorting.sort(everything);
     sorted = List.of(new Range(0, snapshot.placeRoom()));
@@ -62,7 +62,7 @@ final class Classes {
    * The classes of a snapshot that differs from the basis's in the way given. Numbers keep their
    * meaning: a class that both have has the same number in both.
    */
-  Classes(Classes basis, Snapshot snapshot, Instant instant, Matching matching, Barriers barriers, Delta delta) {
+  Classes(Classes basis, Snapshot snapshot, Instant instant, Matching matching, StandingWalls barriers, Delta delta) {
     this.snapshot = snapshot;
     this.instant = instant;
     this.matching = matching;
@@ -84,7 +84,7 @@ final class Classes {
     environmentOfPlace = basis.environmentOfPlace.copy();
     placesIn = basis.placesIn.copy();
     documentsIn = basis.documentsIn.copy();
-    Sorting sorting = new Sorting(snapshot, book, basis, ofPlace, environmentOfPlace, placesIn, documentsIn);
+    ClassAssignment sorting = new ClassAssignment(snapshot, book, basis, ofPlace, environmentOfPlace, placesIn, documentsIn);
     sorting.leaveOut(basis.snapshot.placeRoom());
     delta.placesGone.stream().mapToInt(basis.snapshot::placeNumber).forEach(sorting::leave);
     sorting.sort(touched);
@@ -116,7 +116,7 @@ final class Classes {
   }
 
   /** What classes there are, and what each is made of. */
-  ClassBook book() {
+  ClassRegistry book() {
     return book;
   }
 

@@ -24,7 +24,7 @@ final class Environments {
   private final Snapshot snapshot;
   private final Instant instant;
   private final Matching matching;
-  private final Barriers barriers;
+  private final StandingWalls barriers;
   /** Those that these add to, or null. */
   private final Environments basis;
   final Meanings meanings;
@@ -33,7 +33,7 @@ final class Environments {
   /** By environment: the one it was first made from, then the meanings that it adds to it. */
   private final List<int[]> additions = new ArrayList<>();
 
-  Environments(Snapshot snapshot, Instant instant, Matching matching, Barriers barriers, Environments basis) {
+  Environments(Snapshot snapshot, Instant instant, Matching matching, StandingWalls barriers, Environments basis) {
     this.snapshot = snapshot;
     this.instant = instant;
     this.matching = matching;

@@ -16,7 +16,7 @@ final class OftenAsked {
   static final int MOST_KEPT = 64_000_000;
   private static final int CODES = 256;
 
-  private final Moment moment;
+  private final SnapshotAt moment;
   private final int mostKept;
   private final int[] asked;
   /** By person: codes of rights by class. */
@@ -28,7 +28,7 @@ final class OftenAsked {
   private int room;
   private int often = OFTEN;
 
-  OftenAsked(Moment moment, int people, int mostKept) {
+  OftenAsked(SnapshotAt moment, int people, int mostKept) {
     this.moment = moment;
     this.mostKept = mostKept;
     asked = new int[people];

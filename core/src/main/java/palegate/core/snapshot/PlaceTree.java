@@ -32,7 +32,7 @@ final class PlaceTree {
   private final Place[] places;
   /** Places that are not any more what they were when they were numbered, and those that have come since. */
   private final Map<Integer, Place> replaced;
-  private final Displaced displaced;
+  private final DisplacedPlaces displaced;
   private final int count;
   final int[] parents;
   final int[] ends;
@@ -47,7 +47,7 @@ final class PlaceTree {
   private volatile DisplayOrder displayOrder;
   private volatile int[] breaksBefore;
 
-  private PlaceTree(Place[] places, Map<Integer, Place> replaced, Displaced.Laid laid, short[] types, byte[] flags, IdIndex containers,
+  private PlaceTree(Place[] places, Map<Integer, Place> replaced, DisplacedPlaces.Laid laid, short[] types, byte[] flags, IdIndex containers,
       int[] containerNumbers, AllPlaces all) {
     this.places = places;
     this.replaced = replaced;
@@ -110,7 +110,7 @@ final class PlaceTree {
     for (int i = 0; i < containers; i++) {
       containerNumbers[i] = numberOfRow[containerRows[i]];
     }
-    return new PlaceTree(places, Map.of(), new Displaced.Laid(Displaced.NOTHING, parents, ends), types, flags, index, containerNumbers, new AllPlaces(places));
+    return new PlaceTree(places, Map.of(), new DisplacedPlaces.Laid(DisplacedPlaces.NOTHING, parents, ends), types, flags, index, containerNumbers, new AllPlaces(places));
   }
 
   /**
@@ -121,7 +121,7 @@ final class PlaceTree {
     if (delta.places.isEmpty()) {
       return this;
     }
-    Displaced.Laid laid = delta.laysOutAnew() ? displaced.with(delta, now, this) : new Displaced.Laid(displaced, parents, ends);
+    DisplacedPlaces.Laid laid = delta.laysOutAnew() ? displaced.with(delta, now, this) : new DisplacedPlaces.Laid(displaced, parents, ends);
     Map<Integer, Place> changes = new HashMap<>(replaced);
     short[] newTypes = Arrays.copyOf(types, laid.parents().length);
     byte[] newFlags = Arrays.copyOf(flags, laid.parents().length);
@@ -285,7 +285,7 @@ final class PlaceTree {
   }
 
   boolean exists(int number) {
-    return number >= 0 && number < parents.length && parents[number] != Displaced.GONE;
+    return number >= 0 && number < parents.length && parents[number] != DisplacedPlaces.GONE;
   }
 
   /** The number of the place with this id, or -1. */

@@ -1,28 +1,28 @@
 package palegate.core.snapshot;
 
-import palegate.core.access.stages.Holders;
+import palegate.core.access.stages.HoldersByRight;
 import palegate.core.access.stages.Pipeline;
 import palegate.core.roles.Rights;
 
 /** Everyone's standing rights in class after class of one moment, made in the same memory. Not to be shared between threads. */
 public final class Reader {
-  private final Moment moment;
+  private final SnapshotAt moment;
   private final Matching matching;
   private final Classes classes;
-  private final Holders holders;
+  private final HoldersByRight holders;
   private int[] last;
   private int mayGain;
   private boolean mayLose;
 
-  Reader(Moment moment, Matching matching, Classes classes) {
+  Reader(SnapshotAt moment, Matching matching, Classes classes) {
     this.moment = moment;
     this.matching = matching;
     this.classes = classes;
-    holders = Holders.ofAllRights(matching.room);
+    holders = HoldersByRight.ofAllRights(matching.room);
   }
 
   /** The holders in a class; they are made anew at the next call. */
-  public Holders read(int classNumber) {
+  public HoldersByRight read(int classNumber) {
     int[] row = classes.row(classNumber);
     Pipeline.refillStanding(holders, moment.everyone(row), last != null && ClassRow.sameLists(row, last));
     last = row;
@@ -33,7 +33,7 @@ public final class Reader {
    * The same after a class of the moment from which this one was made, or that was made from it, has been read: where this class
    * only gives more, what was made for the other is made use of.
    */
-  public Holders readAfter(Reader other, int classNumber) {
+  public HoldersByRight readAfter(Reader other, int classNumber) {
     int[] row = classes.row(classNumber);
     int[] added = other.last != null && other.matching == matching ? ClassRow.addedLines(other.last, row) : null;
     boolean onlyMore = added != null && ClassRow.sameGuards(other.last, row) && moment.clearsLike(other.moment, ClassRow.clearances(row, 0));

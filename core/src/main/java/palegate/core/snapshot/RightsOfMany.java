@@ -9,13 +9,13 @@ final class RightsOfMany {
   /** So many are fetched side by side: more than a processor waits for at once. */
   private static final int TOGETHER = 32;
 
-  private final Moment moment;
+  private final SnapshotAt moment;
   /** Null in what is soon thrown away: then there is nothing to fetch ahead. */
   private final ClassTable table;
   private final int[] starts = new int[TOGETHER];
   private final boolean[] barred = new boolean[TOGETHER];
 
-  RightsOfMany(Moment moment, ClassTable table) {
+  RightsOfMany(SnapshotAt moment, ClassTable table) {
     this.moment = moment;
     this.table = table;
   }

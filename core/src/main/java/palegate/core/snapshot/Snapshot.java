@@ -39,7 +39,7 @@ public final class Snapshot {
   private final NestingOrder nesting;
   private final Boundaries boundaries;
   private final Map<String, OwnLabels> ownLabels;
-  private final KeptMoments moments = new KeptMoments();
+  private final KeptInstants moments = new KeptInstants();
   /** The snapshot that this one was made from and what differs; null if there is none. */
   private final Snapshot basis;
   private final Delta delta;
@@ -120,10 +120,10 @@ public final class Snapshot {
   }
 
   /** What holds at an instant. The result is shared between all instants at which the same holds. */
-  public Moment at(Instant instant) {
+  public SnapshotAt at(Instant instant) {
     return moments.at(boundaries.since(instant), oldest -> {
-      Moment made = basis != null ? Moment.derived(basis.at(instant), this, instant, delta)
-          : oldest == null ? Moment.of(this, instant) : fromOldest(oldest, instant);
+      SnapshotAt made = basis != null ? SnapshotAt.derived(basis.at(instant), this, instant, delta)
+          : oldest == null ? SnapshotAt.of(this, instant) : fromOldest(oldest, instant);
       tree.indexSoon();
       return made;
     });
@@ -140,8 +140,8 @@ public final class Snapshot {
   }
 
   /** Between two instants little begins or ends: what the oldest view knows of the rest is taken over. */
-  private Moment fromOldest(Moment oldest, Instant instant) {
-    return Moment.derived(oldest, this, instant, Delta.ofTime(structure, oldest.instant(), instant)).detached(this);
+  private SnapshotAt fromOldest(SnapshotAt oldest, Instant instant) {
+    return SnapshotAt.derived(oldest, this, instant, Delta.ofTime(structure, oldest.instant(), instant)).detached(this);
   }
 
   // --- people ---------------------------------------------------------------------------------------

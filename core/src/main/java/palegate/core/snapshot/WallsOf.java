@@ -30,7 +30,7 @@ public final class WallsOf {
   /** Whether a place lies behind a screen, a seal or sides. A confinement runs around other places, for a few people. */
   public boolean surround(int place) {
     for (int number : reachesAt(place)) {
-      Barriers.Reach reach = classes.barriers.reach(number);
+      StandingWalls.Reach reach = classes.barriers.reach(number);
       if (!reach.outside() && !reach.barred().isEmpty()) {
         return true;
       }
@@ -42,7 +42,7 @@ public final class WallsOf {
   public PersonSet barredBy(Wall wall, int place) {
     PersonSet barredHere = PersonSet.NOBODY;
     for (int number : reachesAt(place)) {
-      Barriers.Reach reach = classes.barriers.reach(number);
+      StandingWalls.Reach reach = classes.barriers.reach(number);
       barredHere = reach.wall().equals(wall) ? barredHere.or(reach.barred()) : barredHere;
     }
     return barredHere;
@@ -54,10 +54,10 @@ public final class WallsOf {
     return found == null ? PersonSet.NOBODY : found;
   }
 
-  private List<Wall> wallsWhere(int place, Predicate<Barriers.Reach> wanted) {
+  private List<Wall> wallsWhere(int place, Predicate<StandingWalls.Reach> wanted) {
     List<Wall> walls = new ArrayList<>();
     for (int number : reachesAt(place)) {
-      Barriers.Reach reach = classes.barriers.reach(number);
+      StandingWalls.Reach reach = classes.barriers.reach(number);
       if (wanted.test(reach) && !walls.contains(reach.wall())) {
         walls.add(reach.wall());
       }

@@ -15,8 +15,8 @@ import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import palegate.core.roles.Rights;
-import palegate.core.snapshot.Moment;
 import palegate.core.snapshot.Snapshot;
+import palegate.core.snapshot.SnapshotAt;
 
 /**
  * Everyone's rights everywhere: one row for each person and place with at least one right, by person id,
@@ -65,7 +65,7 @@ public final class AccessRows {
   /** … unless those who reach everything would take more memory than this; then one for each processor. */
   private static final int BYTES_AHEAD = 1 << 26;
 
-  private final Moment moment;
+  private final SnapshotAt moment;
   private final Snapshot snapshot;
   private final Format format;
   private final boolean standing;
@@ -82,7 +82,7 @@ public final class AccessRows {
   private final int[] placeStarts;
   private final byte[] placeLengths;
 
-  private AccessRows(Moment moment, Format format, boolean standing) {
+  private AccessRows(SnapshotAt moment, Format format, boolean standing) {
     this.moment = moment;
     this.format = format;
     this.standing = standing;
@@ -137,7 +137,7 @@ public final class AccessRows {
    *
    * @param standing standing rights rather than rights now
    */
-  public static long write(Moment moment, Format format, boolean standing, OutputStream out) throws IOException {
+  public static long write(SnapshotAt moment, Format format, boolean standing, OutputStream out) throws IOException {
     AccessRows rows = new AccessRows(moment, format, standing);
     out.write(bytes(format.head));
     int[] people = rows.snapshot.peopleInOrder().toArray();

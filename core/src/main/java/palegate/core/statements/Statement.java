@@ -10,16 +10,16 @@ import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import palegate.core.access.Grant;
 import palegate.core.access.Oversight;
-import palegate.core.people.PairList;
-import palegate.core.people.PairList.Order;
+import palegate.core.people.PeopleAtPlaces;
+import palegate.core.people.PeopleAtPlaces.Order;
 import palegate.core.people.Person;
 import palegate.core.people.PersonSet;
 import palegate.core.places.Place;
 import palegate.core.roles.Right;
 import palegate.core.roles.Rights;
-import palegate.core.snapshot.Moment;
 import palegate.core.snapshot.PathSearch;
 import palegate.core.snapshot.Snapshot;
+import palegate.core.snapshot.SnapshotAt;
 import palegate.core.structure.Later;
 
 /**
@@ -57,7 +57,7 @@ public final class Statement {
   public record Counts(long rows, int people, int outsiders, int places, int documents) {}
 
   private final Snapshot snapshot;
-  private final Moment moment;
+  private final SnapshotAt moment;
   private final Instant instant;
   private final Scope scope;
   private final boolean documents;
@@ -65,7 +65,7 @@ public final class Statement {
   private final String text;
   /** The places that may have rows, in tree order. */
   private final Later<int[]> places;
-  private final Later<PairList> list;
+  private final Later<PeopleAtPlaces> list;
   private final Later<Counts> counts;
 
   /**
@@ -128,12 +128,12 @@ public final class Statement {
     return (documents ? all : all.filter(place -> snapshot.place(place).kind().isContainer())).toArray();
   }
 
-  private PairList makeList() {
+  private PeopleAtPlaces makeList() {
     int[] at = places.get();
     int[] classes = IntStream.of(at).map(moment::classOf).toArray();
     int[] people = IntStream.range(0, snapshot.personCount()).boxed().sorted(byName()).mapToInt(Integer::intValue).toArray();
     PersonSet named = PersonSet.of(IntStream.range(0, text.isEmpty() ? 0 : snapshot.personCount()).filter(person -> snapshot.person(person).name().toLowerCase(Locale.ROOT).contains(text)).toArray());
-    return new PairList(classes, new InScope(), placesWithoutText(at), named, people);
+    return new PeopleAtPlaces(classes, new InScope(), placesWithoutText(at), named, people);
   }
 
   /** The positions of places whose paths do not contain the text. */
@@ -147,7 +147,7 @@ public final class Statement {
   }
 
   /** Who can find the places of a class, of those whom the statement is about. */
-  private final class InScope implements PairList.Kinds {
+  private final class InScope implements PeopleAtPlaces.Kinds {
     @Override
     public PersonSet people(int classNumber) {
       return scope instanceof Scope.OnePerson one ? lists(classNumber, one.person()) ? PersonSet.of(one.person()) : PersonSet.NOBODY

@@ -36,7 +36,7 @@ class DifferenceDigestTest {
       Structure before = RandomStructures.fromSeed(seed);
       Snapshot snapshot = Snapshot.of(before);
       List<Change> changes = seed % 2 == 0 ? RandomDrafts.fromSeed(before, seed) : RandomLayouts.fromSeed(before, seed);
-      Structure after = Application.of(snapshot, changes, NOW).structure();
+      Structure after = DraftApplication.of(snapshot, changes, NOW).structure();
       String derived = Difference.between(snapshot, snapshot.next(after), NOW).digest();
       assertThat(Difference.between(Snapshot.of(before), Snapshot.of(after), NOW).digest()).as("seed %d", seed).isEqualTo(derived);
     }
@@ -61,7 +61,7 @@ class DifferenceDigestTest {
     Grant grant = new Grant("n1", "c1", new Subject.OfGroup("divers"), "reader", Set.of(), Period.ALWAYS, null);
     List<Change> draft = List.of(new Change.AddGrant(grant));
     Change meanwhile = new Change.AddMember("divers", new Membership(new Membership.PersonMember("per"), Period.ALWAYS));
-    Snapshot now = seen.next(Application.of(seen, List.of(meanwhile), Harbour.NOW).structure());
+    Snapshot now = seen.next(DraftApplication.of(seen, List.of(meanwhile), Harbour.NOW).structure());
     assertThat(Rehearsal.of(now, draft, Harbour.NOW, null).digest()).isNotEqualTo(Rehearsal.of(seen, draft, Harbour.NOW, null).digest());
   }
 

@@ -12,7 +12,7 @@ import java.util.Random;
 import java.util.function.Predicate;
 import java.util.stream.Collectors;
 import org.junit.jupiter.api.Test;
-import palegate.core.people.PairList;
+import palegate.core.people.PeopleAtPlaces;
 import palegate.core.people.Person;
 import palegate.core.random.RandomDrafts;
 import palegate.core.random.RandomStructures;
@@ -34,8 +34,8 @@ class DifferenceListsTest {
       .thenComparing(pair -> pair.person().id());
 
   /** Each order worked out from the pairs one by one: those are in tree order, and sorting keeps it where the order says no more. */
-  private static List<Difference.Pair> expected(List<Difference.Pair> pairs, PairList.Order order) {
-    if (order == PairList.Order.PERSON) {
+  private static List<Difference.Pair> expected(List<Difference.Pair> pairs, PeopleAtPlaces.Order order) {
+    if (order == PeopleAtPlaces.Order.PERSON) {
       return pairs.stream().sorted(BY_NAME).toList();
     }
     List<String> places = pairs.stream().map(pair -> pair.place().id()).distinct().toList();
@@ -58,7 +58,7 @@ class DifferenceListsTest {
         FoundPairs found = difference.find(wanted);
         List<Difference.Pair> those = all.stream().filter(pair -> takes(wanted, pair)).toList();
         assertThat(found.count()).as("seed %d, %s", seed, wanted).isEqualTo(those.size());
-        for (PairList.Order order : PairList.Order.values()) {
+        for (PeopleAtPlaces.Order order : PeopleAtPlaces.Order.values()) {
           List<Difference.Pair> expected = new ArrayList<>(expected(those, order));
           int offset = random.nextInt(those.size() + 1);
           assertThat(found.from(order, false, 0)).as("seed %d, %s, %s", seed, wanted, order).containsExactlyElementsOf(expected);

@@ -44,7 +44,7 @@ class ReversalLosesNothingTest {
       Structure after = states.get(change + 1);
       Structure now = states.get(states.size() - 1);
       Reversal reversal = Reversal.of(before, after, Snapshot.of(now), RandomStructures.NOW);
-      Application.Result back = Application.of(Snapshot.of(now), reversal.changes(), RandomStructures.NOW);
+      DraftApplication.Result back = DraftApplication.of(Snapshot.of(now), reversal.changes(), RandomStructures.NOW);
       assertThat(back.refusals()).as("seed %d", seed).isEmpty();
       Set<String> left = reversal.left().stream().map(Reversal.Left::thing).collect(Collectors.toSet());
       Map<Fact, Object> was = facts(before);
@@ -92,7 +92,7 @@ class ReversalLosesNothingTest {
         case 2 -> RandomMoves.fromSeed(first, last, own, step);
         default -> RandomGrowth.fromSeed(last, own, step);
       };
-      Structure next = Application.of(Snapshot.of(last), renamed(changes, step), RandomStructures.NOW).structure();
+      Structure next = DraftApplication.of(Snapshot.of(last), renamed(changes, step), RandomStructures.NOW).structure();
       if (next != last) {
         states.add(next);
       }

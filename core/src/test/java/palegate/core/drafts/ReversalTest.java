@@ -40,7 +40,7 @@ class ReversalTest {
       changes.addAll(RandomLayouts.fromSeed(before, seed));
       Structure after = after(before, changes);
       Reversal reversal = of(before, after, after);
-      Application.Result back = Application.of(Snapshot.of(after), reversal.changes(), RandomStructures.NOW);
+      DraftApplication.Result back = DraftApplication.of(Snapshot.of(after), reversal.changes(), RandomStructures.NOW);
       assertThat(back.refusals()).as("seed %d", seed).isEmpty();
       // What has an end that is over cannot be added again; nothing else is in the way.
       if (reversal.left().isEmpty()) {
@@ -153,7 +153,7 @@ class ReversalTest {
   }
 
   private static Structure after(Structure structure, List<Change> changes) {
-    return Application.of(Snapshot.of(structure), changes, RandomStructures.NOW).structure();
+    return DraftApplication.of(Snapshot.of(structure), changes, RandomStructures.NOW).structure();
   }
 
   /** Without the people who came, and without what is not part of a structure: the order of members, of clearances and of exceptions. */

@@ -6,8 +6,8 @@ import java.util.List;
 import java.util.Random;
 import org.junit.jupiter.api.Test;
 import palegate.core.Harbour;
-import palegate.core.people.Subject;
 import palegate.core.people.Period;
+import palegate.core.people.Subject;
 import palegate.core.random.RandomStructures;
 import palegate.core.roles.Right;
 import palegate.core.snapshot.Snapshot;
@@ -86,7 +86,7 @@ class WaysToTest {
       assertThat(answer.already()).isFalse();
       assertThat(answer.ways().isEmpty()).as("seed %d: either ways or a reason", seed).isEqualTo(answer.impossible() != null);
       for (WaysTo.Way way : answer.ways()) {
-        Application.Result applied = Application.of(snapshot, way.changes(), RandomStructures.NOW);
+        DraftApplication.Result applied = DraftApplication.of(snapshot, way.changes(), RandomStructures.NOW);
         assertThat(applied.refusals()).isEmpty();
         assertThat(Snapshot.of(applied.structure()).at(RandomStructures.NOW).rightsNow(person, place).contains(right))
             .as("seed %d, %s", seed, way.words()).isEqualTo(!has);

@@ -15,9 +15,9 @@ import org.junit.jupiter.api.Test;
 import palegate.core.access.Grant;
 import palegate.core.bundle.BundleReader;
 import palegate.core.bundle.BundleWriter;
-import palegate.core.drafts.Application;
 import palegate.core.drafts.ApprovalsNeeded;
 import palegate.core.drafts.Change;
+import palegate.core.drafts.DraftApplication;
 import palegate.core.drafts.GuardedChanges;
 import palegate.core.drafts.LayoutChange;
 import palegate.core.drafts.PeopleChange;
@@ -169,7 +169,7 @@ class HurtfulStructuresTest {
         changes.add(new TypeChange.RemoveType("t" + i));
         changes.add(new PeopleChange.SetPerson(new Person("n" + i, "New " + i, "new" + i, null, false, true, null)));
       }
-      assertThat(Application.of(snapshot, changes, NOW).refusals()).isEmpty();
+      assertThat(DraftApplication.of(snapshot, changes, NOW).refusals()).isEmpty();
     });
   }
 
@@ -178,18 +178,18 @@ class HurtfulStructuresTest {
     Structure structure = structure(List.of(MIA), List.of(new Unit("u", "Unit", null)), List.of(new Group("g", "Group", null, List.of())), folders(2), List.of());
     Snapshot snapshot = Snapshot.of(structure);
     List<Change> used = List.of(new Change.AddGrant(grant("f0", new Subject.OfGroup("g"))), new PeopleChange.RemoveGroup("g"));
-    assertThat(Application.of(snapshot, used, NOW).refusals()).singleElement().satisfies(refusal -> assertThat(refusal.what()).contains("a grant at f0"));
+    assertThat(DraftApplication.of(snapshot, used, NOW).refusals()).singleElement().satisfies(refusal -> assertThat(refusal.what()).contains("a grant at f0"));
     List<Change> noLonger = List.of(new Change.AddGrant(grant("f0", new Subject.OfGroup("g"))), new Change.RemoveGrant("f0", "e-f0"), new PeopleChange.RemoveGroup("g"));
-    assertThat(Application.of(snapshot, noLonger, NOW).refusals()).isEmpty();
+    assertThat(DraftApplication.of(snapshot, noLonger, NOW).refusals()).isEmpty();
     List<Change> sitting = List.of(new PeopleChange.SetPerson(new Person("mia", "Mia", "mia", null, false, true, "u")), new PeopleChange.RemoveUnit("u"));
-    assertThat(Application.of(snapshot, sitting, NOW).refusals()).hasSize(1);
+    assertThat(DraftApplication.of(snapshot, sitting, NOW).refusals()).hasSize(1);
     List<Change> linked = List.of(new LayoutChange.AddPlace(Place.plain("l", PlaceKind.LINK, "lib", "Link", false, Map.of(), null, null, "f1")), new LayoutChange.RemovePlace("f1"));
-    assertThat(Application.of(snapshot, linked, NOW).refusals()).hasSize(1);
+    assertThat(DraftApplication.of(snapshot, linked, NOW).refusals()).hasSize(1);
     List<Change> typed = List.of(new LayoutChange.AddPlace(Place.plain("d", PlaceKind.DOCUMENT, "f1", "Doc", false, Map.of(), "letter", null, null)), new TypeChange.RemoveType("letter"));
-    assertThat(Application.of(snapshot, typed, NOW).refusals()).singleElement().satisfies(refusal -> assertThat(refusal.what()).contains("Doc is one"));
+    assertThat(DraftApplication.of(snapshot, typed, NOW).refusals()).singleElement().satisfies(refusal -> assertThat(refusal.what()).contains("Doc is one"));
     List<Change> logins = List.of(new PeopleChange.SetPerson(new Person("a", "A", "Same", null, false, true, null)), new PeopleChange.SetPerson(new Person("b", "B", "same", null, false, true, null)));
-    assertThat(Application.of(snapshot, logins, NOW).refusals()).hasSize(1);
+    assertThat(DraftApplication.of(snapshot, logins, NOW).refusals()).hasSize(1);
     List<Change> freed = List.of(new PeopleChange.SetPerson(new Person("mia", "Mia", "other", null, false, true, null)), new PeopleChange.SetPerson(new Person("b", "B", "mia", null, false, true, null)));
-    assertThat(Application.of(snapshot, freed, NOW).refusals()).isEmpty();
+    assertThat(DraftApplication.of(snapshot, freed, NOW).refusals()).isEmpty();
   }
 }

@@ -17,8 +17,8 @@ import org.junit.jupiter.api.Test;
 import palegate.core.access.Grant;
 import palegate.core.access.Oversight;
 import palegate.core.access.Withholding;
-import palegate.core.drafts.Application;
 import palegate.core.drafts.Change;
+import palegate.core.drafts.DraftApplication;
 import palegate.core.people.Period;
 import palegate.core.people.Person;
 import palegate.core.people.Subject;
@@ -28,8 +28,8 @@ import palegate.core.random.RandomParts;
 import palegate.core.random.RandomStructures;
 import palegate.core.roles.Rights;
 import palegate.core.roles.Role;
-import palegate.core.snapshot.Moment;
 import palegate.core.snapshot.Snapshot;
+import palegate.core.snapshot.SnapshotAt;
 import palegate.core.structure.Parts;
 import palegate.core.structure.Structure;
 import palegate.core.types.DocumentType;
@@ -60,7 +60,7 @@ class LawsTest {
           opening.add(new Change.Break(place, Change.Start.CARRY_OVER, List.of(), "b")));
       Snapshot after = Snapshot.of(after(before.structure(), opening));
       for (Instant instant : instants()) {
-        Moment had = before.at(instant);
+        SnapshotAt had = before.at(instant);
         for (int person = 0; person < before.personCount(); person++) {
           for (int place = 0; place < before.placeCount(); place++) {
             if (!had.walls().barring(person, place).isEmpty()) {
@@ -172,8 +172,8 @@ class LawsTest {
     Snapshot had = Snapshot.of(before);
     Snapshot has = Snapshot.of(after);
     for (Instant instant : instants()) {
-      Moment then = had.at(instant);
-      Moment afterwards = has.at(instant);
+      SnapshotAt then = had.at(instant);
+      SnapshotAt afterwards = has.at(instant);
       for (int person = 0; person < had.personCount(); person++) {
         for (int place = 0; place < had.placeCount(); place++) {
           int there = has.placeNumber(had.place(place).id());
@@ -198,7 +198,7 @@ class LawsTest {
   }
 
   private static Structure after(Structure structure, List<Change> changes) {
-    return Application.of(Snapshot.of(structure), changes, RandomStructures.NOW).structure();
+    return DraftApplication.of(Snapshot.of(structure), changes, RandomStructures.NOW).structure();
   }
 
   private static Change everything(String id, Subject subject) {

@@ -12,9 +12,9 @@ import java.util.TreeSet;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
-import palegate.core.drafts.Application;
 import palegate.core.drafts.Change;
 import palegate.core.drafts.Difference;
+import palegate.core.drafts.DraftApplication;
 import palegate.core.drafts.Rehearsal;
 import palegate.core.random.RandomDrafts;
 import palegate.core.random.RandomGrowth;
@@ -60,7 +60,7 @@ class DifferenceAgreesWithLiteralRulesTest {
     Instant now = RandomStructures.NOW;
     Snapshot snapshot = Snapshot.of(before);
     Rehearsal rehearsal = Rehearsal.of(snapshot, changes, now, null);
-    Structure after = Application.of(snapshot, changes, now).structure();
+    Structure after = DraftApplication.of(snapshot, changes, now).structure();
     for (Difference difference : rehearsal.differences()) {
       assertThat(found(difference)).as("seed %d at %s", seed, difference.instant()).isEqualTo(literally(before, after, difference.instant()));
       assertTotalsCountTheList(seed, difference);
@@ -83,7 +83,7 @@ class DifferenceAgreesWithLiteralRulesTest {
       Snapshot begun = Snapshot.of(first);
       Snapshot before = begun;
       for (int step = 0; step < 3; step++) {
-        Snapshot after = before.next(Application.of(before, RandomMoves.fromSeed(first, before.structure(), seed, step), RandomStructures.NOW).structure());
+        Snapshot after = before.next(DraftApplication.of(before, RandomMoves.fromSeed(first, before.structure(), seed, step), RandomStructures.NOW).structure());
         assertDifferenceIsLiteral(seed, before, after);
         assertDifferenceIsLiteral(seed, begun, after);
         assertDifferenceIsLiteral(seed, after, begun);

@@ -28,8 +28,8 @@ import palegate.core.random.RandomStructures;
 import palegate.core.random.Shrinking;
 import palegate.core.roles.Right;
 import palegate.core.roles.Rights;
-import palegate.core.snapshot.Moment;
 import palegate.core.snapshot.Snapshot;
+import palegate.core.snapshot.SnapshotAt;
 import palegate.core.structure.Structure;
 
 /** Who may do what, by every way of asking, is what the rules read literally say. */
@@ -52,7 +52,7 @@ class EngineAgreesWithLiteralRulesTest {
     Snapshot snapshot = Snapshot.of(structure);
     // The view of one instant is made from that of another that was asked for before.
     snapshot.at(RandomStructures.NOW);
-    Moment moment = snapshot.at(instant);
+    SnapshotAt moment = snapshot.at(instant);
     int places = snapshot.placeCount();
     int[] everyone = IntStream.range(0, snapshot.personCount() * places).map(i -> i / Math.max(1, places)).toArray();
     int[] everywhere = IntStream.range(0, everyone.length).map(i -> i % places).toArray();

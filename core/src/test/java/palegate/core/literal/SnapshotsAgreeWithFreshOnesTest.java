@@ -9,14 +9,14 @@ import java.util.List;
 import java.util.Set;
 import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
-import palegate.core.drafts.Application;
 import palegate.core.drafts.Change;
+import palegate.core.drafts.DraftApplication;
 import palegate.core.random.RandomDrafts;
 import palegate.core.random.RandomGrowth;
 import palegate.core.random.RandomMoves;
 import palegate.core.random.RandomStructures;
-import palegate.core.snapshot.Moment;
 import palegate.core.snapshot.Snapshot;
+import palegate.core.snapshot.SnapshotAt;
 import palegate.core.structure.Structure;
 
 /** A snapshot made from another one tells the same as one compiled afresh. */
@@ -27,7 +27,7 @@ class SnapshotsAgreeWithFreshOnesTest {
       Structure structure = RandomStructures.fromSeed(seed);
       Snapshot snapshot = Snapshot.of(structure);
       for (int step = 0; step < 3; step++) {
-        snapshot = snapshot.next(Application.of(snapshot, RandomDrafts.fromSeed(snapshot.structure(), seed + step), RandomStructures.NOW).structure());
+        snapshot = snapshot.next(DraftApplication.of(snapshot, RandomDrafts.fromSeed(snapshot.structure(), seed + step), RandomStructures.NOW).structure());
         Snapshot fresh = Snapshot.of(snapshot.structure());
         for (int hours = -3; hours <= 3; hours++) {
           Instant instant = RandomStructures.NOW.plusSeconds(3_600L * hours);
@@ -51,7 +51,7 @@ class SnapshotsAgreeWithFreshOnesTest {
       for (int step = 0; step < 3; step++) {
         List<Change> changes = new ArrayList<>(RandomGrowth.fromSeed(snapshot.structure(), seed, step));
         changes.addAll(RandomDrafts.fromSeed(snapshot.structure(), seed + step));
-        Structure grown = Application.of(snapshot, changes, RandomStructures.NOW).structure();
+        Structure grown = DraftApplication.of(snapshot, changes, RandomStructures.NOW).structure();
         snapshot = snapshot.next(grown);
         assertLikeFresh("seed %d, step %d".formatted(seed, step), snapshot, Snapshot.of(grown));
         assertLikeFresh("seed %d, step %d, detached".formatted(seed, step), snapshot.detached(), Snapshot.of(grown));
@@ -69,7 +69,7 @@ class SnapshotsAgreeWithFreshOnesTest {
       for (int step = 0; step < 4; step++) {
         List<Change> changes = new ArrayList<>(RandomMoves.fromSeed(first, snapshot.structure(), seed, step));
         changes.addAll(RandomDrafts.fromSeed(snapshot.structure(), seed + step));
-        Structure moved = Application.of(snapshot, changes, RandomStructures.NOW).structure();
+        Structure moved = DraftApplication.of(snapshot, changes, RandomStructures.NOW).structure();
         snapshot = snapshot.next(moved);
         kept = kept.next(moved).detached();
         String as = "seed %d, step %d".formatted(seed, step);
@@ -107,7 +107,7 @@ class SnapshotsAgreeWithFreshOnesTest {
     }
   }
 
-  private static void assertClassesCountTheirPlaces(long seed, Moment moment) {
+  private static void assertClassesCountTheirPlaces(long seed, SnapshotAt moment) {
     int[] counted = new int[moment.classCount()];
     moment.snapshot().places().forEach(place -> counted[moment.classOf(place)]++);
     for (int number = 0; number < counted.length; number++) {

@@ -11,8 +11,8 @@ import palegate.core.Harbour;
 import palegate.core.people.Subject;
 import palegate.core.random.RandomStructures;
 import palegate.core.roles.Rights;
-import palegate.core.snapshot.Moment;
 import palegate.core.snapshot.Snapshot;
+import palegate.core.snapshot.SnapshotAt;
 
 class MatrixTest {
   private final Snapshot snapshot = Harbour.snapshot();
@@ -43,7 +43,7 @@ class MatrixTest {
   void counts_are_those_of_asking_for_every_person_in_random_structures() {
     for (long seed = 1; seed <= 400; seed++) {
       Snapshot random = Snapshot.of(RandomStructures.fromSeed(seed));
-      Moment moment = random.at(RandomStructures.NOW);
+      SnapshotAt moment = random.at(RandomStructures.NOW);
       List<Subject> subjects = new ArrayList<>(List.of(Subject.BuiltIn.STAFF));
       random.structure().groups().keySet().forEach(id -> subjects.add(new Subject.OfGroup(id)));
       random.structure().units().keySet().forEach(id -> subjects.add(new Subject.OfUnit(id)));

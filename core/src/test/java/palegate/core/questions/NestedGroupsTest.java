@@ -15,8 +15,8 @@ import palegate.core.people.Membership;
 import palegate.core.people.Period;
 import palegate.core.people.PersonSet;
 import palegate.core.people.Subject;
-import palegate.core.snapshot.Moment;
 import palegate.core.snapshot.Snapshot;
+import palegate.core.snapshot.SnapshotAt;
 
 class NestedGroupsTest {
   private static Membership group(String id) {
@@ -27,7 +27,7 @@ class NestedGroupsTest {
   void somebody_wears_two_hats_who_is_directly_in_a_group_that_neither_holds_the_other_nor_lies_in_it() {
     Map<String, Group> more = Map.of("divers", new Group("divers", "Divers", null, List.of(new Membership(new Membership.PersonMember("mia"), Period.ALWAYS))));
     Snapshot snapshot = Snapshot.of(Harbour.structure().withGroups(more));
-    Moment moment = snapshot.at(Harbour.NOW);
+    SnapshotAt moment = snapshot.at(Harbour.NOW);
     NestedGroups nested = new NestedGroups(moment);
     PersonSet trainees = moment.matching(new Subject.OfGroup("trainees"));
     assertThat(nested.liesIn("trainees", "adjusters")).isTrue();
@@ -43,7 +43,7 @@ class NestedGroupsTest {
     Map<String, Group> diamonds = new HashMap<>();
     IntStream.range(0, 48).forEach(i -> diamonds.put("n" + i, new Group("n" + i, "N" + i, null,
         i < 46 ? List.of(group("n" + (i / 2 * 2 + 2)), group("n" + (i / 2 * 2 + 3))) : List.of(group("trainees")))));
-    Moment moment = Snapshot.of(Harbour.structure().withGroups(diamonds)).at(Harbour.NOW);
+    SnapshotAt moment = Snapshot.of(Harbour.structure().withGroups(diamonds)).at(Harbour.NOW);
     assertTimeoutPreemptively(Duration.ofSeconds(5), () -> {
       NestedGroups nested = new NestedGroups(moment);
       assertThat(nested.outerOf("trainees")).hasSize(49);

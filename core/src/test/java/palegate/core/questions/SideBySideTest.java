@@ -15,8 +15,8 @@ import palegate.core.people.Subject;
 import palegate.core.places.Place;
 import palegate.core.random.RandomStructures;
 import palegate.core.roles.Right;
-import palegate.core.snapshot.Moment;
 import palegate.core.snapshot.Snapshot;
+import palegate.core.snapshot.SnapshotAt;
 import palegate.core.structure.Structure;
 
 class SideBySideTest {
@@ -24,7 +24,7 @@ class SideBySideTest {
   void two_groups_differ_exactly_where_what_all_of_their_people_may_do_differs() {
     for (long seed = 1; seed <= 300; seed++) {
       Structure structure = RandomStructures.fromSeed(seed);
-      Moment moment = Snapshot.of(structure).at(RandomStructures.NOW);
+      SnapshotAt moment = Snapshot.of(structure).at(RandomStructures.NOW);
       List<Group> groups = List.copyOf(structure.groups().values());
       if (groups.size() < 2) {
         continue;
@@ -52,7 +52,7 @@ class SideBySideTest {
   void everyone_active_in_either_group_stands_in_exactly_one_of_three_columns() {
     for (long seed = 1; seed <= 300; seed++) {
       Structure structure = RandomStructures.fromSeed(seed);
-      Moment moment = Snapshot.of(structure).at(RandomStructures.NOW);
+      SnapshotAt moment = Snapshot.of(structure).at(RandomStructures.NOW);
       List<Group> groups = List.copyOf(structure.groups().values());
       for (int i = 1; i < groups.size(); i++) {
         Subject one = new Subject.OfGroup(groups.get(i - 1).id());
@@ -65,7 +65,7 @@ class SideBySideTest {
     }
   }
 
-  private static Set<Right> common(Structure structure, Moment moment, Subject subject, Place place) {
+  private static Set<Right> common(Structure structure, SnapshotAt moment, Subject subject, Place place) {
     Set<Right> common = null;
     for (int person : moment.matching(subject).and(moment.active()).toArray()) {
       Set<Right> held = LiteralRules.standing(structure, moment.snapshot().person(person).id(), place.id(), RandomStructures.NOW);

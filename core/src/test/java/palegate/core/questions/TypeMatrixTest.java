@@ -10,8 +10,8 @@ import palegate.core.places.PlaceKind;
 import palegate.core.random.RandomStructures;
 import palegate.core.roles.Right;
 import palegate.core.roles.Rights;
-import palegate.core.snapshot.Moment;
 import palegate.core.snapshot.Snapshot;
+import palegate.core.snapshot.SnapshotAt;
 import palegate.core.structure.Structure;
 import palegate.core.types.DocumentType;
 
@@ -21,7 +21,7 @@ class TypeMatrixTest {
     int cells = 0;
     for (long seed = 1; seed <= 200; seed++) {
       Structure structure = RandomStructures.fromSeed(seed);
-      Moment moment = Snapshot.of(structure).at(RandomStructures.NOW);
+      SnapshotAt moment = Snapshot.of(structure).at(RandomStructures.NOW);
       List<Subject> subjects = new ArrayList<>();
       structure.groups().values().forEach(group -> subjects.add(new Subject.OfGroup(group.id())));
       structure.people().values().forEach(person -> subjects.add(new Subject.OfPerson(person.id())));
@@ -42,7 +42,7 @@ class TypeMatrixTest {
     assertThat(cells).isGreaterThan(1_000);
   }
 
-  private static void check(Moment moment, int place, Subject subject, DocumentType type, TypeMatrix.Cell cell, long seed) {
+  private static void check(SnapshotAt moment, int place, Subject subject, DocumentType type, TypeMatrix.Cell cell, long seed) {
     List<Rights> each = new ArrayList<>();
     moment.matching(subject).and(moment.active()).forEach(person -> each.add(moment.rightsOnNew(person, place, type.id())));
     assertThat(cell.people()).as("seed %d", seed).isEqualTo(each.size());

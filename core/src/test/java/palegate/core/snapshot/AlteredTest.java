@@ -39,8 +39,8 @@ class AlteredTest {
 
   @Test
   void clearing_somebody_sorts_no_place_anew() {
-    Moment before = guarded.at(Harbour.NOW);
-    Moment after = cleared("mia").at(Harbour.NOW);
+    SnapshotAt before = guarded.at(Harbour.NOW);
+    SnapshotAt after = cleared("mia").at(Harbour.NOW);
     assertThat(after.changedRanges()).isEmpty();
     IntStream.range(0, guarded.placeCount()).forEach(place -> assertThat(after.classOf(place)).isEqualTo(before.classOf(place)));
     assertThat(after.alteredSince(before).people().toArray()).containsExactly(guarded.personNumber("mia"));
@@ -48,8 +48,8 @@ class AlteredTest {
 
   @Test
   void it_concerns_the_classes_of_that_type_and_no_others() {
-    Moment before = guarded.at(Harbour.NOW);
-    Moment after = cleared("mia").at(Harbour.NOW);
+    SnapshotAt before = guarded.at(Harbour.NOW);
+    SnapshotAt after = cleared("mia").at(Harbour.NOW);
     Altered altered = after.alteredSince(before);
     for (int place = 0; place < guarded.placeCount(); place++) {
       assertThat(altered.concerns(after.classOf(place))).as(guarded.place(place).id()).isEqualTo("valuation".equals(guarded.place(place).type()));
@@ -79,7 +79,7 @@ class AlteredTest {
 
   @Test
   void a_set_of_clearances_of_the_same_lines_is_not_worked_out_again() {
-    Moment before = guarded.at(Harbour.NOW);
+    SnapshotAt before = guarded.at(Harbour.NOW);
     Person mia = guarded.structure().people().get("mia");
     Snapshot renamed = guarded.next(guarded.structure().withPeople(Map.of("mia", new Person("mia", "Mia Other", mia.login(), mia.email(), mia.external(), mia.active(), mia.unit()))));
     assertThat(renamed.at(Harbour.NOW).clearedBySet()[1]).isSameAs(before.clearedBySet()[1]);

@@ -59,7 +59,7 @@ class ComingPeopleTest {
   @Test
   void only_the_active_are_staff_or_outsiders() {
     Snapshot grown = with(harbour, person("in", false, true), person("out", true, true), person("away", false, false));
-    Moment moment = grown.at(Harbour.NOW);
+    SnapshotAt moment = grown.at(Harbour.NOW);
     assertThat(moment.activeStaff().contains(grown.personNumber("in"))).isTrue();
     assertThat(moment.activeOutsiders().contains(grown.personNumber("out"))).isTrue();
     assertThat(moment.matches(grown.personNumber("in"), Subject.BuiltIn.STAFF)).isTrue();

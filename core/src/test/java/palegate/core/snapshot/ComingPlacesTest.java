@@ -102,7 +102,7 @@ class ComingPlacesTest {
       }
       snapshot = snapshot.next(snapshot.structure().withGroups(come));
     }
-    Moment moment = snapshot.at(Harbour.NOW);
+    SnapshotAt moment = snapshot.at(Harbour.NOW);
     for (int round = 0; round < 4; round++) {
       for (int i = 0; i < 30; i++) {
         int person = snapshot.personNumber(i % 2 == 0 ? "mia" : "ola");

@@ -21,7 +21,7 @@ class OftenAskedTest {
     }
   }
 
-  private static void assertRightEverywhere(Moment moment, OftenAsked often, int person, String what) {
+  private static void assertRightEverywhere(SnapshotAt moment, OftenAsked often, int person, String what) {
     byte[] codes = often.codesOf(person);
     assertThat(codes).as(what).isNotNull();
     for (int place = 0; place < moment.snapshot().placeCount(); place++) {
@@ -32,7 +32,7 @@ class OftenAskedTest {
 
   @Test
   void nothing_is_kept_of_those_who_are_asked_about_now_and_then() {
-    Moment moment = Harbour.snapshot().at(Harbour.NOW);
+    SnapshotAt moment = Harbour.snapshot().at(Harbour.NOW);
     OftenAsked often = new OftenAsked(moment, moment.snapshot().personCount(), OftenAsked.MOST_KEPT);
     askOften(often, 0);
     for (int person = 1; person < moment.snapshot().personCount(); person++) {
@@ -44,7 +44,7 @@ class OftenAskedTest {
   void everyone_in_any_structure_has_what_the_rules_give() {
     for (long seed = 20_261_126_000L; seed < 20_261_126_040L; seed++) {
       Snapshot snapshot = Snapshot.of(RandomStructures.fromSeed(seed));
-      Moment moment = snapshot.at(RandomStructures.NOW);
+      SnapshotAt moment = snapshot.at(RandomStructures.NOW);
       OftenAsked often = new OftenAsked(moment, snapshot.personCount(), OftenAsked.MOST_KEPT);
       for (int person = 0; person < Math.min(3, snapshot.personCount()); person++) {
         askOften(often, person);
@@ -56,7 +56,7 @@ class OftenAskedTest {
   @Test
   void a_moment_answers_the_same_before_and_after() {
     Snapshot snapshot = Harbour.snapshot();
-    Moment moment = snapshot.at(Harbour.NOW);
+    SnapshotAt moment = snapshot.at(Harbour.NOW);
     for (int person = 0; person < 3; person++) {
       int asked = person;
       List<Rights> before = IntStream.range(0, snapshot.placeCount()).mapToObj(place -> moment.rights(asked, place)).toList();
@@ -69,7 +69,7 @@ class OftenAskedTest {
 
   @Test
   void where_there_is_no_room_for_one_more_all_is_given_up_and_begun_again() {
-    Moment moment = Harbour.snapshot().at(Harbour.NOW);
+    SnapshotAt moment = Harbour.snapshot().at(Harbour.NOW);
     OftenAsked often = new OftenAsked(moment, moment.snapshot().personCount(), moment.classCount() * 2);
     for (int person = 0; person < 2; person++) {
       askOften(often, person);
@@ -88,7 +88,7 @@ class OftenAskedTest {
   @Test
   void many_may_ask_at_once() throws Exception {
     Snapshot snapshot = Harbour.snapshot();
-    Moment moment = snapshot.at(Harbour.NOW);
+    SnapshotAt moment = snapshot.at(Harbour.NOW);
     OftenAsked often = new OftenAsked(moment, snapshot.personCount(), moment.classCount() * 3);
     List<Callable<Integer>> asking = new ArrayList<>();
     for (int thread = 0; thread < 4; thread++) {

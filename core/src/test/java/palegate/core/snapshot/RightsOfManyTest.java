@@ -16,7 +16,7 @@ import palegate.core.roles.Role;
 /** Many asked for at once get what each would alone. */
 class RightsOfManyTest {
   private static void assertEachGetsWhatTheyWouldAlone(Snapshot snapshot, long seed, int count) {
-    Moment moment = snapshot.at(RandomStructures.NOW);
+    SnapshotAt moment = snapshot.at(RandomStructures.NOW);
     Random random = new Random(seed);
     int[] people = random.ints(count, 0, snapshot.personCount()).toArray();
     int[] places = random.ints(count, 0, snapshot.placeCount()).toArray();
@@ -44,7 +44,7 @@ class RightsOfManyTest {
 
   @Test
   void each_person_needs_a_place() {
-    Moment moment = Harbour.snapshot().at(Harbour.NOW);
+    SnapshotAt moment = Harbour.snapshot().at(Harbour.NOW);
     assertThatThrownBy(() -> moment.rights(new int[2], new int[3])).hasMessageContaining("[2] people").hasMessageContaining("[3] places");
   }
 }

@@ -2,8 +2,8 @@ package palegate.core.snapshot;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import java.util.List;
 import java.util.HashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.Random;
 import org.junit.jupiter.api.Test;
@@ -31,7 +31,7 @@ class SnapshotTest {
   @Test
   void a_break_stops_what_comes_from_above_for_the_place_and_all_below() {
     int ola = snapshot.personNumber("ola");
-    Moment moment = snapshot.at(Harbour.NOW);
+    SnapshotAt moment = snapshot.at(Harbour.NOW);
     assertThat(moment.rights(ola, snapshot.placeNumber("c1"))).isEqualTo(Rights.ALL);
     assertThat(moment.rights(ola, snapshot.placeNumber("let2"))).hasToString("find read copy");
   }
@@ -39,7 +39,7 @@ class SnapshotTest {
   @Test
   void a_narrowed_entry_touches_documents_of_its_types_only() {
     int mia = snapshot.personNumber("mia");
-    Moment moment = snapshot.at(Harbour.NOW);
+    SnapshotAt moment = snapshot.at(Harbour.NOW);
     assertThat(moment.rights(mia, snapshot.placeNumber("val1"))).hasToString("find read add describe revise");
     assertThat(moment.rights(mia, snapshot.placeNumber("c1")).words()).contains("copy");
   }
@@ -47,7 +47,7 @@ class SnapshotTest {
   @Test
   void what_may_be_added_is_asked_of_an_imagined_document_of_the_type() {
     int mia = snapshot.personNumber("mia");
-    Moment moment = snapshot.at(Harbour.NOW);
+    SnapshotAt moment = snapshot.at(Harbour.NOW);
     int c1 = snapshot.placeNumber("c1");
     assertThat(moment.rightsOnNew(mia, c1, "valuation").words()).contains("add").doesNotContain("copy");
     assertThat(moment.rightsOnNew(mia, c1, "letter").words()).contains("add", "copy");
@@ -55,7 +55,7 @@ class SnapshotTest {
 
   @Test
   void places_with_the_same_entries_share_a_class_and_instants_with_the_same_facts_share_a_moment() {
-    Moment moment = snapshot.at(Harbour.NOW);
+    SnapshotAt moment = snapshot.at(Harbour.NOW);
     assertThat(moment.classOf(snapshot.placeNumber("cas"))).isEqualTo(moment.classOf(snapshot.placeNumber("c1")));
     assertThat(snapshot.at(Harbour.NOW.plusSeconds(60))).isSameAs(moment);
     assertThat(snapshot.at(Harbour.JULY)).isNotSameAs(moment);

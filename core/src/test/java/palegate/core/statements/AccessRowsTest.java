@@ -11,14 +11,14 @@ import java.util.List;
 import java.util.TreeMap;
 import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
-import palegate.core.drafts.Application;
 import palegate.core.drafts.Change;
+import palegate.core.drafts.DraftApplication;
 import palegate.core.drafts.PeopleChange;
 import palegate.core.people.Person;
 import palegate.core.random.RandomStructures;
 import palegate.core.roles.Rights;
-import palegate.core.snapshot.Moment;
 import palegate.core.snapshot.Snapshot;
+import palegate.core.snapshot.SnapshotAt;
 import palegate.core.structure.Structure;
 
 class AccessRowsTest {
@@ -40,7 +40,7 @@ class AccessRowsTest {
 
   @Test
   void a_stream_that_fails_is_reported_as_it_failed() {
-    Moment moment = Snapshot.of(crowd(1)).at(RandomStructures.NOW);
+    SnapshotAt moment = Snapshot.of(crowd(1)).at(RandomStructures.NOW);
     OutputStream full = new OutputStream() {
       private int left = 1_000;
 
@@ -55,7 +55,7 @@ class AccessRowsTest {
         .isInstanceOf(IOException.class).hasMessage("no room left");
   }
 
-  private static void assertEveryRow(Moment moment, boolean standing, String where) throws IOException {
+  private static void assertEveryRow(SnapshotAt moment, boolean standing, String where) throws IOException {
     Snapshot snapshot = moment.snapshot();
     TreeMap<String, String> expected = new TreeMap<>();
     for (int person = 0; person < snapshot.personCount(); person++) {
@@ -78,6 +78,6 @@ class AccessRowsTest {
   private static Structure crowd(long seed) {
     List<Change> people = IntStream.range(100, 400).<Change>mapToObj(i -> new PeopleChange.SetPerson(
         new Person("q" + i, "Person " + i, null, null, i % 7 == 0, true, null))).toList();
-    return Application.of(Snapshot.of(RandomStructures.fromSeed(seed)), people, RandomStructures.NOW).structure();
+    return DraftApplication.of(Snapshot.of(RandomStructures.fromSeed(seed)), people, RandomStructures.NOW).structure();
   }
 }

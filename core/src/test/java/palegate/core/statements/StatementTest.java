@@ -8,7 +8,7 @@ import java.util.List;
 import java.util.Locale;
 import org.junit.jupiter.api.Test;
 import palegate.core.Harbour;
-import palegate.core.people.PairList.Order;
+import palegate.core.people.PeopleAtPlaces.Order;
 import palegate.core.random.RandomStructures;
 import palegate.core.snapshot.Snapshot;
 

@@ -15,8 +15,8 @@ import palegate.core.people.Subject;
 import palegate.core.questions.WallConflict;
 import palegate.core.questions.WallCoverage;
 import palegate.core.roles.Rights;
-import palegate.core.snapshot.Moment;
 import palegate.core.snapshot.Snapshot;
+import palegate.core.snapshot.SnapshotAt;
 
 class WallsTest {
   private static final Subject MIA = new Subject.OfPerson("mia");
@@ -76,7 +76,7 @@ class WallsTest {
     Wall sides = wall(new Barrier.Sides(List.of(
         new Barrier.Side("Hull", List.of(OLA), Scope.ofPlaces("c1")), new Barrier.Side("Cargo", List.of(OLA), Scope.ofPlaces("c2")))))
         .except(new Wall.Exempt(OLA, Harbour.JULY));
-    Moment moment = Snapshot.of(Harbour.structure().guardedBy(List.of(), List.of(sides))).at(Harbour.NOW);
+    SnapshotAt moment = Snapshot.of(Harbour.structure().guardedBy(List.of(), List.of(sides))).at(Harbour.NOW);
     assertThat(WallConflict.all(moment, Harbour.NOW)).isEmpty();
     assertThat(rights("ola", "c1", Harbour.JULY, sides)).as("the exception has ended").isEqualTo(Rights.NONE);
   }
@@ -106,7 +106,7 @@ class WallsTest {
           "val1", Harbour.structure().places().get("val1").labelled(Map.of("case", "B"))))
           .guardedBy(List.of(), List.of(wall(new Barrier.Screen(Scope.ofLabel("case", "A"), List.of(OLA)))));
       Snapshot snapshot = Snapshot.of(labelled);
-      Moment moment = snapshot.at(Harbour.NOW);
+      SnapshotAt moment = snapshot.at(Harbour.NOW);
       int ola = snapshot.personNumber("ola");
       assertThat(moment.rights(ola, snapshot.placeNumber("let2"))).as("below a break").isEqualTo(Rights.NONE);
       assertThat(moment.rights(ola, snapshot.placeNumber("val1"))).as("its own value is another").isEqualTo(Rights.ALL);

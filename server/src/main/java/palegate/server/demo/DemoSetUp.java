@@ -15,7 +15,7 @@ import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.PlatformTransactionManager;
 import org.springframework.transaction.support.TransactionTemplate;
-import palegate.core.drafts.Application;
+import palegate.core.drafts.DraftApplication;
 import palegate.core.snapshot.Snapshot;
 import palegate.core.structure.Structure;
 import palegate.demo.Sallowpoint;
@@ -89,7 +89,7 @@ class DemoSetUp implements ApplicationRunner {
           passwords.encode(PASSWORD), signIn.person(), signIn.duties()));
     }
     for (Sallowpoint.PastChange past : Sallowpoint.history(now)) {
-      Structure after = Application.of(Snapshot.of(structure), past.changes(), past.at()).structure();
+      Structure after = DraftApplication.of(Snapshot.of(structure), past.changes(), past.at()).structure();
       long number = log.takeNextNumber();
       String author = accounts.find(past.author()).orElseThrow().name();
       log.write(new ChangeLog.Logged(number, past.author(), author, past.at(), past.note(), "draft"), "[]", Touches.between(structure, after));

@@ -17,21 +17,21 @@ class ApprovalRulesController {
   record RulePlace(String id, String name) {}
 
   record RuleView(String id, String name, List<String> kinds, List<String> duties, boolean outsidersGain, List<RulePlace> places, String duty,
-      Shown.Drafted drafted) {}
+      DraftedState.Drafted drafted) {}
 
-  private final Shown shown;
+  private final DraftedState shown;
 
-  ApprovalRulesController(Shown shown) {
+  ApprovalRulesController(DraftedState shown) {
     this.shown = shown;
   }
 
   @GetMapping
   List<RuleView> rules(Principal who) {
-    Shown.State state = shown.to(who.getName());
+    DraftedState.State state = shown.to(who.getName());
     return state.structure().approvals().values().stream().sorted(Comparator.comparing(ApprovalRule::name)).map(rule -> view(rule, state)).toList();
   }
 
-  private static RuleView view(ApprovalRule rule, Shown.State state) {
+  private static RuleView view(ApprovalRule rule, DraftedState.State state) {
     return new RuleView(rule.id(), rule.name(), rule.when().kinds().stream().sorted().toList(), rule.when().duties().stream().map(Duty::word).sorted().toList(),
         rule.when().outsidersGain(), rule.when().places().stream().sorted().map(place -> new RulePlace(place, state.structure().places().get(place).name())).toList(),
         rule.duty().word(), state.drafted(Structure::approvals, rule.id()));

@@ -24,7 +24,7 @@ import palegate.server.shell.MayBeMissing;
 @RestController
 @RequestMapping("/api/drafts")
 class DraftsController {
-  /** A draft on the shelf. {@code mine} tells whether it is the asker's own. */
+  /** A draft in the list. {@code mine} tells whether it is the asker's own. */
   record DraftLine(long id, String name, String owner, boolean mine, boolean inHand, int changes, @MayBeMissing Instant dueAt, @MayBeMissing String stopped,
       List<String> approvedBy) {}
 
@@ -52,94 +52,94 @@ class DraftsController {
       @NotBlank(message = "Write why, in a sentence: it stands in the journal.")
       @Size(max = 2000, message = "A note has at most 2,000 characters.") String note) {}
 
-  private final Shelf shelf;
+  private final StoredDrafts drafts;
 
-  DraftsController(Shelf shelf) {
-    this.shelf = shelf;
+  DraftsController(StoredDrafts drafts) {
+    this.drafts = drafts;
   }
 
   @GetMapping
   List<DraftLine> drafts(Principal who) {
-    return shelf.lines(who.getName());
+    return drafts.lines(who.getName());
   }
 
   /** Begins a draft and puts it in hand. */
   @PostMapping
   @ResponseStatus(HttpStatus.CREATED)
   List<DraftLine> begin(@Valid @RequestBody Name name, Principal who) {
-    shelf.begin(who.getName(), name.name().strip());
+    drafts.begin(who.getName(), name.name().strip());
     return drafts(who);
   }
 
   @GetMapping("/{id}")
   Opened draft(@PathVariable long id, Principal who) {
-    return shelf.open(id, who.getName());
+    return drafts.open(id, who.getName());
   }
 
   @PostMapping("/{id}/in-hand")
   List<DraftLine> takeInHand(@PathVariable long id, Principal who) {
-    shelf.takeInHand(id, who.getName());
+    drafts.takeInHand(id, who.getName());
     return drafts(who);
   }
 
   @PostMapping("/{id}/name")
   List<DraftLine> rename(@PathVariable long id, @Valid @RequestBody Name name, Principal who) {
-    shelf.rename(id, who.getName(), name.name().strip());
+    drafts.rename(id, who.getName(), name.name().strip());
     return drafts(who);
   }
 
   @DeleteMapping("/{id}")
   @ResponseStatus(HttpStatus.NO_CONTENT)
   void discard(@PathVariable long id, Principal who) {
-    shelf.discard(id, who.getName());
+    drafts.discard(id, who.getName());
   }
 
   /** Everybody with whom a draft can be shared. */
   @GetMapping("/colleagues")
   List<Reader> colleagues(Principal who) {
-    return shelf.colleagues(who.getName());
+    return drafts.colleagues(who.getName());
   }
 
   @PostMapping("/{id}/readers")
   Opened share(@PathVariable long id, @Valid @RequestBody Login reader, Principal who) {
-    shelf.share(id, who.getName(), reader.login());
+    drafts.share(id, who.getName(), reader.login());
     return draft(id, who);
   }
 
   @DeleteMapping("/{id}/readers/{login}")
   Opened unshare(@PathVariable long id, @PathVariable String login, Principal who) {
-    shelf.unshare(id, who.getName(), login);
+    drafts.unshare(id, who.getName(), login);
     return draft(id, who);
   }
 
   @PostMapping("/{id}/comments")
   Opened comment(@PathVariable long id, @Valid @RequestBody Text text, Principal who) {
-    shelf.comment(id, who.getName(), text.text().strip());
+    drafts.comment(id, who.getName(), text.text().strip());
     return draft(id, who);
   }
 
   @PostMapping("/{id}/approval")
   Opened approve(@PathVariable long id, @Valid @RequestBody Approve seen, Principal who) {
-    shelf.approve(id, who.getName(), seen.version(), seen.seen());
+    drafts.approve(id, who.getName(), seen.version(), seen.seen());
     return draft(id, who);
   }
 
   /** What the draft would do at an instant to come. */
   @GetMapping("/{id}/foreseen")
   Foreseen foreseen(@PathVariable long id, @RequestParam Instant at, Principal who) {
-    return shelf.foresee(id, who.getName(), at);
+    return drafts.foresee(id, who.getName(), at);
   }
 
   /** Has the draft put in force by itself, with the same checks; if they fail it stops and says why. */
   @PostMapping("/{id}/schedule")
   Opened schedule(@PathVariable long id, @Valid @RequestBody Schedule schedule, Principal who) {
-    shelf.schedule(id, who.getName(), schedule.version(), schedule.at(), schedule.note().strip(), schedule.seen(), schedule.acceptLockOuts());
+    drafts.schedule(id, who.getName(), schedule.version(), schedule.at(), schedule.note().strip(), schedule.seen(), schedule.acceptLockOuts());
     return draft(id, who);
   }
 
   @DeleteMapping("/{id}/schedule")
   Opened unschedule(@PathVariable long id, Principal who) {
-    shelf.unschedule(id, who.getName());
+    drafts.unschedule(id, who.getName());
     return draft(id, who);
   }
 }

@@ -15,8 +15,8 @@ import org.springframework.web.bind.annotation.RestController;
 import palegate.core.drafts.Difference;
 import palegate.core.roles.Rights;
 import palegate.core.snapshot.Snapshot;
-import palegate.server.lists.Listing;
-import palegate.server.lists.Part;
+import palegate.server.lists.PageRequest;
+import palegate.server.lists.SortOrders;
 import palegate.server.session.Accounts;
 import palegate.server.shell.MayBeMissing;
 import palegate.server.shell.Page;
@@ -36,7 +36,7 @@ class PreviewController {
 
   record Preview(Difference.Totals totals, int lockOuts, @MayBeMissing Own own, int peopleBefore, int peopleAfter, long peopleAltered, List<Problem.Fault> faults) {}
 
-  private static final Listing<Difference.Pair> ALTERED = Listing.<Difference.Pair>by("name", Comparator.comparing(pair -> pair.person().name()))
+  private static final SortOrders<Difference.Pair> ALTERED = SortOrders.<Difference.Pair>by("name", Comparator.comparing(pair -> pair.person().name()))
       .or("before", Comparator.comparingInt(pair -> pair.before().size()))
       .or("after", Comparator.comparingInt(pair -> pair.after().size()));
 
@@ -62,7 +62,7 @@ class PreviewController {
 
   /** Whose rights at the place would be others, with those before and after. */
   @PostMapping("/api/draft/preview/people")
-  Page<AlteredHere> people(@Valid @RequestBody Asked asked, @ParameterObject Part part, Principal who) {
+  Page<AlteredHere> people(@Valid @RequestBody Asked asked, @ParameterObject PageRequest part, Principal who) {
     Drafts.Previewed previewed = drafts.preview(who.getName(), asked.changes());
     return ALTERED.page(part, previewed.difference().pairsAt(asked.place()).filter(pair -> part.takes(pair.person().name())),
         pair -> new AlteredHere(PersonView.of(pair.person(), previewed.whole().after().structure()), pair.before().words(), pair.after().words()));

@@ -54,12 +54,12 @@ class PuttingInForce {
   private final ChangeLog log;
   private final Accounts accounts;
   private final Approvals approvals;
-  private final Requests requests;
+  private final IdempotencyKeys requests;
   private final Transactions transactions;
   private final Clock clock;
 
   PuttingInForce(Drafts drafts, DraftStore store, Rehearsals rehearsals, Snapshots snapshots, StructureStore structures, ChangeLog log, Accounts accounts,
-      Approvals approvals, Requests requests, Transactions transactions, Clock clock) {
+      Approvals approvals, IdempotencyKeys requests, Transactions transactions, Clock clock) {
     this.drafts = drafts;
     this.store = store;
     this.rehearsals = rehearsals;

@@ -26,9 +26,9 @@ import palegate.core.roles.Right;
 import palegate.core.snapshot.Snapshot;
 import palegate.server.exports.CsvFile;
 import palegate.server.exports.Sheet;
-import palegate.server.lists.Listing;
+import palegate.server.lists.PageRequest;
 import palegate.server.lists.PairOrder;
-import palegate.server.lists.Part;
+import palegate.server.lists.SortOrders;
 import palegate.server.shell.Page;
 import palegate.server.shell.Problem;
 import palegate.server.views.EntryView;
@@ -81,13 +81,13 @@ class RehearsalController {
   }
 
   private static final Comparator<Difference.PersonShift> BY_NAME = Comparator.comparing(Difference.PersonShift::person, PeopleOrder.BY_NAME);
-  private static final Listing<Difference.PersonShift> PEOPLE = Listing.by("name", BY_NAME)
+  private static final SortOrders<Difference.PersonShift> PEOPLE = SortOrders.by("name", BY_NAME)
       .or("gains", Comparator.comparing(Difference.PersonShift::placesGaining).thenComparing(BY_NAME))
       .or("losses", Comparator.comparing(Difference.PersonShift::placesLosing).thenComparing(BY_NAME))
       .or("documents", Comparator.comparing(Difference.PersonShift::documents).thenComparing(BY_NAME));
   /** Who gains or loses; {@code instant} counts the rehearsal's instants from 0, now. */
   @GetMapping("/people")
-  Page<PersonShift> people(@RequestParam(defaultValue = "0") int instant, @ParameterObject Narrowing narrowing, @ParameterObject Part part, Principal who) {
+  Page<PersonShift> people(@RequestParam(defaultValue = "0") int instant, @ParameterObject Narrowing narrowing, @ParameterObject PageRequest part, Principal who) {
     Rehearsal rehearsal = drafts.rehearse(who.getName()).rehearsal();
     Difference difference = at(rehearsal, instant);
     Predicate<Person> wanted = narrowing.people(rehearsal, difference.instant());
@@ -100,7 +100,7 @@ class RehearsalController {
   /** Where anything changes. What is narrowed to people is narrowed to the places where something changes for them. */
   @GetMapping("/places")
   Page<PlaceShift> places(@RequestParam(defaultValue = "0") int instant, @RequestParam(defaultValue = "false") boolean documentsOnly,
-      @ParameterObject Narrowing narrowing, @ParameterObject Part part, Principal who) {
+      @ParameterObject Narrowing narrowing, @ParameterObject PageRequest part, Principal who) {
     Rehearsal rehearsal = drafts.rehearse(who.getName()).rehearsal();
     Difference difference = at(rehearsal, instant);
     return Page.of(lists.places(rehearsal, difference, narrowing, documentsOnly, part), part.offset(), part.limit(), shift -> new PlaceShift(
@@ -111,10 +111,10 @@ class RehearsalController {
   /** Each person at each place, before and after; of one person or one place if they are named. By place or by person. */
   @GetMapping("/pairs")
   Page<Pair> pairs(@RequestParam(defaultValue = "0") int instant, @RequestParam(required = false) String person,
-      @RequestParam(required = false) String place, @ParameterObject Narrowing narrowing, @ParameterObject Part part, Principal who) {
+      @RequestParam(required = false) String place, @ParameterObject Narrowing narrowing, @ParameterObject PageRequest part, Principal who) {
     Rehearsal rehearsal = drafts.rehearse(who.getName()).rehearsal();
     Difference difference = at(rehearsal, instant);
-    Part.Order order = part.order("place", "person");
+    PageRequest.Order order = part.order("place", "person");
     FoundPairs found = lists.pairs(rehearsal, difference, narrowing, person, place, part.text());
     return Page.of(found.count(), found.from(PairOrder.of(order), order.turned(), part.offset()), part.offset(), part.limit(), pair -> new Pair(
         PersonView.of(pair.person(), rehearsal.after().structure()), new PlaceName(pair.place().id(), pair.path()),
@@ -123,14 +123,14 @@ class RehearsalController {
 
   /** The places that would be left with nobody active and on staff who governs them. */
   @GetMapping("/lock-outs")
-  Page<PlaceName> lockOuts(@ParameterObject Part part, Principal who) {
+  Page<PlaceName> lockOuts(@ParameterObject PageRequest part, Principal who) {
     Rehearsal rehearsal = drafts.rehearse(who.getName()).rehearsal();
     return named(rehearsal, rehearsal.lockOuts(), part);
   }
 
   /** The places where the author would lose govern. */
   @GetMapping("/own-losses")
-  Page<PlaceName> ownLosses(@ParameterObject Part part, Principal who) {
+  Page<PlaceName> ownLosses(@ParameterObject PageRequest part, Principal who) {
     Rehearsal rehearsal = drafts.rehearse(who.getName()).rehearsal();
     return named(rehearsal, rehearsal.authorLosesGovern(), part);
   }
@@ -157,9 +157,9 @@ class RehearsalController {
     CsvFile.write(sheet, response.getOutputStream());
   }
 
-  private static Page<PlaceName> named(Rehearsal rehearsal, PlaceSet places, Part part) {
+  private static Page<PlaceName> named(Rehearsal rehearsal, PlaceSet places, PageRequest part) {
     Snapshot after = rehearsal.after();
-    Listing<PlaceName> listing = Listing.<PlaceName>by("tree", (a, b) -> 0).or("place", Comparator.comparing(PlaceName::path));
+    SortOrders<PlaceName> listing = SortOrders.<PlaceName>by("tree", (a, b) -> 0).or("place", Comparator.comparing(PlaceName::path));
     return listing.page(part, places.stream().map(place -> new PlaceName(place.id(), after.pathText(after.placeNumber(place.id()))))
         .filter(place -> part.takes(place.path())), place -> place);
   }

@@ -13,14 +13,14 @@ import palegate.core.drafts.Difference;
 import palegate.core.drafts.FoundPairs;
 import palegate.core.drafts.Rehearsal;
 import palegate.core.people.Person;
-import palegate.server.lists.Listing;
-import palegate.server.lists.Part;
+import palegate.server.lists.PageRequest;
+import palegate.server.lists.SortOrders;
 
 /** The long lists behind a rehearsal's counts: whoever reads one asks for page after page of it, and it is found once. */
 @Component
 class RehearsalLists {
   /** In tree order as they are found. */
-  private static final Listing<Difference.PlaceShift> PLACES = Listing.<Difference.PlaceShift>by("place", (a, b) -> 0)
+  private static final SortOrders<Difference.PlaceShift> PLACES = SortOrders.<Difference.PlaceShift>by("place", (a, b) -> 0)
       .or("gains", Comparator.comparing(Difference.PlaceShift::peopleGaining)).or("losses", Comparator.comparing(Difference.PlaceShift::peopleLosing));
 
   private record PairsKey(Difference difference, Narrowing narrowing, String person, String place, String text) {}
@@ -40,7 +40,7 @@ class RehearsalLists {
   }
 
   /** Where anything changes. What is narrowed to people is narrowed to the places where something changes for them. */
-  List<Difference.PlaceShift> places(Rehearsal rehearsal, Difference difference, Narrowing narrowing, boolean documentsOnly, Part part) {
+  List<Difference.PlaceShift> places(Rehearsal rehearsal, Difference difference, Narrowing narrowing, boolean documentsOnly, PageRequest part) {
     return places.get(new PlacesKey(difference, narrowing, documentsOnly, part.text(), Objects.requireNonNullElse(part.sort(), "")), any -> {
       Stream<Difference.PlaceShift> shifts = narrowing.namesPeople() ? difference.placesOf(narrowing.people(rehearsal, difference.instant())) : difference.places();
       return PLACES.sorted(part, shifts.filter(shift -> (!documentsOnly || shift.place().isDocument())

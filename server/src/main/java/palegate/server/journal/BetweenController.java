@@ -17,8 +17,8 @@ import palegate.core.drafts.Difference;
 import palegate.core.drafts.FoundPairs;
 import palegate.core.journal.Between;
 import palegate.core.roles.Rights;
+import palegate.server.lists.PageRequest;
 import palegate.server.lists.PairOrder;
-import palegate.server.lists.Part;
 import palegate.server.shell.MayBeMissing;
 import palegate.server.shell.Page;
 import palegate.server.shell.Problem;
@@ -59,8 +59,8 @@ class BetweenController {
   /** @param asked the end of the span; left out, it is this moment, so that the clock of the one who asks does not matter */
   @GetMapping
   BetweenView between(@RequestParam Instant from, @RequestParam(name = "until", required = false) Instant asked, @RequestParam(required = false) String person,
-      @RequestParam(required = false) String place, @ParameterObject Part part) {
-    Part.Order order = part.order("place", "person");
+      @RequestParam(required = false) String place, @ParameterObject PageRequest part) {
+    PageRequest.Order order = part.order("place", "person");
     Instant now = clock.instant();
     Instant until = asked == null ? now : asked;
     if (until.isBefore(from) || until.isAfter(now)) {

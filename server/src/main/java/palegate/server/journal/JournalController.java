@@ -16,13 +16,13 @@ import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import palegate.core.drafts.Change;
 import palegate.core.drafts.Reversal;
+import palegate.core.duties.Duty;
 import palegate.core.snapshot.Snapshot;
 import palegate.core.structure.Structure;
-import palegate.server.drafts.Shelf;
-import palegate.server.lists.Listing;
-import palegate.server.lists.Part;
+import palegate.server.drafts.StoredDrafts;
+import palegate.server.lists.PageRequest;
+import palegate.server.lists.SortOrders;
 import palegate.server.session.Accounts;
-import palegate.core.duties.Duty;
 import palegate.server.shell.MayBeMissing;
 import palegate.server.shell.Page;
 import palegate.server.shell.Problem;
@@ -46,12 +46,12 @@ class JournalController {
   private final ChangeLog log;
   private final StructureStore structures;
   private final Snapshots snapshots;
-  private final Shelf shelf;
+  private final StoredDrafts drafts;
   private final Clock clock;
 
-  JournalController(ChangeLog log, StructureStore structures, Snapshots snapshots, Accounts accounts, Shelf shelf, Clock clock) {
+  JournalController(ChangeLog log, StructureStore structures, Snapshots snapshots, Accounts accounts, StoredDrafts drafts, Clock clock) {
     this.clock = clock;
-    this.shelf = shelf;
+    this.drafts = drafts;
     this.accounts = accounts;
     this.log = log;
     this.structures = structures;
@@ -59,18 +59,18 @@ class JournalController {
   }
 
   @GetMapping
-  Page<JournalLine> journal(@ParameterObject Part part) {
+  Page<JournalLine> journal(@ParameterObject PageRequest part) {
     boolean newestFirst = part.order("-number").turned();
     return new Page<>(log.count(part.text()), part.offset(), log.page(part.text(), newestFirst, part.offset(), part.limit()).stream().map(JournalController::line).toList());
   }
 
   @GetMapping("/{number}")
-  ChangeDetail change(@PathVariable long number, @ParameterObject Part part, Principal who) {
+  ChangeDetail change(@PathVariable long number, @ParameterObject PageRequest part, Principal who) {
     ChangeLog.Logged logged = log.find(number).orElseThrow(() -> Problem.notFound("change", Long.toString(number)));
     // Names are those of the time: after the change, so that what it made has one.
     Structure then = snapshots.structureAsOf(number);
     AlteredWords words = new AlteredWords(then, accounts.holdsAny(who.getName(), Duty.WALLS, Duty.AUDIT));
-    Listing<StructureStore.Altered> altered = Listing.<StructureStore.Altered>by("found", (a, b) -> 0)
+    SortOrders<StructureStore.Altered> altered = SortOrders.<StructureStore.Altered>by("found", (a, b) -> 0)
         .or("what", Comparator.comparing(words::title)).or("kind", Comparator.comparing(StructureStore.Altered::kind).thenComparing(words::title));
     return new ChangeDetail(line(logged), altered.page(part, structures.alteredBy(number).stream()
         .filter(thing -> part.takesAll() || part.takes(words.title(thing), thing.kind())), thing -> new Altered(thing.kind(), thing.id(), words.title(thing),
@@ -101,7 +101,7 @@ class JournalController {
       throw Problem.of(HttpStatus.UNPROCESSABLE_CONTENT, "nothing-to-turn-back", "Nothing to turn back",
           "Everything that change " + number + " altered has been altered again since, or is so already.").with("left", left);
     }
-    long draft = shelf.begin(who.getName(), "Undo change " + number + ": " + (logged.note().length() > 120 ? logged.note().substring(0, 120) : logged.note()), changes);
+    long draft = drafts.begin(who.getName(), "Undo change " + number + ": " + (logged.note().length() > 120 ? logged.note().substring(0, 120) : logged.note()), changes);
     return new Reversed(draft, changes.size(), left);
   }
 

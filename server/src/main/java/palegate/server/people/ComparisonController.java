@@ -10,9 +10,9 @@ import org.springframework.web.bind.annotation.RestController;
 import palegate.core.people.PersonSet;
 import palegate.core.people.Subject;
 import palegate.core.questions.SideBySide;
-import palegate.server.drafts.Shown;
-import palegate.server.lists.Listing;
-import palegate.server.lists.Part;
+import palegate.server.drafts.DraftedState;
+import palegate.server.lists.PageRequest;
+import palegate.server.lists.SortOrders;
 import palegate.server.shell.Page;
 import palegate.server.shell.Problem;
 import palegate.server.views.PersonView;
@@ -32,15 +32,15 @@ class ComparisonController {
 
   private static final int NAMES_AT_MOST = 500;
 
-  private final Shown shown;
+  private final DraftedState shown;
 
-  ComparisonController(Shown shown) {
+  ComparisonController(DraftedState shown) {
     this.shown = shown;
   }
 
   @GetMapping("/api/comparison")
-  Comparison compare(@RequestParam String kind, @RequestParam String one, @RequestParam String other, @ParameterObject Part part, Principal who) {
-    Shown.State state = shown.to(who.getName());
+  Comparison compare(@RequestParam String kind, @RequestParam String one, @RequestParam String other, @ParameterObject PageRequest part, Principal who) {
+    DraftedState.State state = shown.to(who.getName());
     Subject first = subject(state, kind, one);
     Subject second = subject(state, kind, other);
     SideBySide found = SideBySide.of(state.moment(), first, second);
@@ -53,11 +53,11 @@ class ComparisonController {
   }
 
   /** The whole list is made only if it is searched or put in another order than the tree's. */
-  private static Page<Differing> places(SideBySide found, Part part) {
+  private static Page<Differing> places(SideBySide found, PageRequest part) {
     if (part.takesAll() && (part.sort() == null || part.sort().equals("place"))) {
       return Page.of(found.count(), found.places().skip(part.offset()), part.offset(), part.limit(), ComparisonController::view);
     }
-    Listing<SideBySide.Differs> listing = Listing.<SideBySide.Differs>by("place", (a, b) -> 0).or("one", Comparator.comparing(differs -> differs.one().size()))
+    SortOrders<SideBySide.Differs> listing = SortOrders.<SideBySide.Differs>by("place", (a, b) -> 0).or("one", Comparator.comparing(differs -> differs.one().size()))
         .or("other", Comparator.comparing(differs -> differs.other().size()));
     return listing.page(part, found.places().filter(differs -> part.takes(differs.path())), ComparisonController::view);
   }
@@ -66,7 +66,7 @@ class ComparisonController {
     return new Differing(differs.place().id(), differs.path(), differs.one().words(), differs.other().words());
   }
 
-  private static Subject subject(Shown.State state, String kind, String id) {
+  private static Subject subject(DraftedState.State state, String kind, String id) {
     boolean known = kind.equals("person") ? state.structure().people().containsKey(id) : kind.equals("group") && state.structure().groups().containsKey(id);
     if (!known) {
       throw Problem.notFound(kind.equals("person") ? "person" : "group", id);
@@ -74,13 +74,13 @@ class ComparisonController {
     return Subject.of(kind, id);
   }
 
-  private static Sharing people(Shown.State state, PersonSet people) {
+  private static Sharing people(DraftedState.State state, PersonSet people) {
     return new Sharing(people.size(), people.stream().limit(NAMES_AT_MOST).mapToObj(number -> PersonView.of(state.after().person(number), state.structure()))
         .sorted((a, b) -> a.name().compareTo(b.name())).toList());
   }
 
   /** The groups that the subject is in directly. */
-  private static List<String> groups(Shown.State state, Subject subject) {
+  private static List<String> groups(DraftedState.State state, Subject subject) {
     var joined = state.moment().joined();
     return (subject instanceof Subject.OfPerson ? joined.person(subject.id()) : joined.group(subject.id())).stream()
         .map(in -> state.structure().groups().get(in.group()).name()).distinct().sorted().toList();

@@ -3,12 +3,12 @@ package palegate.server.people;
 import java.security.Principal;
 import java.time.Instant;
 import java.util.ArrayList;
-import java.util.HashSet;
 import java.util.Comparator;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
-import java.util.Set;
 import java.util.Map;
+import java.util.Set;
 import org.springdoc.core.annotations.ParameterObject;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -22,13 +22,13 @@ import palegate.core.people.PersonSet;
 import palegate.core.people.Subject;
 import palegate.core.questions.Beyond;
 import palegate.core.questions.Matrix;
-import palegate.core.questions.NestedGroups;
 import palegate.core.questions.MembershipPaths;
-import palegate.core.snapshot.Moment;
+import palegate.core.questions.NestedGroups;
+import palegate.core.snapshot.SnapshotAt;
 import palegate.core.structure.Structure;
-import palegate.server.drafts.Shown;
-import palegate.server.lists.Listing;
-import palegate.server.lists.Part;
+import palegate.server.drafts.DraftedState;
+import palegate.server.lists.PageRequest;
+import palegate.server.lists.SortOrders;
 import palegate.server.shell.MayBeMissing;
 import palegate.server.shell.Page;
 import palegate.server.shell.Problem;
@@ -41,11 +41,11 @@ import palegate.server.views.SubjectView;
 @RequestMapping("/api/groups")
 class GroupsController {
   /** A group in the list; {@code direct} counts members of its own, {@code people} all active people in it. */
-  record GroupLine(String id, String name, @MayBeMissing String description, int direct, int people, int outsiders, int entries, Shown.Drafted drafted) {}
+  record GroupLine(String id, String name, @MayBeMissing String description, int direct, int people, int outsiders, int entries, DraftedState.Drafted drafted) {}
 
   /** A member of its own, for a period; {@code people} and {@code outsiders} count those behind it. */
   record Member(String kind, String id, String name, boolean external, boolean active, @MayBeMissing Instant from, @MayBeMissing Instant until, boolean current,
-      int people, int outsiders, Shown.Drafted drafted) {}
+      int people, int outsiders, DraftedState.Drafted drafted) {}
 
   record GroupDetail(GroupLine group, List<Member> members, List<Member> gone, List<SubjectView> parents) {}
 
@@ -58,29 +58,29 @@ class GroupsController {
   record Besides(PersonView person, int documents, int without) {}
 
   private static final Comparator<GroupLine> BY_NAME = Comparator.comparing(GroupLine::name).thenComparing(GroupLine::id);
-  private static final Listing<GroupLine> GROUPS = Listing.by("name", BY_NAME).or("people", Comparator.comparing(GroupLine::people))
+  private static final SortOrders<GroupLine> GROUPS = SortOrders.by("name", BY_NAME).or("people", Comparator.comparing(GroupLine::people))
       .or("outsiders", Comparator.comparing(GroupLine::outsiders)).or("entries", Comparator.comparing(GroupLine::entries));
   /** In tree order as they are found. */
-  private static final Listing<Has> PLACES = Listing.<Has>by("place", (a, b) -> 0).or("rights", Comparator.comparing((Has has) -> has.rights().size()))
+  private static final SortOrders<Has> PLACES = SortOrders.<Has>by("place", (a, b) -> 0).or("rights", Comparator.comparing((Has has) -> has.rights().size()))
       .or("exactly", Comparator.comparing(Has::exactly)).or("more", Comparator.comparing(Has::more)).or("less", Comparator.comparing(Has::less));
 
-  private final Shown shown;
+  private final DraftedState shown;
 
-  GroupsController(Shown shown) {
+  GroupsController(DraftedState shown) {
     this.shown = shown;
   }
 
   /** All groups whose name contains the text. */
   @GetMapping
-  Page<GroupLine> groups(@ParameterObject Part part, Principal who) {
-    Shown.State state = shown.to(who.getName());
+  Page<GroupLine> groups(@ParameterObject PageRequest part, Principal who) {
+    DraftedState.State state = shown.to(who.getName());
     Map<Subject, Long> entries = new HashMap<>();
     state.structure().entries().forEach(entry -> entries.merge(entry.subject(), 1L, Long::sum));
     return GROUPS.page(part, state.structure().groups().values().stream().filter(group -> part.takes(group.name()))
         .map(group -> line(state, group, entries.getOrDefault(new Subject.OfGroup(group.id()), 0L).intValue())), line -> line);
   }
 
-  private static GroupLine line(Shown.State state, Group group, int entries) {
+  private static GroupLine line(DraftedState.State state, Group group, int entries) {
     SubjectView counts = SubjectView.of(new Subject.OfGroup(group.id()), state.moment());
     return new GroupLine(group.id(), group.name(), group.description(), group.members().size(), counts.people(), counts.outsiders(), entries,
         state.drafted(Structure::groups, group.id()));
@@ -88,14 +88,14 @@ class GroupsController {
 
   @GetMapping("/{id}")
   GroupDetail group(@PathVariable String id, Principal who) {
-    Shown.State state = shown.to(who.getName());
+    DraftedState.State state = shown.to(who.getName());
     Group group = known(state, id);
     Group before = state.before().structure().groups().get(id);
     List<Membership> had = before == null ? List.of() : before.members();
     int entries = (int) state.structure().entries().filter(entry -> entry.subject().equals(new Subject.OfGroup(id))).count();
     return new GroupDetail(line(state, group, entries),
-        group.members().stream().map(member -> member(state, member, had.contains(member) ? Shown.Drafted.NO : Shown.Drafted.MADE)).sorted(order()).toList(),
-        had.stream().filter(member -> !group.members().contains(member)).map(member -> member(state, member, Shown.Drafted.CHANGED)).sorted(order()).toList(),
+        group.members().stream().map(member -> member(state, member, had.contains(member) ? DraftedState.Drafted.NO : DraftedState.Drafted.MADE)).sorted(order()).toList(),
+        had.stream().filter(member -> !group.members().contains(member)).map(member -> member(state, member, DraftedState.Drafted.CHANGED)).sorted(order()).toList(),
         state.moment().joined().group(id).stream().map(in -> SubjectView.of(new Subject.OfGroup(in.group()), state.moment()))
             .sorted(Comparator.comparing(SubjectView::name)).toList());
   }
@@ -104,7 +104,7 @@ class GroupsController {
     return Comparator.comparing(Member::kind).thenComparing(Member::name);
   }
 
-  private static Member member(Shown.State state, Membership membership, Shown.Drafted drafted) {
+  private static Member member(DraftedState.State state, Membership membership, DraftedState.Drafted drafted) {
     String id = membership.member().id();
     boolean current = membership.period().holdsAt(state.now());
     if (membership.member() instanceof Membership.PersonMember) {
@@ -118,10 +118,10 @@ class GroupsController {
 
   /** Everyone active in the group, each with the shortest way by which they are in it. */
   @GetMapping("/{id}/people")
-  Page<InGroup> people(@PathVariable String id, @ParameterObject Part part, Principal who) {
-    Shown.State state = shown.to(who.getName());
+  Page<InGroup> people(@PathVariable String id, @ParameterObject PageRequest part, Principal who) {
+    DraftedState.State state = shown.to(who.getName());
     known(state, id);
-    Moment moment = state.moment();
+    SnapshotAt moment = state.moment();
     Subject subject = new Subject.OfGroup(id);
     PersonSet people = moment.matching(subject).and(moment.active());
     MembershipPaths paths = new MembershipPaths(moment);
@@ -133,8 +133,8 @@ class GroupsController {
 
   /** Where the group has access. */
   @GetMapping("/{id}/access")
-  Page<Has> access(@PathVariable String id, @ParameterObject Part part, Principal who) {
-    Shown.State state = shown.to(who.getName());
+  Page<Has> access(@PathVariable String id, @ParameterObject PageRequest part, Principal who) {
+    DraftedState.State state = shown.to(who.getName());
     known(state, id);
     Subject subject = new Subject.OfGroup(id);
     Set<Subject> naming = new HashSet<>(new NestedGroups(state.moment()).subjectsOf(id));
@@ -152,8 +152,8 @@ class GroupsController {
 
   /** What the group's people have that does not come from the group. */
   @GetMapping("/{id}/beyond")
-  Page<Besides> beyond(@PathVariable String id, @ParameterObject Part part, Principal who) {
-    Shown.State state = shown.to(who.getName());
+  Page<Besides> beyond(@PathVariable String id, @ParameterObject PageRequest part, Principal who) {
+    DraftedState.State state = shown.to(who.getName());
     known(state, id);
     Beyond beyond = Beyond.of(state.after(), state.now(), id);
     return PeopleOrder.listing(state.structure()).page(part, beyond.people().stream()
@@ -163,7 +163,7 @@ class GroupsController {
     });
   }
 
-  private static Group known(Shown.State state, String id) {
+  private static Group known(DraftedState.State state, String id) {
     Group group = state.structure().groups().get(id);
     if (group == null) {
       throw Problem.notFound("group", id);

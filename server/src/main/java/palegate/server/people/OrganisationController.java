@@ -14,9 +14,9 @@ import palegate.core.people.PersonSet;
 import palegate.core.people.Subject;
 import palegate.core.people.Unit;
 import palegate.core.questions.NestedGroups;
-import palegate.core.snapshot.Moment;
+import palegate.core.snapshot.SnapshotAt;
 import palegate.core.structure.Structure;
-import palegate.server.drafts.Shown;
+import palegate.server.drafts.DraftedState;
 import palegate.server.shell.MayBeMissing;
 import palegate.server.views.SubjectView;
 
@@ -24,7 +24,7 @@ import palegate.server.views.SubjectView;
 @RestController
 class OrganisationController {
   /** {@code people} counts active people in the unit and below, {@code own} those who sit in it directly. */
-  record UnitLine(String id, String name, @MayBeMissing String parent, int people, int outsiders, int own, Shown.Drafted drafted) {}
+  record UnitLine(String id, String name, @MayBeMissing String parent, int people, int outsiders, int own, DraftedState.Drafted drafted) {}
 
   /**
    * A group in the sketch.
@@ -36,9 +36,9 @@ class OrganisationController {
 
   record Sketch(List<UnitLine> units, List<GroupShape> groups) {}
 
-  private final Shown shown;
+  private final DraftedState shown;
 
-  OrganisationController(Shown shown) {
+  OrganisationController(DraftedState shown) {
     this.shown = shown;
   }
 
@@ -50,13 +50,13 @@ class OrganisationController {
 
   @GetMapping("/api/organisation")
   Sketch sketch(Principal who) {
-    Shown.State state = shown.to(who.getName());
+    DraftedState.State state = shown.to(who.getName());
     NestedGroups nested = new NestedGroups(state.moment());
     return new Sketch(units(state), state.structure().groups().values().stream().sorted(Comparator.comparing(Group::name).thenComparing(Group::id))
         .map(group -> shape(state, group, nested)).toList());
   }
 
-  private static List<UnitLine> units(Shown.State state) {
+  private static List<UnitLine> units(DraftedState.State state) {
     Map<String, Long> own = state.structure().people().values().stream().filter(person -> person.active() && person.unit() != null)
         .collect(Collectors.groupingBy(Person::unit, Collectors.counting()));
     return state.structure().units().values().stream().sorted(Comparator.comparing(Unit::name).thenComparing(Unit::id)).map(unit -> {
@@ -66,8 +66,8 @@ class OrganisationController {
     }).toList();
   }
 
-  private static GroupShape shape(Shown.State state, Group group, NestedGroups nested) {
-    Moment moment = state.moment();
+  private static GroupShape shape(DraftedState.State state, Group group, NestedGroups nested) {
+    SnapshotAt moment = state.moment();
     PersonSet people = moment.matching(new Subject.OfGroup(group.id())).and(moment.active());
     List<String> inside = group.members().stream().filter(member -> member.member() instanceof Membership.GroupMember && member.period().holdsAt(state.now()))
         .map(member -> member.member().id()).distinct().toList();

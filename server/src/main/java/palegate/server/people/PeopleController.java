@@ -14,8 +14,8 @@ import org.springframework.web.bind.annotation.RestController;
 import palegate.core.people.Person;
 import palegate.core.people.Subject;
 import palegate.core.structure.Structure;
-import palegate.server.drafts.Shown;
-import palegate.server.lists.Part;
+import palegate.server.drafts.DraftedState;
+import palegate.server.lists.PageRequest;
 import palegate.server.shell.Page;
 import palegate.server.views.PeopleOrder;
 import palegate.server.views.PersonView;
@@ -40,15 +40,15 @@ class PeopleController {
     }
   }
 
-  private final Shown shown;
+  private final DraftedState shown;
 
-  PeopleController(Shown shown) {
+  PeopleController(DraftedState shown) {
     this.shown = shown;
   }
 
   /** People whose name, login or address contains the text. */
   @GetMapping("/api/people")
-  Page<PersonView> people(@ParameterObject Part part, @RequestParam(defaultValue = "ALL") Standing standing, @RequestParam(required = false) String unit, Principal who) {
+  Page<PersonView> people(@ParameterObject PageRequest part, @RequestParam(defaultValue = "ALL") Standing standing, @RequestParam(required = false) String unit, Principal who) {
     Structure structure = shown.to(who.getName()).structure();
     return PeopleOrder.listing(structure).page(part, structure.people().values().stream()
         .filter(person -> part.takes(person.name(), person.login(), person.email()))
@@ -58,7 +58,7 @@ class PeopleController {
   /** Subjects whose name contains the text: built-in ones, groups, units, then people. */
   @GetMapping("/api/subjects")
   Page<SubjectView> subjects(@RequestParam(defaultValue = "") String text, Principal who) {
-    Shown.State state = shown.to(who.getName());
+    DraftedState.State state = shown.to(who.getName());
     Structure structure = state.structure();
     String wanted = text.toLowerCase(Locale.ROOT).strip();
     List<Subject> found = new ArrayList<>();

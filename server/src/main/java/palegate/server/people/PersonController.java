@@ -24,7 +24,7 @@ import palegate.core.people.Subject;
 import palegate.core.questions.ReachOf;
 import palegate.core.snapshot.Snapshot;
 import palegate.core.structure.Structure;
-import palegate.server.drafts.Shown;
+import palegate.server.drafts.DraftedState;
 import palegate.server.shell.MayBeMissing;
 import palegate.server.shell.Problem;
 import palegate.server.views.EntryView;
@@ -38,23 +38,23 @@ class PersonController {
   record Belongs(String group, String name, @MayBeMissing Instant from, @MayBeMissing Instant until, boolean current) {}
 
   /** {@code groupsByPath} are the groups that the person is in through others; {@code own} are entries that name the person alone. */
-  record PersonDetail(PersonView person, Shown.Drafted drafted, List<Belongs> groups, List<SubjectView> groupsByPath, List<SubjectView> units,
+  record PersonDetail(PersonView person, DraftedState.Drafted drafted, List<Belongs> groups, List<SubjectView> groupsByPath, List<SubjectView> units,
       List<EntryView> own, int documents, int places) {}
 
-  record Lines(@NotNull(message = "Paste some lines.") @Size(max = 2_000_000, message = "At most two million letters at once.") String text) {}
+  record EntryLines(@NotNull(message = "Paste some lines.") @Size(max = 2_000_000, message = "At most two million letters at once.") String text) {}
 
   /** What one line names: {@code found} has one person, several, or none. */
   record LineView(int line, String text, String what, List<PersonView> found) {}
 
-  private final Shown shown;
+  private final DraftedState shown;
 
-  PersonController(Shown shown) {
+  PersonController(DraftedState shown) {
     this.shown = shown;
   }
 
   @GetMapping("/api/people/{id}")
   PersonDetail person(@PathVariable String id, Principal who) {
-    Shown.State state = shown.to(who.getName());
+    DraftedState.State state = shown.to(who.getName());
     Structure structure = state.structure();
     Person person = structure.people().get(id);
     if (person == null) {
@@ -90,7 +90,7 @@ class PersonController {
 
   /** Whom each pasted line names, before anything is drafted. */
   @PostMapping("/api/people/matches")
-  List<LineView> matches(@Valid @RequestBody Lines lines, Principal who) {
+  List<LineView> matches(@Valid @RequestBody EntryLines lines, Principal who) {
     Structure structure = shown.to(who.getName()).structure();
     Map<String, Person> people = structure.people();
     return PersonLines.find(people, lines.text()).stream().map(line -> view(line, structure)).toList();

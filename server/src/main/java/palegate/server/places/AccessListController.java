@@ -16,10 +16,10 @@ import org.springframework.web.bind.annotation.RestController;
 import palegate.core.access.Entry;
 import palegate.core.people.PersonSet;
 import palegate.core.questions.AccessList;
-import palegate.core.snapshot.Moment;
 import palegate.core.snapshot.Snapshot;
+import palegate.core.snapshot.SnapshotAt;
 import palegate.server.drafts.Drafts;
-import palegate.server.lists.Part;
+import palegate.server.lists.PageRequest;
 import palegate.server.shell.Page;
 import palegate.server.shell.Problem;
 import palegate.server.views.EntryView;
@@ -78,7 +78,7 @@ class AccessListController {
   /** The active people behind one line, by any chain of memberships. */
   @GetMapping("/api/places/{id}/access/{entry}/people")
   Page<PersonView> peopleBehind(@PathVariable String id, @PathVariable String entry, @RequestParam(defaultValue = "grant") String kind,
-      @ParameterObject Part part, Principal who) {
+      @ParameterObject PageRequest part, Principal who) {
     Drafts.Rehearsed rehearsed = drafts.rehearse(who.getName());
     Snapshot snapshot = entryOf(rehearsed.rehearsal().before(), entry, kind) != null
         ? rehearsed.rehearsal().before() : rehearsed.rehearsal().after();
@@ -86,7 +86,7 @@ class AccessListController {
     if (found == null) {
       throw Problem.notFound(kind, entry);
     }
-    Moment moment = snapshot.at(clock.instant());
+    SnapshotAt moment = snapshot.at(clock.instant());
     return PeopleOrder.listing(snapshot.structure()).page(part, AccessList.peopleBehind(moment, found).stream().mapToObj(snapshot::person)
         .filter(person -> part.takes(person.name())), person -> PersonView.of(person, snapshot.structure()));
   }

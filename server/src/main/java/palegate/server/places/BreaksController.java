@@ -12,9 +12,9 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import palegate.core.questions.BreakRegister;
-import palegate.server.drafts.Shown;
-import palegate.server.lists.Listing;
-import palegate.server.lists.Part;
+import palegate.server.drafts.DraftedState;
+import palegate.server.lists.PageRequest;
+import palegate.server.lists.SortOrders;
 import palegate.server.shell.MayBeMissing;
 import palegate.server.shell.Page;
 import palegate.server.store.BreakHistory;
@@ -30,10 +30,10 @@ class BreaksController {
   record BreakView(String place, String path, String kind, int depth, int adds, int removes, List<String> gained, List<String> lost, int entries,
       boolean sameAsParent, @MayBeMissing BreakHistory.Since since, boolean drafted) {}
 
-  private final Shown shown;
+  private final DraftedState shown;
   private final BreakHistory history;
 
-  BreaksController(Shown shown, BreakHistory history) {
+  BreaksController(DraftedState shown, BreakHistory history) {
     this.shown = shown;
     this.history = history;
   }
@@ -42,29 +42,29 @@ class BreaksController {
   private static final Set<String> CHEAP = Set.of("place", "-place", "depth", "-depth", "since", "-since", "");
 
   @GetMapping("/api/places/{id}/breaks")
-  Page<BreakView> breaks(@PathVariable String id, @RequestParam(defaultValue = "false") boolean sameOnly, @ParameterObject Part part, Principal who) {
-    Shown.State state = shown.to(who.getName());
+  Page<BreakView> breaks(@PathVariable String id, @RequestParam(defaultValue = "false") boolean sameOnly, @ParameterObject PageRequest part, Principal who) {
+    DraftedState.State state = shown.to(who.getName());
     Map<String, BreakHistory.Since> since = history.since();
     int top = PlacesController.number(state.after(), id);
     if (!sameOnly && CHEAP.contains(part.sort() == null ? "" : part.sort())) {
-      Listing<Integer> places = Listing.by("place", state.after().inTreeOrder()).or("depth", Comparator.comparing(state.after()::depth))
+      SortOrders<Integer> places = SortOrders.by("place", state.after().inTreeOrder()).or("depth", Comparator.comparing(state.after()::depth))
           .or("since", Comparator.comparing(place -> changeOf(since, state, place)));
       return places.page(part, IntStream.of(BreakRegister.places(state.after(), top)).boxed()
           .filter(place -> part.takesAll() || part.takes(state.after().pathText(place))), place -> view(state, since, BreakRegister.at(state.moment(), place)));
     }
-    Listing<BreakRegister.Break> breaks = Listing.<BreakRegister.Break>by("place", Comparator.comparing(BreakRegister.Break::number, state.after().inTreeOrder()))
+    SortOrders<BreakRegister.Break> breaks = SortOrders.<BreakRegister.Break>by("place", Comparator.comparing(BreakRegister.Break::number, state.after().inTreeOrder()))
         .or("depth", Comparator.comparing(BreakRegister.Break::depth)).or("since", Comparator.comparing(found -> changeOf(since, state, found.number())))
         .or("more", Comparator.comparing(BreakRegister.Break::adds)).or("less", Comparator.comparing(BreakRegister.Break::removes));
     return breaks.page(part, BreakRegister.of(state.moment(), top).stream().filter(one -> !sameOnly || one.sameAsParent())
         .filter(one -> part.takesAll() || part.takes(state.after().pathText(one.number()))), one -> view(state, since, one));
   }
 
-  private static long changeOf(Map<String, BreakHistory.Since> since, Shown.State state, int place) {
+  private static long changeOf(Map<String, BreakHistory.Since> since, DraftedState.State state, int place) {
     BreakHistory.Since known = since.get(state.after().place(place).id());
     return known == null ? Long.MAX_VALUE : known.change();
   }
 
-  private static BreakView view(Shown.State state, Map<String, BreakHistory.Since> since, BreakRegister.Break one) {
+  private static BreakView view(DraftedState.State state, Map<String, BreakHistory.Since> since, BreakRegister.Break one) {
     int before = state.before().placeNumber(one.place().id());
     return new BreakView(one.place().id(), state.after().pathText(one.number()), one.place().kind().word(), one.depth(), one.adds(), one.removes(),
         one.gained().words(), one.lost().words(), one.entries(), one.sameAsParent(), since.get(one.place().id()),

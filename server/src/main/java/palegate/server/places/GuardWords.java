@@ -4,18 +4,18 @@ import java.util.ArrayList;
 import java.util.List;
 import palegate.core.places.Conditions;
 import palegate.core.places.Place;
-import palegate.core.snapshot.Moment;
 import palegate.core.snapshot.Snapshot;
+import palegate.core.snapshot.SnapshotAt;
 import palegate.core.walls.Barrier;
 import palegate.core.walls.Wall;
 import palegate.server.views.SubjectNames;
 
 /** What limits a place beside its access list, in words: walls, clearance, ceilings, house rules, conditions, oversight. */
 final class GuardWords {
-  private final Moment moment;
+  private final SnapshotAt moment;
   private final Snapshot snapshot;
 
-  GuardWords(Moment moment) {
+  GuardWords(SnapshotAt moment) {
     this.moment = moment;
     snapshot = moment.snapshot();
   }

@@ -15,9 +15,9 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RestController;
 import palegate.core.places.Outline;
 import palegate.core.places.PlaceKind;
+import palegate.server.drafts.DraftedState;
 import palegate.server.drafts.LayoutBody;
 import palegate.server.drafts.NewIds;
-import palegate.server.drafts.Shown;
 import palegate.server.shell.MayBeMissing;
 
 /** Many places at once, from a typed or pasted outline: read and shown before anything is drafted. */
@@ -30,15 +30,15 @@ class OutlineController {
   /** What was read, and the changes that would make it; with any fault there are none. */
   record OutlineView(List<ReadItem> items, List<Outline.Fault> faults, List<LayoutBody.AddPlace> changes) {}
 
-  private final Shown shown;
+  private final DraftedState shown;
 
-  OutlineController(Shown shown) {
+  OutlineController(DraftedState shown) {
     this.shown = shown;
   }
 
   @PostMapping("/api/places/{id}/outline")
   OutlineView read(@PathVariable String id, @Valid @RequestBody OutlineText text, Principal who) {
-    Shown.State state = shown.to(who.getName());
+    DraftedState.State state = shown.to(who.getName());
     boolean root = state.after().place(PlacesController.number(state.after(), id)).kind() == PlaceKind.REPOSITORY;
     Map<String, String> types = new HashMap<>();
     state.structure().types().values().forEach(type -> {

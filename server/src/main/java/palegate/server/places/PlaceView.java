@@ -2,8 +2,8 @@ package palegate.server.places;
 
 import java.util.List;
 import palegate.core.places.Place;
-import palegate.core.snapshot.Moment;
 import palegate.core.snapshot.Snapshot;
+import palegate.core.snapshot.SnapshotAt;
 import palegate.server.shell.MayBeMissing;
 
 /**
@@ -21,7 +21,7 @@ public record PlaceView(String id, @MayBeMissing String parent, String kind, Str
   /** Where what limits a place comes from. */
   public enum Limits { HERE, ABOVE, NONE }
 
-  static PlaceView of(Moment moment, int number) {
+  static PlaceView of(SnapshotAt moment, int number) {
     Snapshot snapshot = moment.snapshot();
     Place place = snapshot.place(number);
     int containers = 0;
@@ -46,7 +46,7 @@ public record PlaceView(String id, @MayBeMissing String parent, String kind, Str
   }
 
   /** From the repository down to the place, for the path line. */
-  static List<Post> path(Moment moment, int number) {
+  static List<Post> path(SnapshotAt moment, int number) {
     return moment.snapshot().path(number).stream().map(at -> {
       Place place = moment.snapshot().place(at);
       return new Post(place.id(), place.name(), place.kind().word(), place.standsAlone(), moment.walls().surround(at));

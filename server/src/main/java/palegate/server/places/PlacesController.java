@@ -14,11 +14,11 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import palegate.core.places.Place;
 import palegate.core.questions.WhoCan;
-import palegate.core.snapshot.Moment;
 import palegate.core.snapshot.Snapshot;
+import palegate.core.snapshot.SnapshotAt;
 import palegate.server.drafts.Drafts;
-import palegate.server.lists.Listing;
-import palegate.server.lists.Part;
+import palegate.server.lists.PageRequest;
+import palegate.server.lists.SortOrders;
 import palegate.server.shell.MayBeMissing;
 import palegate.server.shell.Page;
 import palegate.server.shell.Problem;
@@ -51,7 +51,7 @@ class PlacesController {
   private static final int SORTED_AT_MOST = 5_000;
 
   private static final Comparator<WhoCan.Holder> BY_NAME = Comparator.comparing(WhoCan.Holder::person, PeopleOrder.BY_NAME);
-  private static final Listing<WhoCan.Holder> HOLDERS = Listing.by("name", BY_NAME)
+  private static final SortOrders<WhoCan.Holder> HOLDERS = SortOrders.by("name", BY_NAME)
       .or("rights", Comparator.comparing((WhoCan.Holder holder) -> holder.rights().size()).thenComparing(BY_NAME))
       .or("origin", Comparator.comparing(WhoCan.Holder::origin).thenComparing(BY_NAME));
 
@@ -77,7 +77,7 @@ class PlacesController {
   @GetMapping("/api/places/{id}/children")
   List<PlaceView> children(@PathVariable String id, @RequestParam(defaultValue = "false") boolean drafted, Principal who) {
     Snapshot snapshot = drafts.shown(who.getName(), drafted);
-    Moment moment = snapshot.at(clock.instant());
+    SnapshotAt moment = snapshot.at(clock.instant());
     return snapshot.children(number(snapshot, id)).stream().map(child -> PlaceView.of(moment, child)).toList();
   }
 
@@ -104,7 +104,7 @@ class PlacesController {
     Snapshot snapshot = made ? after : before;
     int number = number(snapshot, id);
     Place place = snapshot.place(number);
-    Moment moment = snapshot.at(clock.instant());
+    SnapshotAt moment = snapshot.at(clock.instant());
     boolean standsAloneAfter = numberAfter >= 0 && after.place(numberAfter).standsAlone();
     boolean drafted = made || numberAfter < 0 || !after.place(numberAfter).equals(place) || !after.ownEntries(numberAfter).equals(snapshot.ownEntries(number));
     Place shown = numberAfter < 0 ? place : after.place(numberAfter);
@@ -131,7 +131,7 @@ class PlacesController {
   /** Everyone with at least one right at the place, outsiders set apart by their mark. */
   @GetMapping("/api/places/{id}/people")
   Page<Holder> people(@PathVariable String id, @RequestParam(defaultValue = "false") boolean drafted,
-      @ParameterObject Part part, Principal who) {
+      @ParameterObject PageRequest part, Principal who) {
     Snapshot snapshot = drafts.shown(who.getName(), drafted);
     return HOLDERS.page(part, WhoCan.at(snapshot, clock.instant(), number(snapshot, id)).stream().filter(holder -> part.takes(holder.person().name())),
         holder -> new Holder(PersonView.of(holder.person(), snapshot.structure()), holder.rights().words(), holder.origin().name()));

@@ -15,9 +15,9 @@ import palegate.core.roles.Right;
 import palegate.core.roles.Rights;
 import palegate.core.roles.Role;
 import palegate.core.structure.Structure;
-import palegate.server.drafts.Shown;
-import palegate.server.lists.Listing;
-import palegate.server.lists.Part;
+import palegate.server.drafts.DraftedState;
+import palegate.server.lists.PageRequest;
+import palegate.server.lists.SortOrders;
 import palegate.server.shell.Page;
 import palegate.server.shell.Problem;
 import palegate.server.views.EntryView;
@@ -33,26 +33,26 @@ class RolesController {
    * @param people how many active people some current grant gives it to
    * @param sameAs the names of other roles with the very same rights
    */
-  record RoleView(String id, String name, List<String> rights, int grants, int clearances, int ceilings, int people, List<String> sameAs, Shown.Drafted drafted) {}
+  record RoleView(String id, String name, List<String> rights, int grants, int clearances, int ceilings, int people, List<String> sameAs, DraftedState.Drafted drafted) {}
 
   /** What a chosen set of rights comes to: {@code added} are those that the chosen ones need. */
   record Completed(List<String> rights, List<String> added) {}
 
-  private final Shown shown;
+  private final DraftedState shown;
 
-  RolesController(Shown shown) {
+  RolesController(DraftedState shown) {
     this.shown = shown;
   }
 
   /** All roles, those with the fewest rights first. */
   @GetMapping
   List<RoleView> roles(Principal who) {
-    Shown.State state = shown.to(who.getName());
+    DraftedState.State state = shown.to(who.getName());
     return state.structure().roles().values().stream()
         .sorted(Comparator.comparing((Role role) -> role.rights().size()).thenComparing(Role::name)).map(role -> view(state, role)).toList();
   }
 
-  private static RoleView view(Shown.State state, Role role) {
+  private static RoleView view(DraftedState.State state, Role role) {
     Structure structure = state.structure();
     List<Grant> grants = structure.grants().values().stream().filter(grant -> grant.role().equals(role.id())).toList();
     PersonSet people = state.moment().matchingAny(grants.stream().filter(grant -> grant.period().holdsAt(state.now())).map(Grant::subject).distinct().toList())
@@ -67,12 +67,12 @@ class RolesController {
 
   /** The grants that give a role. */
   @GetMapping("/{id}/grants")
-  Page<EntryView> grants(@PathVariable String id, @ParameterObject Part part, Principal who) {
-    Shown.State state = shown.to(who.getName());
+  Page<EntryView> grants(@PathVariable String id, @ParameterObject PageRequest part, Principal who) {
+    DraftedState.State state = shown.to(who.getName());
     if (!state.structure().roles().containsKey(id)) {
       throw Problem.notFound("role", id);
     }
-    Listing<Grant> grants = Listing.by("place", Comparator.comparing((Grant grant) -> state.after().placeNumber(grant.place()), state.after().inTreeOrder())
+    SortOrders<Grant> grants = SortOrders.by("place", Comparator.comparing((Grant grant) -> state.after().placeNumber(grant.place()), state.after().inTreeOrder())
             .thenComparing(Grant::id))
         .or("subject", Comparator.comparing((Grant grant) -> SubjectNames.of(grant.subject(), state.structure())));
     return grants.page(part, state.structure().grants().values().stream().filter(grant -> grant.role().equals(id))

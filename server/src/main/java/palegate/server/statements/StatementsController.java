@@ -17,15 +17,15 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
-import palegate.core.snapshot.Moment;
+import palegate.core.snapshot.SnapshotAt;
 import palegate.core.statements.Statement;
 import palegate.core.structure.Structure;
 import palegate.server.exports.CsvFile;
 import palegate.server.exports.JsonFile;
 import palegate.server.exports.Sheet;
 import palegate.server.exports.WorkbookFile;
+import palegate.server.lists.PageRequest;
 import palegate.server.lists.PairOrder;
-import palegate.server.lists.Part;
 import palegate.server.session.Accounts;
 import palegate.server.shell.Page;
 import palegate.server.views.PersonView;
@@ -51,7 +51,7 @@ class StatementsController {
     }
   }
 
-  private record Asking(Moment moment, Statements.About about, String id, boolean documents, String text) {}
+  private record Asking(SnapshotAt moment, Statements.About about, String id, boolean documents, String text) {}
 
   /** Whoever reads a statement asks for one page after another of it: it is counted once. */
   private final Cache<Asking, Statement> known = Caffeine.newBuilder().maximumSize(8).expireAfterAccess(Duration.ofMinutes(2)).build();
@@ -65,10 +65,10 @@ class StatementsController {
 
   @GetMapping
   StatementView statement(@RequestParam Statements.About about, @RequestParam String id, @RequestParam(defaultValue = "true") boolean documents,
-      @RequestParam(required = false) Instant at, @ParameterObject Part part) {
-    Part.Order order = part.order("place", "person");
+      @RequestParam(required = false) Instant at, @ParameterObject PageRequest part) {
+    PageRequest.Order order = part.order("place", "person");
     Statements.Asked asked = statements.ask(about, id, documents, at);
-    Moment moment = asked.snapshot().at(asked.instant());
+    SnapshotAt moment = asked.snapshot().at(asked.instant());
     Statement whole = known.get(new Asking(moment, about, id, documents, ""), any -> asked.statement());
     Statement found = part.takesAll() ? whole : known.get(new Asking(moment, about, id, documents, part.text()), any -> whole.finding(part.text()));
     Structure structure = asked.snapshot().structure();

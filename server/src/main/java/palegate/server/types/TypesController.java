@@ -23,10 +23,10 @@ import palegate.core.questions.TypeMatrix;
 import palegate.core.structure.Structure;
 import palegate.core.types.Clearance;
 import palegate.core.types.DocumentType;
-import palegate.server.drafts.Shown;
+import palegate.server.drafts.DraftedState;
 import palegate.server.drafts.TypeBody;
-import palegate.server.lists.Listing;
-import palegate.server.lists.Part;
+import palegate.server.lists.PageRequest;
+import palegate.server.lists.SortOrders;
 import palegate.server.shell.MayBeMissing;
 import palegate.server.shell.Page;
 import palegate.server.shell.Problem;
@@ -41,7 +41,7 @@ class TypesController {
 
   /** A type; {@code lacking} counts its documents that lack a required field. */
   record TypeView(String id, String name, @MayBeMissing String shortName, boolean guarded, List<String> libraries, List<TypeBody.TypeField> fields,
-      List<ClearanceView> clearances, int documents, int lacking, Shown.Drafted drafted) {}
+      List<ClearanceView> clearances, int documents, int lacking, DraftedState.Drafted drafted) {}
 
   record Lacking(String place, String path, List<String> fields) {}
 
@@ -58,16 +58,16 @@ class TypesController {
 
   record TypeName(String id, String name, boolean guarded) {}
 
-  private final Shown shown;
+  private final DraftedState shown;
 
-  TypesController(Shown shown) {
+  TypesController(DraftedState shown) {
     this.shown = shown;
   }
 
   /** All types, by name. */
   @GetMapping
   List<TypeView> types(Principal who) {
-    Shown.State state = shown.to(who.getName());
+    DraftedState.State state = shown.to(who.getName());
     return sorted(state.structure()).stream().map(type -> view(state, type)).toList();
   }
 
@@ -75,14 +75,14 @@ class TypesController {
     return structure.types().values().stream().sorted(Comparator.comparing(DocumentType::name).thenComparing(DocumentType::id)).toList();
   }
 
-  private static TypeView view(Shown.State state, DocumentType type) {
+  private static TypeView view(DraftedState.State state, DocumentType type) {
     int documents = (int) state.after().documentsOf(type.id()).count();
     return new TypeView(type.id(), type.name(), type.shortName(), type.guarded(), type.libraries().stream().sorted().toList(),
         type.fields().stream().map(TypeBody.TypeField::of).toList(), type.clearances().stream().map(clearance -> view(state, clearance)).toList(),
         documents, lacking(state, type).length, state.drafted(Structure::types, type.id()));
   }
 
-  private static ClearanceView view(Shown.State state, Clearance clearance) {
+  private static ClearanceView view(DraftedState.State state, Clearance clearance) {
     var role = state.structure().roles().get(clearance.role());
     return new ClearanceView(SubjectView.of(clearance.subject(), state.moment()), role.id(), role.name(), role.rights().words(), clearance.period().from(),
         clearance.period().until(), clearance.period().holdsAt(state.now()));
@@ -90,31 +90,31 @@ class TypesController {
 
   /** The documents of a type that lack a required field. */
   @GetMapping("/{id}/lacking")
-  Page<Lacking> lacking(@PathVariable String id, @ParameterObject Part part, Principal who) {
-    Shown.State state = shown.to(who.getName());
+  Page<Lacking> lacking(@PathVariable String id, @ParameterObject PageRequest part, Principal who) {
+    DraftedState.State state = shown.to(who.getName());
     DocumentType type = known(state, id);
-    Listing<Place> documents = Listing.<Place>by("place", Comparator.comparing(place -> state.after().placeNumber(place.id()), state.after().inTreeOrder()))
+    SortOrders<Place> documents = SortOrders.<Place>by("place", Comparator.comparing(place -> state.after().placeNumber(place.id()), state.after().inTreeOrder()))
         .or("name", Comparator.comparing(Place::name));
     return documents.page(part, IntStream.of(lacking(state, type)).mapToObj(state.after()::place)
         .filter(document -> part.takesAll() || part.takes(path(state, document))), document -> new Lacking(document.id(), path(state, document),
         Conversion.lacking(document, type).stream().map(DocumentType.Field::label).toList()));
   }
 
-  private static int[] lacking(Shown.State state, DocumentType type) {
+  private static int[] lacking(DraftedState.State state, DocumentType type) {
     return type.fields().stream().noneMatch(DocumentType.Field::required) ? new int[0]
         : state.after().documentsOf(type.id()).filter(place -> !Conversion.lacking(state.after().place(place), type).isEmpty()).toArray();
   }
 
   /** What a changed type would make of the values that its documents have, those that cannot be converted first: asked before it is drafted. */
   @PostMapping("/conversion")
-  ConversionView conversion(@Valid @RequestBody TypeBody.SetType changed, @ParameterObject Part part, Principal who) {
-    Shown.State state = shown.to(who.getName());
+  ConversionView conversion(@Valid @RequestBody TypeBody.SetType changed, @ParameterObject PageRequest part, Principal who) {
+    DraftedState.State state = shown.to(who.getName());
     if (changed.type() == null) {
       return new ConversionView(0, 0, List.of());
     }
     List<Conversion.Converted> all = Conversion.of(state.structure(), changed.documentType());
     Comparator<Conversion.Converted> byPlace = Comparator.comparing(one -> state.after().placeNumber(one.document().id()), state.after().inTreeOrder());
-    Listing<Conversion.Converted> listing = Listing.<Conversion.Converted>by("after", Comparator.comparing((Conversion.Converted one) -> one.after() != null).thenComparing(byPlace))
+    SortOrders<Conversion.Converted> listing = SortOrders.<Conversion.Converted>by("after", Comparator.comparing((Conversion.Converted one) -> one.after() != null).thenComparing(byPlace))
         .or("place", byPlace)
         .or("field", Comparator.comparing((Conversion.Converted one) -> one.field().label()).thenComparing(byPlace))
         .or("before", Comparator.comparing(Conversion.Converted::before));
@@ -126,8 +126,8 @@ class TypesController {
 
   /** Who may see, add and delete papers of each type: of a library, or of the repository as a whole. */
   @GetMapping("/matrix")
-  MatrixView matrix(@RequestParam(required = false) String library, @ParameterObject Part part, Principal who) {
-    Shown.State state = shown.to(who.getName());
+  MatrixView matrix(@RequestParam(required = false) String library, @ParameterObject PageRequest part, Principal who) {
+    DraftedState.State state = shown.to(who.getName());
     int container = library == null ? 0 : state.after().placeNumber(library);
     if (container < 0 || library != null && state.after().place(container).kind() != PlaceKind.LIBRARY) {
       throw Problem.notFound("library", library);
@@ -151,25 +151,25 @@ class TypesController {
   }
 
   /** Whom the entries that reach the container name, or the clearances of any type: groups and units before people, by name. */
-  private static Page<Subject> subjects(Shown.State state, int container, Part part) {
+  private static Page<Subject> subjects(DraftedState.State state, int container, PageRequest part) {
     List<Subject> named = new ArrayList<>();
     state.after().reachingEntries(container).forEach(entry -> named.add(entry.subject()));
     if (container == 0) {
       state.structure().entries().forEach(entry -> named.add(entry.subject()));
     }
     state.structure().types().values().forEach(type -> type.clearances().forEach(clearance -> named.add(clearance.subject())));
-    Listing<Subject> listing = Listing.<Subject>by("kind", Comparator.comparing((Subject subject) -> subject instanceof Subject.OfPerson)
+    SortOrders<Subject> listing = SortOrders.<Subject>by("kind", Comparator.comparing((Subject subject) -> subject instanceof Subject.OfPerson)
             .thenComparing(subject -> SubjectNames.of(subject, state.structure())))
         .or("name", Comparator.comparing(subject -> SubjectNames.of(subject, state.structure())))
         .or("outsiders", Comparator.comparingInt(subject -> SubjectView.of(subject, state.moment()).outsiders()));
     return listing.page(part, named.stream().distinct().filter(subject -> part.takes(SubjectNames.of(subject, state.structure()))), subject -> subject);
   }
 
-  private static String path(Shown.State state, Place place) {
+  private static String path(DraftedState.State state, Place place) {
     return state.after().pathText(state.after().placeNumber(place.id()));
   }
 
-  private static DocumentType known(Shown.State state, String id) {
+  private static DocumentType known(DraftedState.State state, String id) {
     DocumentType type = state.structure().types().get(id);
     if (type == null) {
       throw Problem.notFound("type", id);

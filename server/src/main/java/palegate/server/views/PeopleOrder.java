@@ -3,7 +3,7 @@ package palegate.server.views;
 import java.util.Comparator;
 import palegate.core.people.Person;
 import palegate.core.structure.Structure;
-import palegate.server.lists.Listing;
+import palegate.server.lists.SortOrders;
 
 /** The orders in which people are listed, wherever they are. */
 public final class PeopleOrder {
@@ -11,8 +11,8 @@ public final class PeopleOrder {
 
   private PeopleOrder() {}
 
-  public static Listing<Person> listing(Structure structure) {
-    return Listing.by("name", BY_NAME).or("unit", Comparator.comparing((Person person) -> unit(person, structure)).thenComparing(BY_NAME))
+  public static SortOrders<Person> listing(Structure structure) {
+    return SortOrders.by("name", BY_NAME).or("unit", Comparator.comparing((Person person) -> unit(person, structure)).thenComparing(BY_NAME))
         .or("login", Comparator.comparing((Person person) -> person.login() == null ? "" : person.login()).thenComparing(BY_NAME));
   }
 

@@ -2,11 +2,11 @@ package palegate.server.views;
 
 import palegate.core.people.PersonSet;
 import palegate.core.people.Subject;
-import palegate.core.snapshot.Moment;
+import palegate.core.snapshot.SnapshotAt;
 
 /** A subject with its name, and how many active people it names, outsiders among them. */
 public record SubjectView(String kind, String id, String name, int people, int outsiders) {
-  public static SubjectView of(Subject subject, Moment moment) {
+  public static SubjectView of(Subject subject, SnapshotAt moment) {
     PersonSet named = moment.matching(subject).and(moment.active());
     return new SubjectView(subject.kind(), subject.id(), SubjectNames.of(subject, moment.snapshot().structure()),
         named.size(), named.sizeOfAnd(moment.activeOutsiders()));

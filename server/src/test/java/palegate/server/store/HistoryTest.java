@@ -10,8 +10,8 @@ import java.util.Map;
 import java.util.stream.Collectors;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
-import palegate.core.drafts.Application;
 import palegate.core.drafts.Difference;
+import palegate.core.drafts.DraftApplication;
 import palegate.core.people.Group;
 import palegate.core.people.Membership;
 import palegate.core.people.Period;
@@ -31,7 +31,7 @@ class HistoryTest {
     assertThat(sorted(store.asOf(1))).isEqualTo(sorted(expected));
     long change = 1;
     for (Sallowpoint.PastChange past : Sallowpoint.history(TestApplication.TODAY)) {
-      expected = Application.of(Snapshot.of(expected), past.changes(), past.at()).structure();
+      expected = DraftApplication.of(Snapshot.of(expected), past.changes(), past.at()).structure();
       assertThat(sorted(store.asOf(++change))).as("change %d", change).isEqualTo(sorted(expected));
     }
   }

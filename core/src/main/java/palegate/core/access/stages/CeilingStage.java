@@ -20,7 +20,7 @@ public final class CeilingStage implements Stage {
   }
 
   @Override
-  public void apply(Holders holders, EveryoneAtPlace asked) {
+  public void apply(HoldersByRight holders, EveryoneAtPlace asked) {
     if (asked.ceiling() != Rights.ALL.mask()) {
       holders.cutDown(asked.external(), asked.ceiling());
     }

@@ -20,7 +20,7 @@ public final class ClearanceStage implements Stage {
   }
 
   @Override
-  public void apply(Holders holders, EveryoneAtPlace asked) {
+  public void apply(HoldersByRight holders, EveryoneAtPlace asked) {
     if (asked.guarded()) {
       for (Right right : Right.values()) {
         holders.keepOnly(right, asked.cleared(right));

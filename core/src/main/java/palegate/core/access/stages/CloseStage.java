@@ -20,7 +20,7 @@ public final class CloseStage implements Stage {
   }
 
   @Override
-  public void apply(Holders holders, EveryoneAtPlace asked) {
+  public void apply(HoldersByRight holders, EveryoneAtPlace asked) {
     holders.close();
   }
 }

@@ -36,7 +36,7 @@ public final class ConditionStage implements Stage {
   }
 
   @Override
-  public void apply(Holders holders, EveryoneAtPlace asked) {
+  public void apply(HoldersByRight holders, EveryoneAtPlace asked) {
     if (asked.isPrivate()) {
       holders.hideFromAllButKeepersAnd(asked.owner());
       for (Right right : Right.values()) {

@@ -13,9 +13,9 @@ public interface EveryoneAtPlace {
   PersonSet barred();
 
   /** The grants that reach the place; the rights of each hold what they need, as those of a role do. */
-  Lines grants();
+  EntryLines grants();
 
-  Lines withholdings();
+  EntryLines withholdings();
 
   /** Whether the place is a document of a guarded type. */
   boolean guarded();

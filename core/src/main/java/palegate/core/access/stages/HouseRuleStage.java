@@ -33,7 +33,7 @@ public final class HouseRuleStage implements Stage {
   }
 
   @Override
-  public void apply(Holders holders, EveryoneAtPlace asked) {
+  public void apply(HoldersByRight holders, EveryoneAtPlace asked) {
     // Neither right that falls is what the other rule tests, so the order of the two does not matter.
     if (asked.reserveSharing()) {
       holders.takeWithout(Right.SHARE, Right.GOVERN);

@@ -23,7 +23,7 @@ public final class OversightStage implements Stage {
   }
 
   @Override
-  public void apply(Holders holders, EveryoneAtPlace asked) {
+  public void apply(HoldersByRight holders, EveryoneAtPlace asked) {
     holders.giveStaff(asked.overseers(), asked.external(), SEEN);
   }
 }

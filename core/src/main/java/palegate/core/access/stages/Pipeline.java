@@ -59,12 +59,12 @@ public final class Pipeline {
   }
 
   /** Everyone's standing rights, made in holders that are there already. */
-  public static void fillStanding(Holders holders, EveryoneAtPlace asked) {
+  public static void fillStanding(HoldersByRight holders, EveryoneAtPlace asked) {
     fill(holders, asked, STANDING_STAGES);
   }
 
   /** Everyone's rights now. */
-  public static void fillNow(Holders holders, EveryoneAtPlace asked) {
+  public static void fillNow(HoldersByRight holders, EveryoneAtPlace asked) {
     fill(holders, asked, STAGES);
   }
 
@@ -74,7 +74,7 @@ public final class Pipeline {
    *
    * @param sameLists whether that is so; if not, all stages are gone through, and the next call may say so
    */
-  public static void refillStanding(Holders holders, EveryoneAtPlace asked, boolean sameLists) {
+  public static void refillStanding(HoldersByRight holders, EveryoneAtPlace asked, boolean sameLists) {
     if (!sameLists) {
       fill(holders, asked, LIST_STAGES);
       holders.save();
@@ -92,7 +92,7 @@ public final class Pipeline {
    * Everyone's standing rights, where other holders have been filled by {@link #refillStanding} for a place with the same
    * walls and withholdings whose grants are these but for some more.
    */
-  public static void extendStanding(Holders holders, Holders others, EveryoneAtPlace asked, Lines more) {
+  public static void extendStanding(HoldersByRight holders, HoldersByRight others, EveryoneAtPlace asked, EntryLines more) {
     holders.beginFrom(others);
     holders.give(more);
     WITHHOLDINGS.apply(holders, asked);
@@ -100,7 +100,7 @@ public final class Pipeline {
     fill(holders, asked, STANDING_GUARD_STAGES);
   }
 
-  private static void fill(Holders holders, EveryoneAtPlace asked, List<Stage> stages) {
+  private static void fill(HoldersByRight holders, EveryoneAtPlace asked, List<Stage> stages) {
     for (Stage stage : stages) {
       stage.apply(holders, asked);
     }

@@ -14,7 +14,7 @@ public sealed interface Stage
   int apply(int before, PersonAtPlace asked);
 
   /** The same for everyone at once. */
-  void apply(Holders holders, EveryoneAtPlace asked);
+  void apply(HoldersByRight holders, EveryoneAtPlace asked);
 
   /** Whether evaluation ends here and leaves this person nothing. */
   default boolean stops(PersonAtPlace asked) {

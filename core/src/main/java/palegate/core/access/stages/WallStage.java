@@ -18,7 +18,7 @@ public final class WallStage implements Stage {
   }
 
   @Override
-  public void apply(Holders holders, EveryoneAtPlace asked) {
+  public void apply(HoldersByRight holders, EveryoneAtPlace asked) {
     holders.bar(asked.barred());
   }
 

@@ -90,7 +90,7 @@ class StagesTest {
   }
 
   private static int together(List<Stage> stages, Asked asked) {
-    Holders holders = Holders.ofAllRights(2);
+    HoldersByRight holders = HoldersByRight.ofAllRights(2);
     if (stages == Pipeline.STAGES) {
       Pipeline.fillNow(holders, new Together(asked));
       return holders.of(0).mask();
@@ -131,8 +131,8 @@ class StagesTest {
     @Override public PersonSet active() { return ifSo(asked.active); }
     @Override public PersonSet external() { return ifSo(asked.external); }
     @Override public PersonSet barred() { return ifSo(asked.barred); }
-    @Override public Lines grants() { return lines(asked.granted); }
-    @Override public Lines withholdings() { return lines(asked.withheld); }
+    @Override public EntryLines grants() { return lines(asked.granted); }
+    @Override public EntryLines withholdings() { return lines(asked.withheld); }
     @Override public boolean guarded() { return asked.guarded; }
     @Override public PersonSet cleared(Right right) { return ifSo((asked.cleared & Rights.bit(right)) != 0); }
     @Override public int ceiling() { return asked.ceiling; }
@@ -145,14 +145,14 @@ class StagesTest {
     @Override public PersonSet overseers() { return ifSo(asked.overseen); }
 
     /** One line for each right, to see them united. */
-    private static Lines lines(int rights) {
+    private static EntryLines lines(int rights) {
       List<Integer> each = new ArrayList<>();
       for (Right right : Right.values()) {
         if ((rights & Rights.bit(right)) != 0) {
           each.add(Rights.bit(right));
         }
       }
-      return new Lines() {
+      return new EntryLines() {
         @Override public int count() { return each.size(); }
         @Override public PersonSet people(int line) { return PersonSet.of(0); }
         @Override public int rights(int line) { return each.get(line); }

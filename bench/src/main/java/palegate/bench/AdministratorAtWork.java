@@ -44,7 +44,7 @@ final class AdministratorAtWork {
     draft("a withholding at a library", i -> "{\"kind\":\"addWithholding\",\"place\":\"" + library() + "\",\"subject\":{\"kind\":\"group\",\"id\":\"g" + random.nextInt(groups()) + "\"},\"rights\":[\"copy\"]}");
     draft("a house rule at a folder", i -> "{\"kind\":\"setGuards\",\"place\":\"" + folder() + "\",\"reserveSharing\":false,\"noTakeaway\":true}");
     draft("a member of a group", i -> "{\"kind\":\"addMember\",\"group\":\"" + groupWithout("p" + i) + "\",\"memberKind\":\"person\",\"member\":\"p" + i + "\"}");
-    draft("a clearance of a group", i -> "{\"kind\":\"addClearance\",\"type\":\"t0\",\"subject\":{\"kind\":\"group\",\"id\":\"g" + random.nextInt(groups()) + "\"},\"role\":\"r3\"}");
+    draft("a clearance of a group", i -> "{\"kind\":\"addClearance\",\"type\":\"t0\",\"subject\":{\"kind\":\"group\",\"id\":\"g" + random.nextInt(groups()) + "\"},\"role\":\"r3\",\"until\":\"" + (2100 + i) + "-01-01T00:00:00Z\"}");
     draft("a wall around a folder", i -> "{\"kind\":\"setWall\",\"name\":\"Wall\",\"state\":\"STANDING\",\"barrier\":\"screen\",\"sides\":[{\"subjects\":[{\"kind\":\"group\",\"id\":\"g" + random.nextInt(groups()) + "\"}],\"places\":[\"" + folder() + "\"]}]}");
     draft("a role, another right", i -> "{\"kind\":\"setRole\",\"role\":\"r3\",\"name\":\"Role\",\"rights\":[\"find\",\"read\"]}");
     draft("a folder, moved", i -> "{\"kind\":\"movePlace\",\"place\":\"" + folder() + "\",\"parent\":\"" + library() + "\"}");

@@ -46,8 +46,9 @@ final class ServerFigures {
       }
       int port = Integer.parseInt(context.getEnvironment().getProperty("local.server.port", "0"));
       Structure structure = Structures.of(size);
-      new AdministratorAtWork(new HttpSession("http://127.0.0.1:" + port, LOGIN, PASSWORD), structure).run();
+      // Before anything is removed that may be asked for.
       new LoadGenerator(port, LOGIN, PASSWORD, structure).run();
+      new AdministratorAtWork(new HttpSession("http://127.0.0.1:" + port, LOGIN, PASSWORD), structure).run();
     }
   }
 

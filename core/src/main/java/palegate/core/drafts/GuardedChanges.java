@@ -1,34 +1,19 @@
 package palegate.core.drafts;
 
 import java.time.Instant;
-import java.util.ArrayDeque;
-import java.util.Deque;
+import java.util.BitSet;
 import java.util.EnumMap;
-import java.util.HashMap;
 import java.util.HashSet;
-import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
-import java.util.NavigableSet;
 import java.util.Objects;
 import java.util.Set;
-import java.util.TreeSet;
-import java.util.stream.Stream;
 import palegate.core.duties.Duty;
-import palegate.core.people.Group;
-import palegate.core.people.Membership;
-import palegate.core.people.Person;
-import palegate.core.people.PersonSet;
-import palegate.core.people.Subject;
-import palegate.core.people.Unit;
 import palegate.core.places.Place;
-import palegate.core.roles.Rights;
 import palegate.core.snapshot.Snapshot;
-import palegate.core.snapshot.SnapshotAt;
 import palegate.core.structure.Structure;
 import palegate.core.types.Clearance;
 import palegate.core.types.DocumentType;
-import palegate.core.walls.Barrier;
 import palegate.core.walls.Wall;
 
 /**
@@ -37,8 +22,9 @@ import palegate.core.walls.Wall;
  * waits for somebody who holds the duty for walls, or for types. What bars or clears fewer waits for nobody.
  *
  * <p>Only what the draft makes another is looked at: the places whose label, type or parent is another or that go, with all
- * below them, and the people who match other subjects than before. A wall that is only planned counts like one that
- * stands: it is to stand.
+ * below them, and the people who match other subjects than before ({@link GuardedPeople}). A wall that is planned or begins later counts
+ * like one that stands, and whoever it will bar by then counts like somebody whom it bars today: a place that leaves its
+ * scope is guarded even while the wall bars nobody.
  */
 public final class GuardedChanges {
   private final Rehearsal rehearsal;
@@ -65,7 +51,7 @@ public final class GuardedChanges {
       changes.lookAtPlaces();
       changes.lookAtRoles();
       changes.lookAtTypes();
-      changes.lookAtPeople();
+      GuardedPeople.look(rehearsal, changes.found);
     }
     return changes.found;
   }
@@ -77,9 +63,11 @@ public final class GuardedChanges {
   // --- places ---------------------------------------------------------------------------------------
 
   private void lookAtPlaces() {
-    NavigableSet<Instant> wallsBegin = new TreeSet<>(Set.of(now));
-    Stream.concat(was.walls().values().stream(), is.walls().values().stream()).map(wall -> wall.period().from())
-        .filter(from -> from != null && from.isAfter(now)).forEach(wallsBegin::add);
+    // A wall that the draft makes another is the business of whoever changes walls.
+    List<Wall> walls = WallScopes.live(was.walls().values().stream(), now).filter(wall -> is.walls().get(wall.id()) != null
+        && is.walls().get(wall.id()).barrier().equals(wall.barrier())).toList();
+    WallScopes earlier = new WallScopes(before, walls);
+    WallScopes later = new WallScopes(after, walls);
     for (String id : was.places().differing(is.places()).stream().sorted().toList()) {
       Place had = was.places().get(id);
       Place has = is.places().get(id);
@@ -88,114 +76,61 @@ public final class GuardedChanges {
       }
       if (had == null) {
         lookAtComingBack(has);
-        continue;
-      }
-      if (has == null) {
-        lookAtRemoved(had, wallsBegin);
+      } else if (has == null) {
+        lookAtRemoved(had, earlier);
       } else if (!had.labels().equals(has.labels()) || !Objects.equals(had.type(), has.type()) || !Objects.equals(had.parent(), has.parent())) {
         lookAtType(had, has);
-        lookBelow(has, wallsBegin);
+        lookBelow(has, earlier, later);
       }
     }
   }
 
   /** A document that goes takes its content out of what guards it: guarded like a move out. */
-  private void lookAtRemoved(Place gone, Set<Instant> wallsBegin) {
+  private void lookAtRemoved(Place gone, WallScopes earlier) {
     if (isGuarded(was, gone.type())) {
       found.putIfAbsent(Duty.TYPES, "it removes “" + gone.name() + "”, whose type is guarded");
     }
-    int place = before.placeNumber(gone.id());
-    boolean walled = wallsBegin.stream().anyMatch(instant -> before.at(instant).walls().surround(place))
-        || planned(was).anyMatch(wall -> !(wall.barrier() instanceof Barrier.Confine) && FormerPlace.covers(before, wall, place));
-    if (walled) {
-      found.putIfAbsent(Duty.WALLS, "it removes “" + gone.name() + "”, around which a wall runs");
+    if (!found.containsKey(Duty.WALLS) && !earlier.surrounding(before.placeNumber(gone.id())).isEmpty()) {
+      found.put(Duty.WALLS, "it removes “" + gone.name() + "”, around which a wall runs");
     }
   }
 
   /** What comes back brings its content along: the walls that kept people from it must still do so. */
   private void lookAtComingBack(Place place) {
     FormerPlace former = rehearsal.formerly(place.id());
-    int number = former == null ? -1 : after.placeNumber(place.id());
-    if (former != null && former.walls().stream().map(is.walls()::get)
-        .anyMatch(wall -> wall != null && wall.state() != Wall.State.LIFTED && !wall.period().endedBy(now) && !FormerPlace.covers(after, wall, number))) {
+    if (former != null && !former.isBehindItsWalls(after, now)) {
       found.putIfAbsent(Duty.WALLS, "it brings “" + place.name() + "” back without a wall that ran around it");
     }
   }
 
   private void lookAtType(Place had, Place has) {
-    if (!Objects.equals(had.type(), has.type()) && isGuarded(was, had.type()) && clearsMore(had.type(), has.type())) {
+    if (!Objects.equals(had.type(), has.type()) && isGuarded(was, had.type()) && clearsMore(was.types().get(had.type()), has.type())) {
       found.putIfAbsent(Duty.TYPES, "it makes “" + has.name() + "” a document that more people are cleared for");
     }
   }
 
-  private boolean clearsMore(String typeBefore, String typeAfter) {
-    if (!isGuarded(is, typeAfter)) {
-      return true;
-    }
-    NavigableSet<Instant> instants = new TreeSet<>(Set.of(now));
-    Stream.concat(was.types().get(typeBefore).clearances().stream(), is.types().get(typeAfter).clearances().stream())
-        .forEach(clearance -> SubjectsOfPerson.add(clearance.period(), now, instants));
-    return instants.stream().anyMatch(instant -> {
-      Map<String, Rights> cleared = cleared(before, was.types().get(typeBefore), instant);
-      return cleared(after, is.types().get(typeAfter), instant).entrySet().stream()
-          .anyMatch(more -> !more.getValue().minus(cleared.getOrDefault(more.getKey(), Rights.NONE)).isEmpty());
-    });
+  /** Whether the other type clears anything that the one did not clear the same subject for, for as long; whoever they are by then. */
+  private boolean clearsMore(DocumentType one, String other) {
+    return !isGuarded(is, other) || is.types().get(other).clearances().stream().filter(clearance -> !clearance.period().endedBy(now))
+        .anyMatch(clearance -> one.clearances().stream().noneMatch(known -> includes(known, clearance)));
   }
 
-  /** By person, the rights that active people are cleared for. */
-  private static Map<String, Rights> cleared(Snapshot snapshot, DocumentType type, Instant instant) {
-    SnapshotAt moment = snapshot.at(instant);
-    Map<String, Rights> cleared = new HashMap<>();
-    type.clearances().stream().filter(clearance -> clearance.period().holdsAt(instant)).forEach(clearance ->
-        moment.matchingAny(List.of(clearance.subject())).and(moment.active()).forEach(person -> cleared.merge(snapshot.person(person).id(),
-            snapshot.structure().roles().get(clearance.role()).rights(), Rights::union)));
-    return cleared;
+  private boolean includes(Clearance known, Clearance clearance) {
+    return known.subject().equals(clearance.subject()) && known.period().includes(clearance.period(), now)
+        && is.roles().get(clearance.role()).rights().minus(was.roles().get(known.role()).rights()).isEmpty();
   }
 
-  private void lookBelow(Place top, Set<Instant> wallsBegin) {
-    int[] places = after.below(after.placeNumber(top.id())).toArray();
-    for (Instant instant : wallsBegin) {
-      SnapshotAt then = before.at(instant);
-      SnapshotAt later = after.at(instant);
-      Map<Long, Boolean> known = new HashMap<>();
-      for (int place : places) {
-        int earlier = before.placeNumber(after.place(place).id());
-        if (earlier >= 0 && !found.containsKey(Duty.WALLS)) {
-          long sets = (long) then.walls().setAt(earlier) << 32 | later.walls().setAt(place);
-          if (known.computeIfAbsent(sets, any -> unbars(then, earlier, later, place))) {
-            foundUncovered(place);
-          }
-        }
-      }
-    }
-    planned(is).filter(wall -> wall.equals(was.walls().get(wall.id()))).forEach(wall -> {
-      for (int place : places) {
-        int earlier = before.placeNumber(after.place(place).id());
-        if (earlier >= 0 && !found.containsKey(Duty.WALLS) && FormerPlace.covers(before, wall, earlier) && !FormerPlace.covers(after, wall, place)) {
-          foundUncovered(place);
+  private void lookBelow(Place top, WallScopes earlier, WallScopes later) {
+    after.below(after.placeNumber(top.id())).takeWhile(place -> !found.containsKey(Duty.WALLS)).forEach(place -> {
+      int before = this.before.placeNumber(after.place(place).id());
+      if (before >= 0) {
+        BitSet lost = earlier.barringFrom(before);
+        lost.andNot(later.barringFrom(place));
+        if (!lost.isEmpty()) {
+          found.put(Duty.WALLS, "it changes which walls cover “" + after.place(place).name() + "”");
         }
       }
     });
-  }
-
-  private void foundUncovered(int place) {
-    found.putIfAbsent(Duty.WALLS, "it changes which walls cover “" + after.place(place).name() + "”");
-  }
-
-  /** Whether somebody whom a wall bars from the place before is not barred by that wall after. */
-  private boolean unbars(SnapshotAt then, int earlier, SnapshotAt later, int place) {
-    return then.walls().around(earlier).stream().anyMatch(wall -> {
-      Wall still = is.walls().get(wall.id());
-      PersonSet barred = still == null ? PersonSet.NOBODY : later.walls().barredBy(still, place);
-      return then.walls().barredBy(wall, earlier).stream().anyMatch(person -> {
-        int number = after.personNumber(before.person(person).id());
-        return number >= 0 && after.person(number).active() && !barred.contains(number);
-      });
-    });
-  }
-
-  private Stream<Wall> planned(Structure structure) {
-    return structure.walls().values().stream().filter(wall -> wall.state() == Wall.State.PLANNED && !wall.period().endedBy(now));
   }
 
   private static boolean isGuarded(Structure structure, String type) {
@@ -227,177 +162,5 @@ public final class GuardedChanges {
         found.putIfAbsent(Duty.TYPES, "it clears somebody for “" + has.name() + "”");
       }
     });
-  }
-
-  // --- people ---------------------------------------------------------------------------------------
-
-  private void lookAtPeople() {
-    Set<String> people = peopleWhoMatchOthers();
-    if (people.isEmpty()) {
-      return;
-    }
-    Map<Subject, Set<Wall>> wallsNaming = new HashMap<>();
-    is.walls().values().stream().filter(wall -> wall.state() != Wall.State.LIFTED && wall.equals(was.walls().get(wall.id()))).forEach(wall ->
-        named(wall).forEach(subject -> wallsNaming.computeIfAbsent(subject, any -> new LinkedHashSet<>()).add(wall)));
-    Map<Subject, Set<DocumentType>> typesNaming = new HashMap<>();
-    is.types().values().stream().filter(type -> type.guarded() && type.equals(was.types().get(type.id()))).forEach(type ->
-        type.clearances().forEach(clearance -> typesNaming.computeIfAbsent(clearance.subject(), any -> new LinkedHashSet<>()).add(type)));
-    SubjectsOfPerson then = new SubjectsOfPerson(was);
-    SubjectsOfPerson later = new SubjectsOfPerson(is);
-    for (String person : people) {
-      if (all()) {
-        return;
-      }
-      if (is.people().containsKey(person) && is.people().get(person).active()) {
-        new OnePerson(person, then, later).look(wallsNaming, typesNaming);
-      }
-    }
-  }
-
-  private static Stream<Subject> named(Wall wall) {
-    return Stream.concat(wall.barrier().subjects().stream(), wall.exceptions().stream().map(Wall.Exempt::subject));
-  }
-
-  /** Everyone who may match other subjects than before: themselves, their memberships or their units are others. */
-  private Set<String> peopleWhoMatchOthers() {
-    Set<String> people = new TreeSet<>(was.people().differing(is.people()));
-    Set<String> groups = new HashSet<>();
-    for (String id : was.groups().differing(is.groups())) {
-      Set<Membership> had = members(was.groups().get(id));
-      Set<Membership> has = members(is.groups().get(id));
-      Stream.concat(had.stream().filter(member -> !has.contains(member)), has.stream().filter(member -> !had.contains(member)))
-          .forEach(member -> (member.member() instanceof Membership.PersonMember ? people : groups).add(member.member().id()));
-    }
-    addInside(was, groups, people);
-    addInside(is, groups, people);
-    Set<String> units = was.units().differing(is.units());
-    if (units.stream().anyMatch(id -> !Objects.equals(parent(was.units().get(id)), parent(is.units().get(id))))) {
-      Stream.of(was, is).forEach(structure -> structure.people().values().stream()
-          .filter(person -> isBelowAny(structure, person.unit(), units)).map(Person::id).forEach(people::add));
-    }
-    return people;
-  }
-
-  private static void addInside(Structure structure, Set<String> groups, Set<String> people) {
-    Set<String> seen = new HashSet<>();
-    Deque<String> open = new ArrayDeque<>(groups);
-    while (!open.isEmpty()) {
-      String group = open.pop();
-      if (seen.add(group)) {
-        members(structure.groups().get(group)).forEach(member -> {
-          if (member.member() instanceof Membership.PersonMember) {
-            people.add(member.member().id());
-          } else {
-            open.push(member.member().id());
-          }
-        });
-      }
-    }
-  }
-
-  private static Set<Membership> members(Group group) {
-    return group == null ? Set.of() : new HashSet<>(group.members());
-  }
-
-  private static String parent(Unit unit) {
-    return unit == null ? null : unit.parent();
-  }
-
-  private static boolean isBelowAny(Structure structure, String unit, Set<String> tops) {
-    Set<String> seen = new HashSet<>();
-    for (String at = unit; at != null && seen.add(at); at = parent(structure.units().get(at))) {
-      if (tops.contains(at)) {
-        return true;
-      }
-    }
-    return false;
-  }
-
-  /** What the draft does to one person who is active after it. */
-  private final class OnePerson {
-    private final String id;
-    private final SubjectsOfPerson then;
-    private final SubjectsOfPerson later;
-    private final boolean wasThere;
-    private final NavigableSet<Instant> instants = new TreeSet<>(Set.of(now));
-
-    OnePerson(String id, SubjectsOfPerson then, SubjectsOfPerson later) {
-      this.id = id;
-      this.then = then;
-      this.later = later;
-      wasThere = was.people().containsKey(id) && was.people().get(id).active();
-      then.addBoundaries(id, now, instants);
-      later.addBoundaries(id, now, instants);
-    }
-
-    /** Somebody who was not there, or not active, was barred and cleared only as all staff or all outsiders are. */
-    private Set<Subject> before(Instant instant) {
-      return wasThere ? then.at(id, instant) : Set.of(is.people().get(id).external() ? Subject.BuiltIn.OUTSIDERS : Subject.BuiltIn.STAFF);
-    }
-
-    void look(Map<Subject, Set<Wall>> wallsNaming, Map<Subject, Set<DocumentType>> typesNaming) {
-      Set<Wall> walls = new LinkedHashSet<>();
-      Set<DocumentType> types = new LinkedHashSet<>();
-      for (Instant instant : instants) {
-        Set<Subject> had = before(instant);
-        Set<Subject> has = later.at(id, instant);
-        Stream.concat(had.stream().filter(subject -> !has.contains(subject)), has.stream().filter(subject -> !had.contains(subject))).forEach(subject -> {
-          walls.addAll(wallsNaming.getOrDefault(subject, Set.of()));
-          types.addAll(typesNaming.getOrDefault(subject, Set.of()));
-        });
-      }
-      walls.stream().filter(wall -> !found.containsKey(Duty.WALLS) && lifts(wall)).findFirst()
-          .ifPresent(wall -> found.put(Duty.WALLS, "it lifts a wall from " + is.people().get(id).name()));
-      types.stream().filter(type -> !found.containsKey(Duty.TYPES) && clears(type)).findFirst()
-          .ifPresent(type -> found.put(Duty.TYPES, "it clears " + is.people().get(id).name() + " for “" + type.name() + "”"));
-    }
-
-    private boolean lifts(Wall wall) {
-      NavigableSet<Instant> at = new TreeSet<>(instants);
-      SubjectsOfPerson.add(wall.period(), now, at);
-      wall.exceptions().stream().map(Wall.Exempt::until).filter(until -> until != null && until.isAfter(now)).forEach(at::add);
-      return at.stream().filter(wall.period()::holdsAt).anyMatch(instant -> {
-        Set<Subject> had = before(instant);
-        Set<Subject> has = later.at(id, instant);
-        for (int scope = 0; scope < wall.barrier().scopes().size(); scope++) {
-          if (bars(wall, scope, had, instant) && !bars(wall, scope, has, instant)) {
-            return true;
-          }
-        }
-        return false;
-      });
-    }
-
-    private boolean bars(Wall wall, int scope, Set<Subject> subjects, Instant instant) {
-      boolean excepted = wall.exceptions().stream().anyMatch(exempt -> exempt.currentAt(instant) && subjects.contains(exempt.subject()));
-      Barrier barrier = wall.barrier();
-      boolean named = barrier instanceof Barrier.Sides sides ? isOnAnotherSide(sides, scope, subjects) : barrier.subjects().stream().anyMatch(subjects::contains);
-      return !excepted && named != barrier instanceof Barrier.Seal;
-    }
-
-    private boolean isOnAnotherSide(Barrier.Sides sides, int own, Set<Subject> subjects) {
-      for (int side = 0; side < sides.sides().size(); side++) {
-        if (side != own && sides.sides().get(side).subjects().stream().anyMatch(subjects::contains)) {
-          return true;
-        }
-      }
-      return false;
-    }
-
-    private boolean clears(DocumentType type) {
-      NavigableSet<Instant> at = new TreeSet<>(instants);
-      type.clearances().forEach(clearance -> SubjectsOfPerson.add(clearance.period(), now, at));
-      return at.stream().anyMatch(instant -> !rights(type, is, later.at(id, instant), instant).minus(rights(type, was, before(instant), instant)).isEmpty());
-    }
-
-    private Rights rights(DocumentType type, Structure structure, Set<Subject> subjects, Instant instant) {
-      Rights rights = Rights.NONE;
-      for (Clearance clearance : type.clearances()) {
-        if (clearance.period().holdsAt(instant) && subjects.contains(clearance.subject()) && structure.roles().containsKey(clearance.role())) {
-          rights = rights.union(structure.roles().get(clearance.role()).rights());
-        }
-      }
-      return rights;
-    }
   }
 }

@@ -30,4 +30,10 @@ public record Period(Instant from, Instant until) {
     return (until == null || other.from == null || other.from.isBefore(until))
         && (other.until == null || from == null || from.isBefore(other.until));
   }
+
+  /** Whether this holds whenever another does, from an instant on. */
+  public boolean includes(Period other, Instant fromThenOn) {
+    boolean begun = from == null || !from.isAfter(fromThenOn) || other.from != null && !other.from.isBefore(from);
+    return begun && (until == null || other.until != null && !other.until.isAfter(until));
+  }
 }

@@ -47,10 +47,12 @@ public record WallCoverage(String wall, String side, int places, int all) {
 
   /** Whether one place is in scope (section 7). O(depth). */
   public static boolean covers(Snapshot snapshot, Scope scope, int place) {
-    Place here = snapshot.place(place);
-    if (!scope.types().isEmpty() && (here.type() == null || !scope.types().contains(here.type()))) {
-      return false;
-    }
+    String type = snapshot.place(place).type();
+    return (scope.types().isEmpty() || type != null && scope.types().contains(type)) && coversApartFromTypes(snapshot, scope, place);
+  }
+
+  /** The same, whatever the type of the place. */
+  public static boolean coversApartFromTypes(Snapshot snapshot, Scope scope, int place) {
     return (scope.places().isEmpty() || snapshot.path(place).stream().anyMatch(at -> scope.places().contains(snapshot.place(at).id())))
         && scope.labels().entrySet().stream().allMatch(label -> {
           String value = snapshot.effectiveLabel(place, label.getKey());

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.time.Duration;
 import java.time.Instant;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -11,11 +12,13 @@ import org.junit.jupiter.api.Nested;
 import org.junit.jupiter.api.Test;
 import palegate.core.Harbour;
 import palegate.core.duties.Duty;
+import palegate.core.people.Group;
 import palegate.core.people.Membership;
 import palegate.core.people.Period;
 import palegate.core.people.Person;
 import palegate.core.people.Subject;
 import palegate.core.people.Unit;
+import palegate.core.places.Place;
 import palegate.core.roles.Rights;
 import palegate.core.roles.Role;
 import palegate.core.snapshot.Snapshot;
@@ -75,6 +78,35 @@ class GuardedChangesTest {
       assertThat(needed(walled(Wall.State.PLANNED, Period.ALWAYS, seal), move)).containsExactly(Duty.WALLS);
       assertThat(needed(walled(Wall.State.LIFTED, Period.ALWAYS, seal), move)).isEmpty();
       assertThat(needed(walled(Wall.State.STANDING, new Period(null, NOW), seal), move)).isEmpty();
+    }
+
+    @Test
+    void and_so_it_is_where_it_bars_somebody_only_later_once_they_join_or_once_their_exception_ends() {
+      Barrier screen = new Barrier.Screen(Scope.ofPlaces("c1"), List.of(new Subject.OfGroup("g-later")));
+      Structure joinsLater = walled(Wall.State.STANDING, Period.ALWAYS, screen).withGroups(Map.of("g-later",
+          new Group("g-later", "Later", null, List.of(new Membership(new Membership.PersonMember("mia"), new Period(SOON, null))))));
+      assertThat(needed(joinsLater, new LayoutChange.MovePlace("val1", "c2"))).containsExactly(Duty.WALLS);
+      assertThat(needed(joinsLater, new LayoutChange.RemovePlace("val1"))).containsExactly(Duty.WALLS);
+      Subject mia = new Subject.OfPerson("mia");
+      Structure exceptedUntilSoon = Harbour.structure().guardedBy(List.of(), List.of(new Wall("w", "Wall", null, Wall.State.STANDING, Period.ALWAYS,
+          new Barrier.Screen(Scope.ofPlaces("c1"), List.of(mia)), List.of(new Wall.Exempt(mia, SOON)))));
+      assertThat(needed(exceptedUntilSoon, new LayoutChange.MovePlace("val1", "c2"))).containsExactly(Duty.WALLS);
+    }
+
+    @Test
+    void what_comes_back_into_the_scope_of_another_side_is_unbarred_for_one_of_them() {
+      Structure sides = walled(Wall.State.STANDING, Period.ALWAYS, new Barrier.Sides(List.of(
+          new Barrier.Side("One", List.of(new Subject.OfPerson("mia")), new Scope(Set.of(), Set.of("letter"), Map.of("party", Set.of("one")))),
+          new Barrier.Side("Other", List.of(new Subject.OfPerson("ola")), new Scope(Set.of(), Set.of("letter"), Map.of("party", Set.of("other")))))));
+      Place folder = sides.places().get("c2");
+      Place letter = sides.places().get("let2");
+      Snapshot last = Snapshot.of(sides.withPlaces(Map.of("c2", folder.labelled(Map.of("party", "one")))));
+      Map<String, Place> since = new HashMap<>(Map.of("c2", folder.labelled(Map.of("party", "other"))));
+      since.put("let2", null);
+      Rehearsal rehearsal = Rehearsal.of(last.next(last.structure().withPlaces(since)), List.of(new LayoutChange.AddPlace(letter)), NOW, null,
+          id -> FormerPlace.in(last, id));
+      assertThat(rehearsal.refusals()).isEmpty();
+      assertThat(GuardedChanges.of(rehearsal)).containsKey(Duty.WALLS);
     }
 
     @Test
@@ -167,6 +199,16 @@ class GuardedChangesTest {
       assertThat(needed(guarded, new LayoutChange.SetDocument("val1", "letter", null))).containsExactly(Duty.TYPES);
       assertThat(needed(guarded, new LayoutChange.SetDocument("let2", "valuation", null))).as("cuts down").isEmpty();
       assertThat(needed(guarded, new LayoutChange.RemovePlace("val1"))).containsExactly(Duty.TYPES);
+    }
+
+    @Test
+    void a_document_of_another_guarded_type_is_guarded_where_somebody_is_cleared_for_that_one_alone_even_if_later() {
+      Structure both = cleared(clearance(new Subject.OfGroup("trainees"))).withTypes(Map.of("letter",
+          new DocumentType("letter", "Letter", true, List.of(), List.of(clearance(new Subject.OfGroup("g-later")))))).withGroups(Map.of("g-later",
+          new Group("g-later", "Later", null, List.of(new Membership(new Membership.PersonMember("ola"), new Period(SOON, null))))));
+      assertThat(needed(both, new LayoutChange.SetDocument("val1", "letter", null))).containsExactly(Duty.TYPES);
+      Structure alike = both.withTypes(Map.of("letter", new DocumentType("letter", "Letter", true, List.of(), List.of(clearance(new Subject.OfGroup("trainees"))))));
+      assertThat(needed(alike, new LayoutChange.SetDocument("val1", "letter", null))).as("the same people").isEmpty();
     }
 
     @Test

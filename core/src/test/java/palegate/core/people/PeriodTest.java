@@ -43,4 +43,18 @@ class PeriodTest {
     assertThatThrownBy(() -> new Period(TWO, TWO)).hasMessageContaining("2026-02-01");
     assertThatThrownBy(() -> new Period(TWO, ONE)).isInstanceOf(IllegalArgumentException.class);
   }
+
+  @Test
+  void one_includes_another_from_an_instant_on_whatever_was_before_that() {
+    Instant now = Instant.parse("2026-05-01T00:00:00Z");
+    Instant before = now.minusSeconds(60);
+    Instant soon = now.plusSeconds(60);
+    Instant later = now.plusSeconds(120);
+    assertThat(Period.ALWAYS.includes(new Period(before, later), now)).isTrue();
+    assertThat(new Period(before, null).includes(Period.ALWAYS, now)).as("begun already").isTrue();
+    assertThat(new Period(soon, null).includes(Period.ALWAYS, now)).isFalse();
+    assertThat(new Period(soon, later).includes(new Period(soon, later), now)).isTrue();
+    assertThat(new Period(null, soon).includes(new Period(null, later), now)).isFalse();
+    assertThat(new Period(null, soon).includes(Period.ALWAYS, now)).isFalse();
+  }
 }

@@ -4,6 +4,7 @@ import java.time.Instant;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
@@ -50,6 +51,15 @@ public class Accounts {
             WHERE a.login = :login AND (a.person IS NULL OR p.active)
             """)
         .param("login", login).query(Integer.class).single() > 0;
+  }
+
+  /** Which of these accounts' owners may come in and hold any duty. */
+  public Set<String> open(Set<String> logins) {
+    return logins.isEmpty() ? Set.of() : jdbc.sql("""
+            SELECT DISTINCT a.login FROM accounts a JOIN duties d ON d.account = a.login LEFT JOIN person_states p ON p.person = a.person AND p.live = 1
+            WHERE a.login IN (:logins) AND (a.person IS NULL OR p.active)
+            """)
+        .param("logins", logins).query(String.class).set();
   }
 
   /** Notes that the owner has signed in, and returns when they last did before; null for never. */

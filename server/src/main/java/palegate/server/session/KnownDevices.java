@@ -36,8 +36,9 @@ class KnownDevices {
 
   /** Remembers the device as one from which the account's owner has signed in. */
   void remember(String account, HttpServletRequest request, HttpServletResponse response) {
+    // Only a token that was given out here is kept: somebody else may have planted another.
     String known = token(request);
-    String token = known == null ? Secrets.fresh() : known;
+    String token = known != null && isGivenOut(known) ? known : Secrets.fresh();
     transactions.run(() -> {
       jdbc.sql("INSERT INTO known_devices (account, token_hash, seen_at) VALUES (:account, :hash, :now) ON DUPLICATE KEY UPDATE seen_at = VALUES(seen_at)")
           .param("account", account).param("hash", Secrets.hash(token)).param("now", Instants.toDatabase(clock.instant())).update();
@@ -45,6 +46,10 @@ class KnownDevices {
           .param("account", account).param("end", Instants.toDatabase(clock.instant().minus(KEPT))).update();
     });
     response.addHeader(HttpHeaders.SET_COOKIE, ResponseCookie.from(COOKIE, token).httpOnly(true).sameSite("Strict").path("/api/session").maxAge(KEPT).build().toString());
+  }
+
+  private boolean isGivenOut(String token) {
+    return jdbc.sql("SELECT COUNT(*) FROM known_devices WHERE token_hash = :hash").param("hash", Secrets.hash(token)).query(Integer.class).single() > 0;
   }
 
   private static String token(HttpServletRequest request) {

@@ -3,6 +3,7 @@ package palegate.server.store;
 import jakarta.servlet.http.HttpServletRequest;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Supplier;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import org.springframework.web.context.request.RequestAttributes;
@@ -28,6 +29,7 @@ public class RequestFacts {
   }
 
   private static final String KEPT = RequestFacts.class.getName();
+  private static final String STATE = RequestFacts.class.getName() + ".state";
 
   private final JdbcClient jdbc;
 
@@ -51,11 +53,25 @@ public class RequestFacts {
     return Optional.ofNullable(known).filter(facts -> facts.login().equals(login));
   }
 
-  /** The newest change as this question has found it, so that all of its answer is about one state; null if not read yet. */
+  /** The newest change as this question has found it; null if it has not been read yet. */
   Long head() {
     RequestAttributes request = question();
     Facts known = request == null ? null : kept(request);
     return known == null ? null : known.head();
+  }
+
+  /** The state that all of this question's answer is about, whatever is put in force meanwhile: the one it was first given. */
+  Snapshots.Numbered state(Supplier<Snapshots.Numbered> newest) {
+    RequestAttributes request = question();
+    if (request == null) {
+      return newest.get();
+    }
+    Snapshots.Numbered known = (Snapshots.Numbered) request.getAttribute(STATE, RequestAttributes.SCOPE_REQUEST);
+    if (known == null) {
+      known = newest.get();
+      request.setAttribute(STATE, known, RequestAttributes.SCOPE_REQUEST);
+    }
+    return known;
   }
 
   /** Forgets what this question has read so far: it has waited for something newer. */
@@ -63,6 +79,7 @@ public class RequestFacts {
     RequestAttributes request = question();
     if (request != null) {
       request.removeAttribute(KEPT, RequestAttributes.SCOPE_REQUEST);
+      request.removeAttribute(STATE, RequestAttributes.SCOPE_REQUEST);
     }
   }
 

@@ -27,10 +27,14 @@ public class Snapshots {
   }
 
   /**
-   * The state as of the newest change in the database, for a question as of when it began. One that another instance has put in
+   * The state as of the newest change in the database, the same one for all of a question. One that another instance has put in
    * force is followed: the next state is made from the known one and what was altered since.
    */
   public Numbered current() {
+    return facts.state(this::ofTheDatabase);
+  }
+
+  private Numbered ofTheDatabase() {
     Long asked = facts.head();
     long head = asked == null ? store.head() : asked;
     Numbered known = newest.get();

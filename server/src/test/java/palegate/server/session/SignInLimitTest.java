@@ -12,6 +12,7 @@ import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
+import org.springframework.jdbc.core.simple.JdbcClient;
 import palegate.server.testkit.Browser;
 import palegate.server.testkit.InDemo;
 import palegate.server.testkit.TestApplication;
@@ -110,5 +111,14 @@ class SignInLimitTest {
     assertThat(again.status()).isEqualTo(200);
     assertThat(again.body().path("failedSince").asInt()).isEqualTo(3);
     assertThat(owner.cookie("palegate-device")).isNotEmpty();
+  }
+
+  @Test
+  void a_device_token_that_somebody_else_has_planted_is_not_kept(TestApplication app) {
+    app.clock().goOn(Duration.ofMinutes(5));
+    String planted = "planted-by-somebody-else";
+    Browser.at(app.address()).plant("palegate-device", planted, "/api/session").signIn("oriel.fenn", "pale-gate-demo");
+    assertThat(app.bean(JdbcClient.class).sql("SELECT token_hash FROM known_devices WHERE account = 'oriel.fenn'").query(String.class).list())
+        .isNotEmpty().doesNotContain(Secrets.hash(planted));
   }
 }

@@ -1,14 +1,25 @@
 package palegate.server.shell;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.mockito.ArgumentMatchers.any;
+import static org.mockito.ArgumentMatchers.anyString;
+import static org.mockito.Mockito.doAnswer;
+import static org.mockito.Mockito.mock;
+import static org.mockito.Mockito.when;
 
+import jakarta.servlet.http.HttpServletRequest;
+import java.util.HashMap;
 import java.util.Map;
 import java.util.stream.LongStream;
 import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.web.context.request.RequestContextHolder;
+import org.springframework.web.context.request.ServletRequestAttributes;
+import palegate.server.store.Snapshots;
 import palegate.server.testkit.Browser;
 import palegate.server.testkit.InDemo;
 import palegate.server.testkit.TestApplication;
@@ -40,6 +51,33 @@ class RoundTripsTest {
         "subject", Map.of("kind", "person", "id", "p-mia"), "role", "r-reader")).status()).isLessThan(300);
     assertThat(roundTrips(app, question)).isLessThanOrEqualTo(AT_MOST);
     assertThat(written(app, question)).isZero();
+  }
+
+  @Test
+  void all_of_a_question_is_about_one_state_whatever_is_put_in_force_meanwhile(TestApplication app) {
+    Snapshots snapshots = app.bean(Snapshots.class);
+    RequestContextHolder.setRequestAttributes(new ServletRequestAttributes(question()));
+    try {
+      long first = snapshots.current().change();
+      Browser wenna = app.signedIn("wenna.carrow");
+      wenna.delete("/api/draft");
+      wenna.post("/api/draft/changes", Map.of("kind", "renamePlace", "place", "f-2423", "name", "Meanwhile"));
+      assertThat(wenna.putInForce(true).status()).isEqualTo(200);
+      assertThat(snapshots.current().change()).isEqualTo(first);
+      RequestContextHolder.resetRequestAttributes();
+      assertThat(snapshots.current().change()).isEqualTo(first + 1);
+    } finally {
+      RequestContextHolder.resetRequestAttributes();
+    }
+  }
+
+  private static HttpServletRequest question() {
+    Map<String, Object> attributes = new HashMap<>();
+    HttpServletRequest request = mock(HttpServletRequest.class);
+    when(request.getMethod()).thenReturn("GET");
+    when(request.getAttribute(anyString())).thenAnswer(call -> attributes.get(call.<String>getArgument(0)));
+    doAnswer(call -> attributes.put(call.getArgument(0), call.getArgument(1))).when(request).setAttribute(anyString(), any());
+    return request;
   }
 
   /** The fewest of several times: whatever else goes on in the application is not part of the question. */

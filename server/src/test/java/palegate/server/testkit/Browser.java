@@ -118,6 +118,15 @@ public final class Browser {
     }
   }
 
+  /** A cookie that somebody else has put into this browser. */
+  public Browser plant(String name, String value, String path) {
+    HttpCookie cookie = new HttpCookie(name, value);
+    cookie.setPath(path);
+    cookie.setVersion(0);
+    cookies.getCookieStore().add(URI.create(address), cookie);
+    return this;
+  }
+
   private HttpRequest.Builder request(String path) {
     return HttpRequest.newBuilder(URI.create(address + path));
   }

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThatCode;
 
 import java.net.http.HttpResponse;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.Iterator;
 import java.util.List;
 import java.util.Map;
@@ -13,6 +14,8 @@ import java.util.concurrent.TimeUnit;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
+import palegate.core.people.Person;
+import palegate.server.store.Snapshots;
 import palegate.server.store.StructureStore;
 import palegate.server.testkit.Browser;
 import palegate.server.testkit.InDemo;
@@ -55,6 +58,27 @@ class UpdatesTest {
     assertThat(oriel.delete("/api/session").status()).isEqualTo(204);
     assertThatCode(() -> ended.get(10, TimeUnit.SECONDS)).doesNotThrowAnyException();
     assertThat(oriel.get("/api/updates").status()).isEqualTo(401);
+  }
+
+  @Test
+  void whoever_may_no_longer_come_in_is_told_nothing_more(TestApplication app) throws Exception {
+    Iterator<String> told = changes(app.signedIn("teodor.brask").listen("/api/updates").body());
+    next(told);
+    Browser wenna = app.signedIn("wenna.carrow");
+    Person teodor = app.bean(Snapshots.class).current().snapshot().structure().people().get("p-teodor");
+    Map<String, Object> change = new HashMap<>(Map.of("kind", "setPerson", "person", teodor.id(), "name", teodor.name(), "external", false, "active", false,
+        "login", teodor.login(), "unit", teodor.unit()));
+    wenna.post("/api/draft/changes", change);
+    long head = app.bean(StructureStore.class).head();
+    assertThat(wenna.putInForce(true).status()).isEqualTo(200);
+    assertThat(CompletableFuture.supplyAsync(() -> {
+      List<String> rest = new ArrayList<>();
+      told.forEachRemaining(rest::add);
+      return rest;
+    }).get(10, TimeUnit.SECONDS)).as("it ends, and not with the change that ended it").doesNotContain(Long.toString(head + 1));
+    change.put("active", true);
+    wenna.post("/api/draft/changes", change);
+    assertThat(wenna.putInForce(true).status()).isEqualTo(200);
   }
 
   private static Iterator<String> changes(Stream<String> lines) {

@@ -67,6 +67,17 @@ final class Desk implements AutoCloseable {
     return page;
   }
 
+  /** Waits until the page has drawn what it was told: its fonts are there, what moves has come to rest, two frames are over. */
+  static void drawn(Page page) {
+    page.evaluate("""
+        async () => {
+          await document.fonts.ready
+          await Promise.allSettled(document.getAnimations().filter((one) => one.effect.getComputedTiming().endTime !== Infinity).map((one) => one.finished))
+          await new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done)))
+        }
+        """);
+  }
+
   @Override
   public void close() {
     chromium.close();

@@ -7,10 +7,13 @@ import static org.assertj.core.api.Assertions.assertThat;
 import com.microsoft.playwright.Download;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.Route;
 import com.microsoft.playwright.assertions.LocatorAssertions;
 import com.microsoft.playwright.options.AriaRole;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.regex.Pattern;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -61,13 +64,23 @@ class FirstWalkTest {
   @Test
   void whoever_types_faster_than_the_first_answer_comes_signs_in_all_the_same(Desk desk) {
     Page page = desk.window();
+    List<Route> held = new ArrayList<>();
     page.route("**/api/session", route -> {
-      if (route.request().method().equals("GET")) {
-        page.waitForTimeout(1_500);
+      if (route.request().method().equals("GET") && page.url().endsWith("/sign-in")) {
+        held.add(route);
+      } else {
+        route.resume();
       }
-      route.resume();
     });
-    desk.signIn(page, "oriel.fenn");
+    desk.open(page, "/sign-in");
+    page.getByLabel("Name", new Page.GetByLabelOptions().setExact(true)).fill("oriel.fenn");
+    page.getByLabel("Password").fill("pale-gate-demo");
+    button(page, "Sign in").click();
+    Desk.drawn(page);
+    assertThat(page.getByLabel("Password")).hasValue("pale-gate-demo");
+    assertThat(held).isNotEmpty();
+    page.unroute("**/api/session");
+    held.forEach(Route::resume);
     assertThat(page.locator("[role=treeitem]").first()).isVisible();
     page.context().close();
   }
@@ -76,7 +89,7 @@ class FirstWalkTest {
   void whoever_has_gone_into_the_password_stays_there(Desk desk) {
     Page page = desk.open(desk.window(), "/sign-in");
     page.getByLabel("Password").focus();
-    page.waitForTimeout(400);
+    Desk.drawn(page);
     assertThat(page.getByLabel("Password")).isFocused();
     page.reload();
     assertThat(page.getByLabel("Name", new Page.GetByLabelOptions().setExact(true))).isFocused();

@@ -22,7 +22,7 @@ class KeyboardOnlyTest {
   private static void press(Page page, String... keys) {
     for (String key : keys) {
       page.keyboard().press(key);
-      page.waitForTimeout(60);
+      Desk.drawn(page);
     }
   }
 
@@ -87,7 +87,6 @@ class KeyboardOnlyTest {
     press(page, "Space", "Escape");
     assertThat(dialog).hasCount(0);
     press(page, "s");
-    page.waitForTimeout(300);
     assertThat(page).hasURL(Pattern.compile(".*/journal$"));
     page.context().close();
   }

@@ -101,7 +101,7 @@ public final class Pictures {
 
   private void shot(Page page, Locator ready, String name) {
     ready.waitFor();
-    page.waitForTimeout(600);
+    Desk.drawn(page);
     page.screenshot(new Page.ScreenshotOptions().setPath(folder.resolve(name + ".png")));
   }
 }

@@ -101,7 +101,7 @@ public final class Scrolling {
   private void measure(String name, String path, String scroller, String row) {
     desk.open(page, path);
     page.locator(row).first().waitFor();
-    page.waitForTimeout(1_000);
+    Desk.drawn(page);
     Map<String, Object> found = (Map<String, Object>) page.evaluate(SCROLL, List.of(scroller, SECONDS, PIXELS));
     double[] times = ((List<Number>) found.get("times")).stream().mapToDouble(Number::doubleValue).sorted().toArray();
     System.out.printf(Locale.ROOT, "  %-38s %5.1f frames/s; a frame p50 %.1f ms, p95 %.1f ms, p99 %.1f ms; %,d pixels high%n", name,

@@ -2,6 +2,7 @@ package palegate.server.shell;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.time.Duration;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
@@ -24,8 +25,7 @@ class OutageTest {
     assertThat(away.header("Retry-After")).isNotEmpty();
     app.database().resume();
     Browser.Answer back = wenna.get("/api/draft");
-    for (int i = 0; i < 20 && back.status() != 200; i++) {
-      Thread.sleep(500);
+    for (long end = System.nanoTime() + Duration.ofSeconds(20).toNanos(); back.status() != 200 && System.nanoTime() < end;) {
       back = wenna.get("/api/draft");
     }
     assertThat(back.status()).isEqualTo(200);

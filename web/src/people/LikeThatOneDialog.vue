@@ -39,7 +39,7 @@ const GRANT = [
 watch(offered, (now) => (groups.value = now.map((one) => one.group)))
 
 async function save() {
-  const changes: Schemas['ChangeBody'][] = [
+  const changes: Schemas['Change'][] = [
     ...offered.value
       .filter((one) => groups.value.includes(one.group))
       .map((one) => ({ kind: 'addMember' as const, group: one.group, memberKind: 'person', member: props.person.id, until: one.until })),

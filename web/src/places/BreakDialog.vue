@@ -32,7 +32,7 @@ const role = computed({
 })
 
 /** The break, and what a template adds to it. A template that names a keeper makes the break possible, so its grants go along. */
-const changes = computed<Schemas['ChangeBody'][]>(() => {
+const changes = computed<Schemas['Change'][]>(() => {
   const lines = start.value === 'TEMPLATE' ? (templates.data.value?.find((one) => one.id === template.value)?.lines ?? []) : []
   const plain = lines.filter((line) => line.role !== undefined && (line.types ?? []).length === 0)
   const keepers = [

@@ -37,7 +37,7 @@ const content = useQuery({
 
 const changes = computed(() => {
   const place = props.detail.place.id
-  const list: Schemas['ChangeBody'][] = []
+  const list: Schemas['Change'][] = []
   if ((type.value ?? undefined) !== props.detail.typeId || owner.value !== undefined)
     list.push({ kind: 'setDocument', place, type: type.value ?? undefined, owner: owner.value?.id ?? props.detail.ownerId })
   const wanted = Object.fromEntries(Object.entries(values.value).filter(([, value]) => value.trim() !== ''))

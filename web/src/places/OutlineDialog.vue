@@ -46,7 +46,7 @@ async function save() {
     await look()
     return
   }
-  if (await draft(read.value.changes.map((change) => ({ ...change, kind: 'addPlace' as const })))) open.value = false
+  if (await draft(read.value.changes)) open.value = false
 }
 </script>
 

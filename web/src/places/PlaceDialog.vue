@@ -16,7 +16,7 @@ const isRoot = computed(() => props.detail.place.kind === 'repository')
 
 const changes = computed(() => {
   const place = props.detail.place.id
-  const list: Schemas['ChangeBody'][] = []
+  const list: Schemas['Change'][] = []
   if (name.value.trim() !== props.detail.nameDrafted) list.push({ kind: 'renamePlace', place, name: name.value })
   if (parent.value !== undefined) list.push({ kind: 'movePlace', place, parent: parent.value.id })
   const wanted = Object.fromEntries(labels.value.filter((one) => one.key.trim() !== '' && one.value.trim() !== '').map((one) => [one.key.trim(), one.value.trim()]))

@@ -1,7 +1,7 @@
 import type { Schemas } from '@/api/client'
 
 type Line = Schemas['AccessLine']
-type Body = Schemas['ChangeBody']
+type Body = Schemas['Change']
 
 function subjectOf(line: Line) {
   return { kind: line.entry.subjectKind, id: line.entry.subjectId }

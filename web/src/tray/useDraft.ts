@@ -19,12 +19,12 @@ export function useDraft() {
   }
 
   const add = useMutation({
-    mutationFn: (change: Schemas['ChangeBody']) => answer(api.POST('/api/draft/changes', { body: change })),
+    mutationFn: (change: Schemas['Change']) => answer(api.POST('/api/draft/changes', { body: change })),
     // What is shown is fetched again meanwhile; nobody has to wait for it.
     onSuccess: (now) => void refresh(now),
   })
   const addMany = useMutation({
-    mutationFn: (changes: Schemas['ChangeBody'][]) => answer(api.POST('/api/draft/changes/many', { body: { changes } })),
+    mutationFn: (changes: Schemas['Change'][]) => answer(api.POST('/api/draft/changes/many', { body: { changes } })),
     // What is shown is fetched again meanwhile; nobody has to wait for it.
     onSuccess: (now) => void refresh(now),
   })

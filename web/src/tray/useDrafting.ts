@@ -12,7 +12,7 @@ export function useDrafting() {
   const busy = computed(() => add.isPending.value || addMany.isPending.value)
 
   /** Whether it is in the draft now. */
-  async function draft(changes: Schemas['ChangeBody'][]): Promise<boolean> {
+  async function draft(changes: Schemas['Change'][]): Promise<boolean> {
     faults.value = []
     const [only, ...others] = changes
     if (only === undefined) return false
@@ -27,7 +27,7 @@ export function useDrafting() {
   }
 
   /** The same where there is no form to show faults in. */
-  async function draftAt(changes: Schemas['ChangeBody'][]): Promise<boolean> {
+  async function draftAt(changes: Schemas['Change'][]): Promise<boolean> {
     const done = await draft(changes)
     if (!done && faults.value.length > 0) notices.refuse(faults.value)
     return done

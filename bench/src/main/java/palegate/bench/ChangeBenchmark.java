@@ -9,8 +9,11 @@ import org.openjdk.jmh.annotations.Measurement;
 import org.openjdk.jmh.annotations.Mode;
 import org.openjdk.jmh.annotations.OutputTimeUnit;
 import org.openjdk.jmh.annotations.Warmup;
-import palegate.core.drafts.Change;
-import palegate.core.drafts.DraftApplication;
+import palegate.core.changes.AccessChange;
+import palegate.core.changes.Change;
+import palegate.core.changes.DraftApplication;
+import palegate.core.changes.MembershipChange;
+import palegate.core.changes.WallChange;
 import palegate.core.people.Membership;
 import palegate.core.people.Period;
 import palegate.core.people.Subject;
@@ -37,25 +40,25 @@ public class ChangeBenchmark {
 
   @Benchmark
   public long rehearseGrant(Loaded loaded) {
-    return loaded.rehearse(new Change.AddGrant(Loaded.grant(loaded.bigFolder(), new Subject.OfGroup("g1"))));
+    return loaded.rehearse(new AccessChange.AddGrant(Loaded.grant(loaded.bigFolder(), new Subject.OfGroup("g1"))));
   }
 
   @Benchmark
   public long rehearseBreak(Loaded loaded) {
     String library = loaded.library();
-    return loaded.rehearse(new Change.Break(library, Change.Start.EMPTY, List.of(Loaded.grant(library, Subject.BuiltIn.STAFF)), "b"));
+    return loaded.rehearse(new AccessChange.BreakPlace(library, AccessChange.Start.EMPTY, List.of(new AccessChange.Keeper(Subject.BuiltIn.STAFF, "r5")), "b"));
   }
 
   @Benchmark
   public long rehearseWall(Loaded loaded) {
     Barrier barrier = new Barrier.Screen(Scope.ofLabel("case", "c" + loaded.upTo(400)), List.of(new Subject.OfGroup("g5")));
-    return loaded.rehearse(new Change.SetWall(new Wall("bench", "Bench", null, Wall.State.STANDING, Period.ALWAYS, barrier, List.of())));
+    return loaded.rehearse(new WallChange.SetWall(new Wall("bench", "Bench", null, Wall.State.STANDING, Period.ALWAYS, barrier, List.of())));
   }
 
   /** A group of 2,700 people (at L) becomes a member of another group. */
   @Benchmark
   public long rehearseMembership(Loaded loaded) {
-    return loaded.rehearse(new Change.AddMember("g" + (1 + loaded.upTo(loaded.structure.groups().size() - 1)),
+    return loaded.rehearse(new MembershipChange.AddMember("g" + (1 + loaded.upTo(loaded.structure.groups().size() - 1)),
         new Membership(new Membership.GroupMember("g0"), Period.ALWAYS)));
   }
 
@@ -63,13 +66,13 @@ public class ChangeBenchmark {
   @Benchmark
   @Warmup(iterations = 5, time = 2)
   public long rehearseAllStaffAtTheRoot(Loaded loaded) {
-    return loaded.rehearse(new Change.AddGrant(Loaded.grant("root", Subject.BuiltIn.STAFF)));
+    return loaded.rehearse(new AccessChange.AddGrant(Loaded.grant("root", Subject.BuiltIn.STAFF)));
   }
 
   /** One grant is put on, and the next snapshot is ready to be asked. */
   @Benchmark
   public int applyAndPublish(Loaded loaded) {
-    Change change = new Change.AddGrant(Loaded.grant(loaded.bigFolder(), new Subject.OfGroup("g1")));
+    Change change = new AccessChange.AddGrant(Loaded.grant(loaded.bigFolder(), new Subject.OfGroup("g1")));
     Snapshot next = loaded.snapshot.next(DraftApplication.of(loaded.snapshot, List.of(change), Structures.NOW).structure());
     next.at(Structures.NOW);
     return next.detached().at(Structures.NOW).classCount();

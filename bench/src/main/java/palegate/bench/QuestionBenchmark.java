@@ -12,7 +12,7 @@ import org.openjdk.jmh.annotations.OperationsPerInvocation;
 import org.openjdk.jmh.annotations.OutputTimeUnit;
 import org.openjdk.jmh.annotations.Warmup;
 import palegate.core.access.Trace;
-import palegate.core.drafts.WaysTo;
+import palegate.core.ways.WaysTo;
 import palegate.core.people.Subject;
 import palegate.core.questions.AccessList;
 import palegate.core.questions.Explanation;

@@ -16,13 +16,13 @@ class CoreStandsAloneTest {
           "java.security", "org.roaringbitmap..", "com.networknt.schema..", "tools.jackson..", "org.apache.commons.csv..");
 
   @ArchTest
-  static final ArchRule json_stays_in_the_bundle_room = noClasses().that().resideOutsideOfPackage("palegate.core.bundle..")
+  static final ArchRule json_stays_where_open_formats_are_read = noClasses().that().resideOutsideOfPackages("palegate.core.bundle..", "palegate.core.changes..")
       .should().dependOnClassesThat().resideInAnyPackage("tools.jackson..", "com.networknt..");
 
   @ArchTest
   static final ArchRule the_model_knows_nothing_of_what_is_computed_from_it = noClasses()
       .that().resideInAnyPackage("palegate.core.roles", "palegate.core.people", "palegate.core.places", "palegate.core.types", "palegate.core.structure")
-      .should().dependOnClassesThat().resideInAnyPackage("palegate.core.snapshot..", "palegate.core.questions..", "palegate.core.drafts..", "palegate.core.statements..", "palegate.core.bundle..");
+      .should().dependOnClassesThat().resideInAnyPackage("palegate.core.snapshot..", "palegate.core.questions..", "palegate.core.changes..", "palegate.core.rehearsal..", "palegate.core.reversal..", "palegate.core.ways..", "palegate.core.statements..", "palegate.core.bundle..");
 
   @ArchTest
   static final ArchRule the_clock_is_passed_in = noClasses().should().callMethod(java.time.Instant.class, "now")

@@ -9,7 +9,8 @@ import java.util.Random;
 import java.util.Set;
 import palegate.core.access.Grant;
 import palegate.core.access.Withholding;
-import palegate.core.drafts.Change;
+import palegate.core.changes.AccessChange;
+import palegate.core.changes.Change;
 import palegate.core.people.Period;
 import palegate.core.people.Subject;
 import palegate.core.roles.Rights;
@@ -64,18 +65,18 @@ public final class Sallowpoint {
     Instant today = now.truncatedTo(ChronoUnit.DAYS);
     return List.of(
         new PastChange(ago(today, 412), "wenna.carrow", "Tenders are for management and whoever writes the tender.", List.of(
-            new Change.Break("lib-ten", Change.Start.EMPTY, List.of(
-                grant("h-ten-1", "lib-ten", group("g-keepers"), "r-keeper"), grant("h-ten-2", "lib-ten", group("g-management"), "r-curator")), "h-ten"))),
+            new AccessChange.BreakPlace("lib-ten", AccessChange.Start.EMPTY, List.of(
+                new AccessChange.Keeper(group("g-keepers"), "r-keeper"), new AccessChange.Keeper(group("g-management"), "r-curator")), "h-ten"))),
         new PastChange(ago(today, 233), "teodor.brask", "Saint Orrin: the owners ask for a closed file.", List.of(
-            new Change.Break("f-2519", Change.Start.CARRY_OVER, List.of(), "h-orrin"))),
+            new AccessChange.BreakPlace("f-2519", AccessChange.Start.CARRY_OVER, List.of(), "h-orrin"))),
         new PastChange(ago(today, 97), "wenna.carrow", "Year-end audit, fees only.", List.of(
-            new Change.AddGrant(new Grant("h-audit", "lib-acc", group("g-firm-3"), "r-reader", Set.of("fee"),
+            new AccessChange.AddGrant(new Grant("h-audit", "lib-acc", group("g-firm-3"), "r-reader", Set.of("fee"),
                 new Period(null, today.plus(Duration.ofDays(3))), "Tarn Audit, until the report is signed")))),
         new PastChange(ago(today, 41), "teodor.brask", "Trainees do not take valuations away.", List.of(
-            new Change.AddWithholding(new Withholding("h-val", "lib-cas", group("g-trainees"), Rights.parse(List.of("copy")),
+            new AccessChange.AddWithholding(new Withholding("h-val", "lib-cas", group("g-trainees"), Rights.parse(List.of("copy")),
                 Set.of("valuation"), Period.ALWAYS, "Agreed with the partners")))),
         new PastChange(ago(today, 12), "wenna.carrow", "Halcyon Reach: the survey section follows the case again.", List.of(
-            new Change.Rejoin("f-2508-survey", false))));
+            new AccessChange.RejoinPlace("f-2508-survey", false))));
   }
 
   private Structure build() {

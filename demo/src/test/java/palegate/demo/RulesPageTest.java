@@ -16,7 +16,7 @@ import org.junit.jupiter.api.DynamicTest;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.TestFactory;
 import palegate.core.access.Trace;
-import palegate.core.drafts.DraftApplication;
+import palegate.core.changes.DraftApplication;
 import palegate.core.people.Person;
 import palegate.core.questions.Explanation;
 import palegate.core.snapshot.Snapshot;

@@ -22,7 +22,7 @@ import tools.jackson.databind.node.ObjectNode;
  * Reads bytes into a tree and survives any input. Keys that stand twice and numbers that are not
  * finite are reported and reading goes on; what is not JSON at all ends it.
  */
-final class JsonText {
+public final class JsonText {
   /** The format needs seven levels; anything far deeper is an attack or an accident. */
   private static final int DEEPEST = 64;
 
@@ -55,7 +55,7 @@ final class JsonText {
   }
 
   /** The tree, or null if the bytes are not a JSON document; faults are added to the list. */
-  static JsonNode read(byte[] bytes, List<Fault> faults) {
+  public static JsonNode read(byte[] bytes, List<Fault> faults) {
     String text;
     try {
       text = StandardCharsets.UTF_8.newDecoder()

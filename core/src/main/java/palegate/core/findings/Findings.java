@@ -5,7 +5,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.stream.Stream;
 import palegate.core.access.Entry;
-import palegate.core.drafts.LockOuts;
+import palegate.core.rehearsal.LockOuts;
 import palegate.core.people.Group;
 import palegate.core.people.Subject;
 import palegate.core.questions.WallConflict;

@@ -4,7 +4,7 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.Stream;
-import palegate.core.drafts.Difference;
+import palegate.core.rehearsal.Difference;
 import palegate.core.people.Person;
 import palegate.core.roles.Rights;
 import palegate.core.snapshot.Snapshot;

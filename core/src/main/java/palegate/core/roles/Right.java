@@ -1,5 +1,7 @@
 package palegate.core.roles;
 
+import java.util.Arrays;
+import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 
@@ -29,6 +31,11 @@ public enum Right {
   /** The word used in bundles, the API and the interface. */
   public String word() {
     return name().toLowerCase(Locale.ROOT);
+  }
+
+  /** The words of all rights, in the fixed order. */
+  public static List<String> words() {
+    return Arrays.stream(values()).map(Right::word).toList();
   }
 
   /** The right with this word, if there is one; words are lower case. */

@@ -8,6 +8,7 @@ import java.util.TreeSet;
 import java.util.stream.Stream;
 import palegate.core.people.Period;
 import palegate.core.structure.Structure;
+import palegate.core.structure.StructureDifference;
 import palegate.core.walls.Wall;
 
 /** The instants at which anything in a structure begins or ends: between two of them the same holds. */
@@ -29,19 +30,20 @@ final class Boundaries {
   }
 
   /** These and those of what has changed; those of what is gone may stay, at no harm but an extra view. */
-  Boundaries with(Structure before, Structure after) {
+  Boundaries with(StructureDifference difference) {
+    Structure after = difference.after();
     NavigableSet<Instant> fresh = new TreeSet<>();
-    present(before.groups().differing(after.groups()).stream().map(after.groups()::get))
+    present(difference.groups().stream().map(after.groups()::get))
         .forEach(group -> group.members().forEach(member -> add(fresh, member.period())));
-    present(before.grants().differing(after.grants()).stream().map(after.grants()::get))
+    present(difference.grants().stream().map(after.grants()::get))
         .forEach(grant -> add(fresh, grant.period()));
-    present(before.withholdings().differing(after.withholdings()).stream().map(after.withholdings()::get))
+    present(difference.withholdings().stream().map(after.withholdings()::get))
         .forEach(taken -> add(fresh, taken.period()));
-    present(before.oversights().differing(after.oversights()).stream().map(after.oversights()::get))
+    present(difference.oversights().stream().map(after.oversights()::get))
         .forEach(oversight -> add(fresh, oversight.period()));
-    present(before.types().differing(after.types()).stream().map(after.types()::get))
+    present(difference.types().stream().map(after.types()::get))
         .forEach(type -> type.clearances().forEach(clearance -> add(fresh, clearance.period())));
-    present(before.walls().differing(after.walls()).stream().map(after.walls()::get))
+    present(difference.walls().stream().map(after.walls()::get))
         .forEach(wall -> add(fresh, wall));
     if (instants.containsAll(fresh)) {
       return this;

@@ -16,6 +16,7 @@ import palegate.core.people.Person;
 import palegate.core.people.Unit;
 import palegate.core.places.Place;
 import palegate.core.structure.Structure;
+import palegate.core.structure.StructureDifference;
 import palegate.core.types.DocumentType;
 import palegate.core.walls.Wall;
 
@@ -24,6 +25,8 @@ import palegate.core.walls.Wall;
  * if one structure was made from the other. Or what differs between two instants of one structure.
  */
 final class Delta {
+  /** Null between two instants. */
+  final StructureDifference difference;
   final Set<String> groups;
   final Set<String> units;
   final Set<String> types;
@@ -47,6 +50,7 @@ final class Delta {
   private final boolean numbersChange;
 
   private Delta(Structure structure, Instant from, Instant to) {
+    difference = null;
     groups = ids(structure.groups().values().stream().filter(group -> group.members().stream()
         .anyMatch(member -> turns(member.period(), from, to))), Group::id);
     types = ids(structure.types().values().stream().filter(type -> type.clearances().stream()
@@ -68,32 +72,35 @@ final class Delta {
         .forEach(oversight -> touched.add(oversight.place()));
   }
 
-  private Delta(Structure before, Structure after) {
-    groups = before.groups().differing(after.groups());
-    types = before.types().differing(after.types());
-    places = before.places().differing(after.places());
+  private Delta(StructureDifference difference) {
+    this.difference = difference;
+    Structure before = difference.before();
+    Structure after = difference.after();
+    groups = difference.groups();
+    types = difference.types();
+    places = difference.places();
     placesCome = come(places, before.places());
     placesGone = come(places, after.places());
     placesMoved = places.stream().filter(id -> before.places().containsKey(id) && after.places().containsKey(id)
         && !Objects.equals(before.places().get(id).parent(), after.places().get(id).parent())).collect(Collectors.toSet());
-    walls = before.walls().differing(after.walls());
-    Set<String> people = before.people().differing(after.people());
-    units = before.units().differing(after.units());
+    walls = difference.walls();
+    Set<String> people = difference.people();
+    units = difference.units();
     peopleCome = come(people, before.people());
     peopleAltered = people.stream().anyMatch(id -> !peopleCome.contains(id) && counts(before.people().get(id), after.people().get(id)))
         || units.stream().anyMatch(id -> counts(before.units().get(id), after.units().get(id)));
     numbersChange = people.stream().anyMatch(id -> !after.people().containsKey(id))
         || places.stream().anyMatch(id -> isAnother(before.places().get(id), after.places().get(id)));
     labelsAltered = places.stream().anyMatch(id -> !labels(before.places().get(id)).equals(labels(after.places().get(id))));
-    roles = before.roles().differing(after.roles());
+    roles = difference.roles();
     if (!numbersChange) {
-      for (String id : before.grants().differing(after.grants())) {
+      for (String id : difference.grants()) {
         addPlaces(before.grants().get(id), after.grants().get(id));
       }
-      for (String id : before.withholdings().differing(after.withholdings())) {
+      for (String id : difference.withholdings()) {
         addPlaces(before.withholdings().get(id), after.withholdings().get(id));
       }
-      for (String id : before.oversights().differing(after.oversights())) {
+      for (String id : difference.oversights()) {
         var was = before.oversights().get(id);
         var is = after.oversights().get(id);
         entryPlaces.add(was == null ? is.place() : was.place());
@@ -107,8 +114,8 @@ final class Delta {
     }
   }
 
-  static Delta between(Structure before, Structure after) {
-    return new Delta(before, after);
+  static Delta of(StructureDifference difference) {
+    return new Delta(difference);
   }
 
   /** What begins or ends between two instants. O(entries + memberships). */

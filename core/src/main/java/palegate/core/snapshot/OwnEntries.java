@@ -42,14 +42,15 @@ final class OwnEntries {
   }
 
   /** The same after the structure has changed; only the places at which anything has are looked at. */
-  OwnEntries with(Structure before, Structure after, Delta delta, PlaceTree tree) {
+  OwnEntries with(Delta delta, PlaceTree tree) {
     if (delta.entryPlaces().isEmpty()) {
       return this;
     }
     Set<Integer> places = delta.entryPlaces().stream().map(tree::keptNumberOf).collect(Collectors.toSet());
-    Set<String> grants = before.grants().differing(after.grants());
-    Set<String> withholdings = before.withholdings().differing(after.withholdings());
-    Set<String> appointments = before.oversights().differing(after.oversights());
+    Structure after = delta.difference.after();
+    Set<String> grants = delta.difference.grants();
+    Set<String> withholdings = delta.difference.withholdings();
+    Set<String> appointments = delta.difference.oversights();
     List<Entry> entries = new ArrayList<>();
     List<Oversight> oversights = new ArrayList<>();
     for (int place : places) {

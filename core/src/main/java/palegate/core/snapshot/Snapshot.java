@@ -21,6 +21,7 @@ import palegate.core.people.Unit;
 import palegate.core.places.Place;
 import palegate.core.roles.Rights;
 import palegate.core.structure.Structure;
+import palegate.core.structure.StructureDifference;
 
 /**
  * A structure with people and places numbered densely: people in byte order of their ids, then those who came since, places so
@@ -65,10 +66,10 @@ public final class Snapshot {
     people = basis.structure.people() == changed.people() ? basis.people : basis.people.with(delta.peopleCome, changed);
     types = delta.types.isEmpty() ? basis.types : basis.types.with(delta.types, changed.types());
     tree = basis.tree.with(delta, changed.places(), types);
-    ownEntries = basis.ownEntries.with(basis.structure, changed, delta, tree);
+    ownEntries = basis.ownEntries.with(delta, tree);
     subjects = basis.subjects.with(people, delta, changed);
     nesting = basis.nesting.with(basis.structure, changed, delta);
-    boundaries = basis.boundaries.with(basis.structure, changed);
+    boundaries = basis.boundaries.with(delta.difference);
     ownLabels = !delta.labelsAltered ? basis.ownLabels : new ConcurrentHashMap<>();
   }
 
@@ -96,13 +97,22 @@ public final class Snapshot {
    * cost grows with what the change touches; it refers back to this snapshot until it is
    * {@link #detached}. It is compiled afresh where people go, and once very much has come, gone or moved.
    */
-  public Snapshot next(Structure changed) {
+  public Snapshot next(StructureDifference difference) {
+    if (difference.before() != structure) {
+      throw new IllegalArgumentException("The difference begins with another structure than this snapshot has.");
+    }
+    Structure changed = difference.after();
     if (changed == structure) {
       return this;
     }
-    Delta found = Delta.between(structure, changed);
+    Delta found = Delta.of(difference);
     boolean room = people.hasRoomFor(found.peopleCome) && subjects.hasRoomFor(found, changed) && tree.hasRoomFor(found, changed.places());
     return found.keepsNumbers() && room ? new Snapshot(this, changed, found) : new Snapshot(changed);
+  }
+
+  /** The same, where what differs has not been found yet. */
+  public Snapshot next(Structure changed) {
+    return changed == structure ? this : next(StructureDifference.between(structure, changed));
   }
 
   /** The same snapshot, without what it was made from: for keeping. */

@@ -120,7 +120,8 @@ public final class WellFormed {
     return Optional.of(new Wrong(what, remedy));
   }
 
-  private static String echoed(String text) {
+  /** What was refused, cut, with what nobody sees written out. */
+  public static String echoed(String text) {
     return shown(text.length() > ECHOED_AT_MOST ? text.substring(0, ECHOED_AT_MOST) + " …" : text);
   }
 

@@ -7,15 +7,15 @@ import java.time.Duration;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import palegate.core.Harbour;
-import palegate.core.drafts.Change;
-import palegate.core.drafts.DraftApplication;
+import palegate.core.changes.AccessChange;
+import palegate.core.changes.DraftApplication;
 import palegate.core.people.Subject;
 import palegate.core.snapshot.Snapshot;
 
 class BetweenTest {
   private final Snapshot first = Harbour.snapshot();
   private final Snapshot second = first.next(DraftApplication.of(first,
-      List.of(new Change.AddGrant(Harbour.grant("n", "c2", new Subject.OfPerson("per"), "reader"))), Harbour.NOW).structure());
+      List.of(new AccessChange.AddGrant(Harbour.grant("n", "c2", new Subject.OfPerson("per"), "reader"))), Harbour.NOW).structure());
   private final Between.State one = new Between.State(1, Harbour.NOW, first);
   private final Between.State two = new Between.State(2, Harbour.NOW.plus(Duration.ofDays(1)), second);
 

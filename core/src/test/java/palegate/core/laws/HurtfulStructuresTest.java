@@ -15,16 +15,18 @@ import org.junit.jupiter.api.Test;
 import palegate.core.access.Grant;
 import palegate.core.bundle.BundleReader;
 import palegate.core.bundle.BundleWriter;
-import palegate.core.drafts.ApprovalsNeeded;
-import palegate.core.drafts.Change;
-import palegate.core.drafts.DraftApplication;
-import palegate.core.drafts.GuardedChanges;
-import palegate.core.drafts.LayoutChange;
-import palegate.core.drafts.PeopleChange;
-import palegate.core.drafts.Rehearsal;
-import palegate.core.drafts.Reversal;
-import palegate.core.drafts.RoleChange;
-import palegate.core.drafts.TypeChange;
+import palegate.core.changes.AccessChange;
+import palegate.core.changes.MembershipChange;
+import palegate.core.rehearsal.ApprovalsNeeded;
+import palegate.core.changes.Change;
+import palegate.core.changes.DraftApplication;
+import palegate.core.rehearsal.GuardedChanges;
+import palegate.core.changes.PlaceChange;
+import palegate.core.changes.PeopleChange;
+import palegate.core.rehearsal.Rehearsal;
+import palegate.core.reversal.Reversal;
+import palegate.core.changes.RoleChange;
+import palegate.core.changes.TypeChange;
 import palegate.core.people.Group;
 import palegate.core.people.Membership;
 import palegate.core.people.Period;
@@ -40,6 +42,7 @@ import palegate.core.roles.Role;
 import palegate.core.snapshot.PathSearch;
 import palegate.core.snapshot.Snapshot;
 import palegate.core.structure.Structure;
+import palegate.core.structure.StructureDifference;
 import palegate.core.types.DocumentType;
 import palegate.core.walls.Barrier;
 import palegate.core.walls.Scope;
@@ -94,15 +97,15 @@ class HurtfulStructuresTest {
   void folders_nested_thousands_deep_are_added_moved_searched_and_undone() {
     assertTimeoutPreemptively(SOON, () -> {
       Structure empty = structure(List.of(MIA), List.of(), List.of(), List.of(), List.of(grant("lib", new Subject.OfPerson("mia"))));
-      List<Change> adding = new ArrayList<>(folders(DEEP).stream().map(LayoutChange.AddPlace::new).toList());
+      List<Change> adding = new ArrayList<>(folders(DEEP).stream().map(PlaceChange.AddPlace::new).toList());
       Rehearsal added = rehearsed(empty, adding);
       assertThat(added.now().totals().places()).isEqualTo(DEEP);
       Structure deep = added.after().structure();
       Snapshot fresh = Snapshot.of(deep);
       assertThat(new PathSearch(fresh, "nothing like it").finds(fresh.placeNumber("f" + (DEEP - 1)))).isFalse();
       assertThat(fresh.at(NOW).rights(fresh.personNumber("mia"), fresh.placeNumber("f" + (DEEP - 1)))).isEqualTo(READER.rights());
-      rehearsed(deep, List.of(new LayoutChange.MovePlace("f" + DEEP / 2, "lib"), new Change.SetLabels("f1", Map.of("k", "v"))));
-      assertThat(Reversal.of(empty, deep, fresh, NOW).changes()).hasSize(DEEP);
+      rehearsed(deep, List.of(new PlaceChange.MovePlace("f" + DEEP / 2, "lib"), new PlaceChange.SetLabels("f1", Map.of("k", "v"))));
+      assertThat(Reversal.of(StructureDifference.between(empty, deep), fresh, NOW).changes()).hasSize(DEEP);
       ByteArrayOutputStream out = new ByteArrayOutputStream();
       BundleWriter.write(deep, out);
       assertThat(BundleReader.read(out.toByteArray()).structure()).isEqualTo(deep);
@@ -119,7 +122,7 @@ class HurtfulStructuresTest {
           .guardedBy(List.of(), List.of(new Wall("w", "Wall", null, Wall.State.STANDING, Period.ALWAYS, new Barrier.Screen(Scope.ofPlaces("lib"), List.of(new Subject.OfGroup("g1"))), List.of())));
       Snapshot snapshot = Snapshot.of(deep);
       assertThat(Explanation.of(snapshot, NOW, snapshot.personNumber("mia"), snapshot.placeNumber("lib"), Explanation.WallReasons.SHOWN)).isNotNull();
-      rehearsed(deep, List.of(new PeopleChange.SetUnit(new Unit("u" + DEEP / 2, "Unit", null)), new Change.RemoveMember("g" + (DEEP - 1), person("mia"))));
+      rehearsed(deep, List.of(new PeopleChange.SetUnit(new Unit("u" + DEEP / 2, "Unit", null)), new MembershipChange.RemoveMember("g" + (DEEP - 1), person("mia"))));
       ByteArrayOutputStream out = new ByteArrayOutputStream();
       BundleWriter.write(deep, out);
       assertThat(BundleReader.read(out.toByteArray()).structure()).isEqualTo(deep);
@@ -143,7 +146,7 @@ class HurtfulStructuresTest {
       assertThat(found.more()).isTrue();
       assertThat(found.paths().get(0).links()).hasSize(3);
       assertThat(found.paths()).extracting(path -> path.links().size()).isSorted();
-      rehearsed(diamonds, List.of(new Change.RemoveMember("g" + (layers - 1) + "a", person("mia"))));
+      rehearsed(diamonds, List.of(new MembershipChange.RemoveMember("g" + (layers - 1) + "a", person("mia"))));
     });
   }
 
@@ -160,7 +163,7 @@ class HurtfulStructuresTest {
       Snapshot snapshot = Snapshot.of(large);
       List<Change> changes = new ArrayList<>();
       for (int i = 0; i < many; i++) {
-        changes.add(new LayoutChange.RemovePlace("d" + i));
+        changes.add(new PlaceChange.RemovePlace("d" + i));
         changes.add(new PeopleChange.RemoveGroup("g" + i));
         changes.add(new PeopleChange.RemoveUnit("u" + i));
         changes.add(new RoleChange.SetRole(new Role("r" + i, "Role", READER.rights())));
@@ -177,15 +180,15 @@ class HurtfulStructuresTest {
   void what_is_still_used_is_refused_also_if_it_came_to_be_used_in_the_draft_itself_and_no_longer_if_it_stopped() {
     Structure structure = structure(List.of(MIA), List.of(new Unit("u", "Unit", null)), List.of(new Group("g", "Group", null, List.of())), folders(2), List.of());
     Snapshot snapshot = Snapshot.of(structure);
-    List<Change> used = List.of(new Change.AddGrant(grant("f0", new Subject.OfGroup("g"))), new PeopleChange.RemoveGroup("g"));
+    List<Change> used = List.of(new AccessChange.AddGrant(grant("f0", new Subject.OfGroup("g"))), new PeopleChange.RemoveGroup("g"));
     assertThat(DraftApplication.of(snapshot, used, NOW).refusals()).singleElement().satisfies(refusal -> assertThat(refusal.what()).contains("a grant at f0"));
-    List<Change> noLonger = List.of(new Change.AddGrant(grant("f0", new Subject.OfGroup("g"))), new Change.RemoveGrant("f0", "e-f0"), new PeopleChange.RemoveGroup("g"));
+    List<Change> noLonger = List.of(new AccessChange.AddGrant(grant("f0", new Subject.OfGroup("g"))), new AccessChange.RemoveGrant("f0", "e-f0"), new PeopleChange.RemoveGroup("g"));
     assertThat(DraftApplication.of(snapshot, noLonger, NOW).refusals()).isEmpty();
     List<Change> sitting = List.of(new PeopleChange.SetPerson(new Person("mia", "Mia", "mia", null, false, true, "u")), new PeopleChange.RemoveUnit("u"));
     assertThat(DraftApplication.of(snapshot, sitting, NOW).refusals()).hasSize(1);
-    List<Change> linked = List.of(new LayoutChange.AddPlace(Place.plain("l", PlaceKind.LINK, "lib", "Link", false, Map.of(), null, null, "f1")), new LayoutChange.RemovePlace("f1"));
+    List<Change> linked = List.of(new PlaceChange.AddPlace(Place.plain("l", PlaceKind.LINK, "lib", "Link", false, Map.of(), null, null, "f1")), new PlaceChange.RemovePlace("f1"));
     assertThat(DraftApplication.of(snapshot, linked, NOW).refusals()).hasSize(1);
-    List<Change> typed = List.of(new LayoutChange.AddPlace(Place.plain("d", PlaceKind.DOCUMENT, "f1", "Doc", false, Map.of(), "letter", null, null)), new TypeChange.RemoveType("letter"));
+    List<Change> typed = List.of(new PlaceChange.AddPlace(Place.plain("d", PlaceKind.DOCUMENT, "f1", "Doc", false, Map.of(), "letter", null, null)), new TypeChange.RemoveType("letter"));
     assertThat(DraftApplication.of(snapshot, typed, NOW).refusals()).singleElement().satisfies(refusal -> assertThat(refusal.what()).contains("Doc is one"));
     List<Change> logins = List.of(new PeopleChange.SetPerson(new Person("a", "A", "Same", null, false, true, null)), new PeopleChange.SetPerson(new Person("b", "B", "same", null, false, true, null)));
     assertThat(DraftApplication.of(snapshot, logins, NOW).refusals()).hasSize(1);

@@ -17,8 +17,13 @@ import org.junit.jupiter.api.Test;
 import palegate.core.access.Grant;
 import palegate.core.access.Oversight;
 import palegate.core.access.Withholding;
-import palegate.core.drafts.Change;
-import palegate.core.drafts.DraftApplication;
+import palegate.core.changes.AccessChange;
+import palegate.core.changes.Change;
+import palegate.core.changes.ClearanceChange;
+import palegate.core.changes.DraftApplication;
+import palegate.core.changes.GuardChange;
+import palegate.core.changes.OversightChange;
+import palegate.core.changes.WallChange;
 import palegate.core.people.Period;
 import palegate.core.people.Person;
 import palegate.core.people.Subject;
@@ -55,9 +60,9 @@ class LawsTest {
       Snapshot before = Snapshot.of(structure.withRoles(Map.of(ALL_NINE.id(), ALL_NINE)));
       RandomParts parts = RandomParts.of(structure, seed);
       List<Change> opening = new ArrayList<>(List.of(everything("n1", Subject.BuiltIn.STAFF), everything("n2", Subject.BuiltIn.OUTSIDERS),
-          new Change.AddOversight(new Oversight("n3", "root", Subject.BuiltIn.STAFF, Period.ALWAYS, null))));
+          new OversightChange.AddOversight(new Oversight("n3", "root", Subject.BuiltIn.STAFF, Period.ALWAYS, null))));
       parts.place(place -> !place.standsAlone()).ifPresent(place ->
-          opening.add(new Change.Break(place, Change.Start.CARRY_OVER, List.of(), "b")));
+          opening.add(new AccessChange.BreakPlace(place, AccessChange.Start.CARRY_OVER, List.of(), "b")));
       Snapshot after = Snapshot.of(after(before.structure(), opening));
       for (Instant instant : instants()) {
         SnapshotAt had = before.at(instant);
@@ -76,25 +81,25 @@ class LawsTest {
   @Test
   void a_break_with_carry_over_changes_nobodys_rights() {
     law(Direction.SAME, parts -> parts.place(place -> !place.standsAlone())
-        .map(place -> new Change.Break(place, Change.Start.CARRY_OVER, List.of(), "b")));
+        .map(place -> new AccessChange.BreakPlace(place, AccessChange.Start.CARRY_OVER, List.of(), "b")));
   }
 
   @Test
   void rejoining_what_was_broken_with_carry_over_changes_nothing_where_no_list_stood_before() {
     forEachStructure((seed, structure) -> RandomParts.of(structure, seed)
         .place(place -> !place.standsAlone() && structure.entries().noneMatch(entry -> entry.place().equals(place.id())))
-        .ifPresent(place -> assertThat(after(structure, List.of(new Change.Break(place, Change.Start.CARRY_OVER, List.of(), "b"),
-            new Change.Rejoin(place, false)))).as("seed %d", seed).isEqualTo(structure)));
+        .ifPresent(place -> assertThat(after(structure, List.of(new AccessChange.BreakPlace(place, AccessChange.Start.CARRY_OVER, List.of(), "b"),
+            new AccessChange.RejoinPlace(place, false)))).as("seed %d", seed).isEqualTo(structure)));
   }
 
   @Test
   void adding_a_withholding_never_adds_a_right() {
-    law(Direction.NOT_MORE, parts -> Optional.of(new Change.AddWithholding(parts.withholding("n"))));
+    law(Direction.NOT_MORE, parts -> Optional.of(new AccessChange.AddWithholding(parts.withholding("n"))));
   }
 
   @Test
   void adding_a_wall_never_adds_a_right() {
-    law(Direction.NOT_MORE, parts -> Optional.of(new Change.SetWall(parts.wall("n"))));
+    law(Direction.NOT_MORE, parts -> Optional.of(new WallChange.SetWall(parts.wall("n"))));
   }
 
   @Test
@@ -102,7 +107,7 @@ class LawsTest {
     law(Direction.NOT_MORE, parts -> {
       Place place = parts.structure().places().get(parts.place());
       Guards had = place.guards();
-      return Optional.of(new Change.SetGuards(place.id(), new Guards(had.ceiling() == null ? parts.role() : had.ceiling(),
+      return Optional.of(new GuardChange.SetGuards(place.id(), new Guards(had.ceiling() == null ? parts.role() : had.ceiling(),
           had.reserveSharing() || parts.chance(50), had.noTakeaway() || parts.chance(50))));
     });
   }
@@ -118,22 +123,22 @@ class LawsTest {
 
   @Test
   void adding_a_grant_never_takes_a_right() {
-    law(Direction.NOT_LESS, parts -> Optional.of(new Change.AddGrant(parts.grant("n"))));
+    law(Direction.NOT_LESS, parts -> Optional.of(new AccessChange.AddGrant(parts.grant("n"))));
   }
 
   @Test
   void appointing_an_overseer_never_takes_a_right() {
-    law(Direction.NOT_LESS, parts -> Optional.of(new Change.AddOversight(parts.oversight("n"))));
+    law(Direction.NOT_LESS, parts -> Optional.of(new OversightChange.AddOversight(parts.oversight("n"))));
   }
 
   @Test
   void adding_a_clearance_never_takes_a_right() {
-    law(Direction.NOT_LESS, parts -> parts.type().map(type -> new Change.AddClearance(type, parts.clearance())));
+    law(Direction.NOT_LESS, parts -> parts.type().map(type -> new ClearanceChange.AddClearance(type, parts.clearance())));
   }
 
   @Test
   void excepting_somebody_from_a_wall_never_takes_a_right() {
-    law(Direction.NOT_LESS, parts -> parts.wall().map(wall -> new Change.AddException(wall, new Wall.Exempt(parts.subject(), null))));
+    law(Direction.NOT_LESS, parts -> parts.wall().map(wall -> new WallChange.AddException(wall, new Wall.Exempt(parts.subject(), null))));
   }
 
   @Test
@@ -202,7 +207,7 @@ class LawsTest {
   }
 
   private static Change everything(String id, Subject subject) {
-    return new Change.AddGrant(new Grant(id, "root", subject, ALL_NINE.id(), Set.of(), Period.ALWAYS, null));
+    return new AccessChange.AddGrant(new Grant(id, "root", subject, ALL_NINE.id(), Set.of(), Period.ALWAYS, null));
   }
 
   private static <T> List<T> shuffled(Collection<T> parts, Random random) {

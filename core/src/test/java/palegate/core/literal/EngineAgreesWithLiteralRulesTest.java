@@ -17,7 +17,7 @@ import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 import palegate.core.access.Trace;
-import palegate.core.drafts.LockOuts;
+import palegate.core.rehearsal.LockOuts;
 import palegate.core.places.Place;
 import palegate.core.places.PlaceKind;
 import palegate.core.questions.Explanation;

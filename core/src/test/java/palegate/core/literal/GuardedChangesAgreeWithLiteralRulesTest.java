@@ -14,11 +14,12 @@ import java.util.Random;
 import java.util.Set;
 import java.util.TreeSet;
 import org.junit.jupiter.api.Test;
-import palegate.core.drafts.Change;
-import palegate.core.drafts.GuardedChanges;
-import palegate.core.drafts.PeopleChange;
-import palegate.core.drafts.Rehearsal;
-import palegate.core.drafts.RoleChange;
+import palegate.core.changes.Change;
+import palegate.core.changes.MembershipChange;
+import palegate.core.rehearsal.GuardedChanges;
+import palegate.core.changes.PeopleChange;
+import palegate.core.rehearsal.Rehearsal;
+import palegate.core.changes.RoleChange;
 import palegate.core.duties.Duty;
 import palegate.core.people.Group;
 import palegate.core.people.Membership;
@@ -94,8 +95,8 @@ class GuardedChangesAgreeWithLiteralRulesTest {
     if (!people.isEmpty() && !groups.isEmpty()) {
       Person person = people.get(random.nextInt(people.size()));
       Group group = groups.get(random.nextInt(groups.size()));
-      changes.add(new Change.AddMember(group.id(), new Membership(new Membership.PersonMember(person.id()), Period.ALWAYS)));
-      group.members().stream().findFirst().ifPresent(member -> changes.add(new Change.RemoveMember(group.id(), member)));
+      changes.add(new MembershipChange.AddMember(group.id(), new Membership(new Membership.PersonMember(person.id()), Period.ALWAYS)));
+      group.members().stream().findFirst().ifPresent(member -> changes.add(new MembershipChange.RemoveMember(group.id(), member)));
       changes.add(new PeopleChange.SetPerson(new Person(person.id(), person.name(), null, null, random.nextBoolean(), true, person.unit())));
     }
   }

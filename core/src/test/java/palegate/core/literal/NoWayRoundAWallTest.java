@@ -13,12 +13,12 @@ import java.util.Random;
 import java.util.Set;
 import java.util.TreeSet;
 import org.junit.jupiter.api.Test;
-import palegate.core.drafts.Change;
-import palegate.core.drafts.FormerPlace;
-import palegate.core.drafts.GuardedChanges;
-import palegate.core.drafts.LayoutChange;
-import palegate.core.drafts.Rehearsal;
-import palegate.core.drafts.Reversal;
+import palegate.core.changes.Change;
+import palegate.core.changes.FormerPlace;
+import palegate.core.rehearsal.GuardedChanges;
+import palegate.core.changes.PlaceChange;
+import palegate.core.rehearsal.Rehearsal;
+import palegate.core.reversal.Reversal;
 import palegate.core.duties.Duty;
 import palegate.core.people.Person;
 import palegate.core.places.Place;
@@ -30,6 +30,7 @@ import palegate.core.random.RandomStructures;
 import palegate.core.roles.Right;
 import palegate.core.snapshot.Snapshot;
 import palegate.core.structure.Structure;
+import palegate.core.structure.StructureDifference;
 import palegate.core.types.DocumentType;
 import palegate.core.walls.Wall;
 
@@ -56,7 +57,7 @@ class NoWayRoundAWallTest {
         List<Change> changes = draft(states, seed, step, now, random, gone);
         Rehearsal rehearsal = Rehearsal.of(last, changes, now, null, gone::get);
         // Whoever holds the duty for walls agrees to removals: what is removed is to be seen by nobody.
-        boolean removes = changes.stream().allMatch(change -> change instanceof LayoutChange.RemovePlace);
+        boolean removes = changes.stream().allMatch(change -> change instanceof PlaceChange.RemovePlace);
         if (!removes && !GuardedChanges.of(rehearsal).isEmpty()) {
           refused++;
           continue;
@@ -89,7 +90,7 @@ class NoWayRoundAWallTest {
       case 1 -> RandomLayouts.fromSeed(last, seed * 7 + step);
       case 2 -> RandomGrowth.fromSeed(last, seed * 7 + step, step);
       case 3 -> comeBackElsewhere(last, gone, random);
-      case 4 -> states.size() > 1 ? Reversal.of(states.get(states.size() - 2).structure(), last, states.get(states.size() - 1), now).changes() : List.<Change>of();
+      case 4 -> states.size() > 1 ? Reversal.of(StructureDifference.between(states.get(states.size() - 2).structure(), last), states.get(states.size() - 1), now).changes() : List.<Change>of();
       default -> RandomMoves.fromSeed(first, last, seed * 7 + step, step);
     });
     changes.removeIf(change -> change.duty() == Duty.WALLS || change.duty() == Duty.TYPES);
@@ -98,7 +99,7 @@ class NoWayRoundAWallTest {
 
   private static List<Change> removals(Structure last, Random random) {
     return last.places().values().stream().filter(place -> place.isDocument() && random.nextInt(3) == 0).map(Place::id).sorted()
-        .<Change>map(LayoutChange.RemovePlace::new).toList();
+        .<Change>map(PlaceChange.RemovePlace::new).toList();
   }
 
   /** What has gone is asked for again, as it was and elsewhere. */
@@ -107,8 +108,8 @@ class NoWayRoundAWallTest {
     List<Change> changes = new ArrayList<>();
     gone.values().stream().map(FormerPlace::place).sorted((a, b) -> a.id().compareTo(b.id())).forEach(place -> {
       Place elsewhere = place.movedTo(containers.get(random.nextInt(containers.size())));
-      changes.add(new LayoutChange.AddPlace(random.nextBoolean() ? elsewhere.labelled(Map.of()) : elsewhere));
-      changes.add(new LayoutChange.AddPlace(place));
+      changes.add(new PlaceChange.AddPlace(random.nextBoolean() ? elsewhere.labelled(Map.of()) : elsewhere));
+      changes.add(new PlaceChange.AddPlace(place));
     });
     return changes;
   }

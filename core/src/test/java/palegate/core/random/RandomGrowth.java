@@ -5,9 +5,11 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import palegate.core.access.Grant;
-import palegate.core.drafts.Change;
-import palegate.core.drafts.LayoutChange;
-import palegate.core.drafts.PeopleChange;
+import palegate.core.changes.AccessChange;
+import palegate.core.changes.Change;
+import palegate.core.changes.MembershipChange;
+import palegate.core.changes.PlaceChange;
+import palegate.core.changes.PeopleChange;
 import palegate.core.people.Membership;
 import palegate.core.people.Period;
 import palegate.core.people.Person;
@@ -51,11 +53,11 @@ public final class RandomGrowth {
         groups.add("g" + step + i);
         changes.add(new PeopleChange.SetGroup("g" + step + i, "New " + i, null));
       }
-      case 4 -> changes.add(new Change.AddGrant(new Grant("e" + step + i, anyPlace(), subject(), parts.role(), Set.of(), Period.ALWAYS, null)));
+      case 4 -> changes.add(new AccessChange.AddGrant(new Grant("e" + step + i, anyPlace(), subject(), parts.role(), Set.of(), Period.ALWAYS, null)));
       case 5 -> parts.person().filter(any -> !groups.isEmpty()).ifPresent(person -> changes.add(
-          new Change.AddMember(any(groups), new Membership(new Membership.PersonMember(person), Period.ALWAYS))));
+          new MembershipChange.AddMember(any(groups), new Membership(new Membership.PersonMember(person), Period.ALWAYS))));
       case 6 -> parts.group().filter(any -> !groups.isEmpty()).ifPresent(group -> changes.add(
-          new Change.AddMember(any(groups), new Membership(new Membership.GroupMember(group), Period.ALWAYS))));
+          new MembershipChange.AddMember(any(groups), new Membership(new Membership.GroupMember(group), Period.ALWAYS))));
       case 7 -> {
         String id = (parts.chance(50) ? "a" : "z") + step + i;
         changes.add(new PeopleChange.SetPerson(new Person(id, "New " + i, null, null, parts.chance(30), parts.chance(90), parts.chance(60) ? parts.unit().orElse(null) : null)));
@@ -64,18 +66,18 @@ public final class RandomGrowth {
       case 8 -> {
         String group = groups.isEmpty() ? parts.group().orElse(null) : any(groups);
         if (!people.isEmpty() && group != null) {
-          changes.add(new Change.AddMember(group, new Membership(new Membership.PersonMember(any(people)), Period.ALWAYS)));
+          changes.add(new MembershipChange.AddMember(group, new Membership(new Membership.PersonMember(any(people)), Period.ALWAYS)));
         }
       }
-      default -> changes.add(parts.chance(50) ? new Change.SetLabels(anyPlace(), Map.of("k", "v" + i % 3))
-          : new Change.Break(anyPlace(), Change.Start.EMPTY, List.of(), "b" + step + i));
+      default -> changes.add(parts.chance(50) ? new PlaceChange.SetLabels(anyPlace(), Map.of("k", "v" + i % 3))
+          : new AccessChange.BreakPlace(anyPlace(), AccessChange.Start.EMPTY, List.of(), "b" + step + i));
     }
   }
 
   private void place(String id, PlaceKind kind) {
     String parent = containers.isEmpty() ? structure.repository().map(Place::id).orElse("root") : any(containers);
     PlaceKind made = containers.isEmpty() ? PlaceKind.LIBRARY : kind;
-    changes.add(new LayoutChange.AddPlace(Place.plain(id, made, parent, "New " + id, parts.chance(20), parts.chance(50) ? Map.of("k", "v" + id.length() % 3) : Map.of(),
+    changes.add(new PlaceChange.AddPlace(Place.plain(id, made, parent, "New " + id, parts.chance(20), parts.chance(50) ? Map.of("k", "v" + id.length() % 3) : Map.of(),
         made == PlaceKind.DOCUMENT ? parts.type().orElse(null) : null, null, null)));
     places.add(id);
     if (made != PlaceKind.DOCUMENT) {

@@ -4,11 +4,11 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import palegate.core.drafts.Change;
-import palegate.core.drafts.LayoutChange;
-import palegate.core.drafts.PeopleChange;
-import palegate.core.drafts.RoleChange;
-import palegate.core.drafts.TypeChange;
+import palegate.core.changes.Change;
+import palegate.core.changes.PlaceChange;
+import palegate.core.changes.PeopleChange;
+import palegate.core.changes.RoleChange;
+import palegate.core.changes.TypeChange;
 import palegate.core.people.Person;
 import palegate.core.people.Unit;
 import palegate.core.places.Place;
@@ -48,9 +48,9 @@ public final class RandomLayouts {
       case 7 -> new TypeChange.SetType(new DocumentType(parts.type().filter(any -> parts.chance(70)).orElse("nt"), "Type", parts.chance(50), List.of(), List.of()));
       case 8 -> parts.type().<Change>map(TypeChange.RemoveType::new).orElseGet(() -> new RoleChange.RemoveRole("none"));
       case 9 -> added(i);
-      case 10 -> new LayoutChange.MovePlace(parts.place(), parts.place());
-      default -> parts.chance(50) ? new LayoutChange.RemovePlace(parts.place())
-          : new LayoutChange.SetDocument(parts.place(), parts.type().orElse(null), parts.person().orElse(null));
+      case 10 -> new PlaceChange.MovePlace(parts.place(), parts.place());
+      default -> parts.chance(50) ? new PlaceChange.RemovePlace(parts.place())
+          : new PlaceChange.SetDocument(parts.place(), parts.type().orElse(null), parts.person().orElse(null));
     };
   }
 
@@ -63,6 +63,6 @@ public final class RandomLayouts {
     Optional<String> container = parts.place(place -> place.kind() == PlaceKind.LIBRARY || place.kind() == PlaceKind.FOLDER);
     PlaceKind kind = container.isEmpty() ? PlaceKind.LIBRARY : parts.chance(50) ? PlaceKind.FOLDER : PlaceKind.DOCUMENT;
     String type = kind == PlaceKind.DOCUMENT ? parts.type().orElse(null) : null;
-    return new LayoutChange.AddPlace(Place.plain("nd" + i, kind, container.orElse("root"), "New " + i, parts.chance(20), Map.of("k", "v1"), type, null, null));
+    return new PlaceChange.AddPlace(Place.plain("nd" + i, kind, container.orElse("root"), "New " + i, parts.chance(20), Map.of("k", "v1"), type, null, null));
   }
 }

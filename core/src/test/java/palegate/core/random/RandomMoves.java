@@ -5,10 +5,11 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import palegate.core.access.Grant;
-import palegate.core.drafts.Change;
-import palegate.core.drafts.LayoutChange;
-import palegate.core.drafts.PeopleChange;
-import palegate.core.drafts.TypeChange;
+import palegate.core.changes.AccessChange;
+import palegate.core.changes.Change;
+import palegate.core.changes.PlaceChange;
+import palegate.core.changes.PeopleChange;
+import palegate.core.changes.TypeChange;
 import palegate.core.people.Period;
 import palegate.core.people.Person;
 import palegate.core.people.Subject;
@@ -57,24 +58,24 @@ public final class RandomMoves {
   }
 
   private void move(String place) {
-    changes.add(new LayoutChange.MovePlace(place, structure.places().get(place).kind() == PlaceKind.LIBRARY ? "root" : container()));
+    changes.add(new PlaceChange.MovePlace(place, structure.places().get(place).kind() == PlaceKind.LIBRARY ? "root" : container()));
   }
 
   private void remove() {
     parts.place(place -> structure.places().values().stream().noneMatch(other -> place.id().equals(other.parent())))
-        .ifPresent(leaf -> changes.add(new LayoutChange.RemovePlace(leaf)));
+        .ifPresent(leaf -> changes.add(new PlaceChange.RemovePlace(leaf)));
   }
 
   private void comeBack() {
     earlier.places().values().stream().filter(place -> !structure.places().containsKey(place.id())).sorted((a, b) -> a.id().compareTo(b.id()))
-        .forEach(gone -> changes.add(new LayoutChange.AddPlace(gone)));
+        .forEach(gone -> changes.add(new PlaceChange.AddPlace(gone)));
   }
 
   private void place(String id) {
     boolean folder = parts.chance(60);
-    changes.add(new LayoutChange.AddPlace(Place.plain(id, folder ? PlaceKind.FOLDER : PlaceKind.DOCUMENT, container(), "New " + id, parts.chance(20), Map.of(), null, null, null)));
+    changes.add(new PlaceChange.AddPlace(Place.plain(id, folder ? PlaceKind.FOLDER : PlaceKind.DOCUMENT, container(), "New " + id, parts.chance(20), Map.of(), null, null, null)));
     if (folder) {
-      changes.add(new LayoutChange.MovePlace(parts.place(), id));
+      changes.add(new PlaceChange.MovePlace(parts.place(), id));
     }
   }
 
@@ -83,13 +84,13 @@ public final class RandomMoves {
     parts.unit().filter(any -> parts.chance(40)).ifPresent(unit -> changes.add(new PeopleChange.SetUnit(new Unit(unit, "Unit", id))));
     parts.person().map(structure.people()::get).ifPresent(person -> changes.add(new PeopleChange.SetPerson(
         new Person(person.id(), person.name(), null, null, person.external(), person.active(), id))));
-    changes.add(new Change.AddGrant(new Grant("e" + id, parts.place(), new Subject.OfUnit(id), parts.role(), Set.of(), Period.ALWAYS, null)));
+    changes.add(new AccessChange.AddGrant(new Grant("e" + id, parts.place(), new Subject.OfUnit(id), parts.role(), Set.of(), Period.ALWAYS, null)));
   }
 
   private void type(String id) {
     changes.add(new TypeChange.SetType(new DocumentType(id, "Type " + id, parts.chance(30), List.of(), List.of())));
-    parts.place(Place::isDocument).ifPresent(document -> changes.add(new LayoutChange.SetDocument(document, id, null)));
-    changes.add(new Change.AddGrant(new Grant("e" + id, parts.place(), Subject.BuiltIn.STAFF, parts.role(), Set.of(id), Period.ALWAYS, null)));
+    parts.place(Place::isDocument).ifPresent(document -> changes.add(new PlaceChange.SetDocument(document, id, null)));
+    changes.add(new AccessChange.AddGrant(new Grant("e" + id, parts.place(), Subject.BuiltIn.STAFF, parts.role(), Set.of(id), Period.ALWAYS, null)));
     parts.type().ifPresent(type -> changes.add(new TypeChange.RemoveType(type)));
   }
 

@@ -7,7 +7,7 @@ import java.util.Map;
 import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 import palegate.core.Harbour;
-import palegate.core.drafts.Difference;
+import palegate.core.rehearsal.Difference;
 import palegate.core.people.Period;
 import palegate.core.people.Person;
 import palegate.core.people.Subject;

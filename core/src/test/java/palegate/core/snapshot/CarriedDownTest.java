@@ -14,8 +14,9 @@ import palegate.core.Harbour;
 import palegate.core.access.Entry;
 import palegate.core.access.Grant;
 import palegate.core.access.Withholding;
-import palegate.core.drafts.Change;
-import palegate.core.drafts.DraftApplication;
+import palegate.core.changes.AccessChange;
+import palegate.core.changes.Change;
+import palegate.core.changes.DraftApplication;
 import palegate.core.people.Period;
 import palegate.core.people.Subject;
 import palegate.core.places.Guards;
@@ -106,7 +107,7 @@ class CarriedDownTest {
 
     List<Change> additions() {
       return IntStream.rangeClosed(0, random.nextInt(3)).mapToObj(i -> entry(top()))
-          .<Change>map(entry -> entry instanceof Grant grant ? new Change.AddGrant(grant) : new Change.AddWithholding((Withholding) entry)).toList();
+          .<Change>map(entry -> entry instanceof Grant grant ? new AccessChange.AddGrant(grant) : new AccessChange.AddWithholding((Withholding) entry)).toList();
     }
   }
 

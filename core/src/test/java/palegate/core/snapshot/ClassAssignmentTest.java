@@ -12,11 +12,12 @@ import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 import palegate.core.access.Grant;
 import palegate.core.access.Withholding;
-import palegate.core.drafts.Change;
-import palegate.core.drafts.Difference;
-import palegate.core.drafts.DraftApplication;
-import palegate.core.drafts.LayoutChange;
-import palegate.core.drafts.RoleChange;
+import palegate.core.changes.AccessChange;
+import palegate.core.changes.Change;
+import palegate.core.rehearsal.Difference;
+import palegate.core.changes.DraftApplication;
+import palegate.core.changes.PlaceChange;
+import palegate.core.changes.RoleChange;
 import palegate.core.literal.LiteralRules;
 import palegate.core.people.Period;
 import palegate.core.people.Subject;
@@ -90,7 +91,7 @@ class ClassAssignmentTest {
   }
 
   private static Change grantToStaff(String place) {
-    return new Change.AddGrant(new Grant("new-" + place, place, Subject.BuiltIn.STAFF, LARGE.roles().keySet().stream().sorted().findFirst().orElseThrow(), Set.of(), Period.ALWAYS, null));
+    return new AccessChange.AddGrant(new Grant("new-" + place, place, Subject.BuiltIn.STAFF, LARGE.roles().keySet().stream().sorted().findFirst().orElseThrow(), Set.of(), Period.ALWAYS, null));
   }
 
   private static String root() {
@@ -163,9 +164,9 @@ class ClassAssignmentTest {
   void libraries_given_and_folders_moved_together_sort_the_places_as_if_afresh() {
     List<Change> changes = new ArrayList<>();
     IntStream.range(0, LIBRARIES).forEach(library -> changes.add(grantToStaff("L" + library)));
-    changes.add(new LayoutChange.MovePlace("L2F6", "L21F3"));
-    changes.add(new LayoutChange.MovePlace("L22F9", "L1F2"));
-    changes.add(new LayoutChange.RemovePlace("L3F4D7"));
+    changes.add(new PlaceChange.MovePlace("L2F6", "L21F3"));
+    changes.add(new PlaceChange.MovePlace("L22F9", "L1F2"));
+    changes.add(new PlaceChange.RemovePlace("L3F4D7"));
     Snapshot moved = with(changes.toArray(Change[]::new));
     assertThat(moved.placeNumber("L3F4D7")).isEqualTo(-1);
     assertSortedLike(moved, Snapshot.of(moved.structure()));

@@ -12,7 +12,7 @@ import java.util.Set;
 import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 import palegate.core.Harbour;
-import palegate.core.drafts.Difference;
+import palegate.core.rehearsal.Difference;
 import palegate.core.people.Group;
 import palegate.core.people.Membership;
 import palegate.core.people.Period;

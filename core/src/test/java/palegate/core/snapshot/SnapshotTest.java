@@ -8,7 +8,7 @@ import java.util.Map;
 import java.util.Random;
 import org.junit.jupiter.api.Test;
 import palegate.core.Harbour;
-import palegate.core.drafts.Difference;
+import palegate.core.rehearsal.Difference;
 import palegate.core.people.Person;
 import palegate.core.places.Place;
 import palegate.core.places.PlaceKind;

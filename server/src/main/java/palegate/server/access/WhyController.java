@@ -8,13 +8,14 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import palegate.core.access.Trace;
-import palegate.core.drafts.WaysTo;
+import palegate.core.changes.ChangeJson;
+import palegate.core.ways.WaysTo;
 import palegate.core.questions.Explanation;
 import palegate.core.roles.Right;
 import palegate.core.snapshot.Snapshot;
 import palegate.core.structure.Structure;
-import palegate.server.drafts.BodyOf;
-import palegate.server.drafts.ChangeBody;
+import palegate.server.changes.ChangeBody;
+import palegate.server.changes.NewIds;
 import palegate.server.drafts.Drafts;
 import palegate.server.session.Accounts;
 import palegate.core.duties.Duty;
@@ -98,9 +99,9 @@ class WhyController {
 
   /** The changes of a way go into the draft only if the asker has the duties that they take. */
   private Way way(WaysTo.Way way, String account) {
-    List<ChangeBody> bodies = way.changes().stream().map(BodyOf::newChange).toList();
-    boolean mayDraft = bodies.stream().allMatch(body -> accounts.holdsAny(account, body.duty()));
-    return new Way(way.words(), way.otherPeople(), way.documents(), way.otherPairs(), way.lockOuts(), mayDraft ? bodies : List.of());
+    boolean mayDraft = way.changes().stream().allMatch(change -> accounts.holdsAny(account, change.duty()));
+    return new Way(way.words(), way.otherPeople(), way.documents(), way.otherPairs(), way.lockOuts(),
+        mayDraft ? way.changes().stream().map(change -> ChangeBody.of(ChangeJson.anew(change, NewIds::of))).toList() : List.of());
   }
 
   private static int number(int number, String noun, String id) {

@@ -10,7 +10,7 @@ import java.util.function.Function;
 import org.springframework.stereotype.Service;
 import palegate.core.structure.Parts;
 import palegate.core.structure.Structure;
-import palegate.server.drafts.Touches;
+import palegate.core.structure.StructureDifference;
 import palegate.server.store.ChangeLog;
 import palegate.server.store.StructureStore;
 import palegate.server.store.Transactions;
@@ -46,7 +46,8 @@ public class Bundles {
     for (int tries = 0; tries < TRIES; tries++) {
       long head = store.head();
       Structure before = store.asOf(head);
-      Set<String> touches = Touches.between(before, structure);
+      StructureDifference altered = StructureDifference.between(before, structure);
+      Set<String> touches = altered.things();
       if (touches.isEmpty()) {
         return 0;
       }
@@ -57,7 +58,7 @@ public class Bundles {
           return false;
         }
         log.write(logged, "[]", touches);
-        store.write(before, structure, number);
+        store.write(altered, number);
         return true;
       });
       if (written) {

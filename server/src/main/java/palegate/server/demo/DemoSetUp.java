@@ -15,13 +15,14 @@ import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.PlatformTransactionManager;
 import org.springframework.transaction.support.TransactionTemplate;
-import palegate.core.drafts.DraftApplication;
+import palegate.core.changes.ChangeJson;
+import palegate.core.changes.DraftApplication;
 import palegate.core.snapshot.Snapshot;
 import palegate.core.structure.Structure;
+import palegate.core.structure.StructureDifference;
 import palegate.demo.Sallowpoint;
 import palegate.demo.Structures;
 import palegate.server.bundle.Bundles;
-import palegate.server.drafts.Touches;
 import palegate.server.session.Accounts;
 import palegate.server.store.ChangeLog;
 import palegate.server.store.StructureStore;
@@ -89,12 +90,12 @@ class DemoSetUp implements ApplicationRunner {
           passwords.encode(PASSWORD), signIn.person(), signIn.duties()));
     }
     for (Sallowpoint.PastChange past : Sallowpoint.history(now)) {
-      Structure after = DraftApplication.of(Snapshot.of(structure), past.changes(), past.at()).structure();
+      StructureDifference altered = DraftApplication.of(Snapshot.of(structure), past.changes(), past.at()).difference();
       long number = log.takeNextNumber();
       String author = accounts.find(past.author()).orElseThrow().name();
-      log.write(new ChangeLog.Logged(number, past.author(), author, past.at(), past.note(), "draft"), "[]", Touches.between(structure, after));
-      store.write(structure, after, number);
-      structure = after;
+      log.write(new ChangeLog.Logged(number, past.author(), author, past.at(), past.note(), "draft"), ChangeJson.written(past.changes()), altered.things());
+      store.write(altered, number);
+      structure = altered.after();
     }
   }
 }

@@ -13,6 +13,8 @@ import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.transaction.support.TransactionSynchronizationManager;
+import palegate.core.changes.Change;
+import palegate.core.changes.ChangeJson;
 import palegate.server.store.Batches;
 import palegate.server.store.Instants;
 import palegate.server.store.RequestFacts;
@@ -24,9 +26,9 @@ import tools.jackson.databind.json.JsonMapper;
  * one of them is in hand, and takes up what its owner changes.
  */
 @Component
-class DraftStore {
+public class DraftStore {
   /** A change and its own id, by which it is removed. */
-  record Item(long id, ChangeBody body) {}
+  public record Item(long id, Change change) {}
 
   /**
    * When a draft is to be put in force by itself.
@@ -35,7 +37,7 @@ class DraftStore {
    * @param change the change on which the rehearsal stood that was seen
    * @param digest of that rehearsal, which looked ahead from {@code at}: what would do something else then is not what was meant
    */
-  record Due(Instant at, String note, int version, long change, String digest) {}
+  public record Due(Instant at, String note, int version, long change, String digest) {}
 
   /**
    * A draft.
@@ -45,8 +47,8 @@ class DraftStore {
    * @param due null if it waits for its owner
    * @param stopped why it was not put in force when it was due, or null
    */
-  record Draft(long id, String owner, String name, boolean inHand, long base, int version, Due due, String stopped, List<Item> items) {
-    Draft {
+  public record Draft(long id, String owner, String name, boolean inHand, long base, int version, Due due, String stopped, List<Item> items) {
+    public Draft {
       items = List.copyOf(items);
     }
   }
@@ -170,11 +172,11 @@ class DraftStore {
 
   /** Adds changes at the end of a draft that is held; the draft as it is then. */
   @Transactional(propagation = Propagation.MANDATORY)
-  public Draft add(Draft draft, List<ChangeBody> bodies) {
+  public Draft add(Draft draft, List<Change> changes) {
     int last = jdbc.sql("SELECT COALESCE(MAX(position), 0) FROM draft_changes WHERE draft = :draft").param("draft", draft.id()).query(Integer.class).single();
     AtomicInteger position = new AtomicInteger(last);
-    batches.insert("INSERT INTO draft_changes (draft, position, content) VALUES (?, ?, ?)", bodies,
-        body -> new Object[] {draft.id(), position.incrementAndGet(), json.writerFor(ChangeBody.class).writeValueAsString(body)});
+    batches.insert("INSERT INTO draft_changes (draft, position, content) VALUES (?, ?, ?)", changes,
+        change -> new Object[] {draft.id(), position.incrementAndGet(), ChangeJson.write(change).toString()});
     edited(draft);
     return lock(draft.id()).orElseThrow();
   }
@@ -228,8 +230,8 @@ class DraftStore {
     jdbc.sql("DELETE FROM drafts WHERE id = :id").param("id", id).update();
   }
 
-  String asJson(List<Item> items) {
-    return json.writerFor(ChangeBody[].class).writeValueAsString(items.stream().map(Item::body).toArray(ChangeBody[]::new));
+  public String asJson(List<Item> items) {
+    return ChangeJson.written(items.stream().map(Item::change).toList());
   }
 
   private void edited(Draft draft) {
@@ -264,6 +266,6 @@ class DraftStore {
   private List<Item> items(long draft, String lock) {
     return jdbc.sql("SELECT id, content FROM draft_changes WHERE draft = :draft ORDER BY position, id" + lock)
         .param("draft", draft)
-        .query((row, i) -> new Item(row.getLong("id"), json.readValue(row.getString("content"), ChangeBody.class))).list();
+        .query((row, i) -> new Item(row.getLong("id"), ChangeJson.readKept(json.readTree(row.getString("content"))))).list();
   }
 }

@@ -9,10 +9,11 @@ import java.util.Set;
 import java.util.stream.Collectors;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Service;
-import palegate.core.drafts.Change;
-import palegate.core.drafts.Difference;
-import palegate.core.drafts.Refusal;
-import palegate.core.drafts.Rehearsal;
+import palegate.core.changes.AccessChange;
+import palegate.core.changes.Change;
+import palegate.core.rehearsal.Difference;
+import palegate.core.changes.Refusal;
+import palegate.core.rehearsal.Rehearsal;
 import palegate.core.snapshot.Snapshot;
 import palegate.server.session.Accounts;
 import palegate.server.shell.Problem;
@@ -25,10 +26,13 @@ import palegate.server.store.Transactions;
 public class Drafts {
   /** A draft rehearsed on the current state. */
   public record Rehearsed(DraftStore.Draft draft, long change, Rehearsal rehearsal) {
-    boolean isEmpty() {
+    public boolean isEmpty() {
       return draft == null || draft.items().isEmpty();
     }
   }
+
+  /** Somebody who could be named to govern a place. */
+  public record Candidate(String id, String name) {}
 
   private static final int TRIES = 8;
 
@@ -56,7 +60,7 @@ public class Drafts {
   }
 
   /** Any draft, rehearsed. */
-  Rehearsed rehearse(Optional<DraftStore.Draft> draft) {
+  public Rehearsed rehearse(Optional<DraftStore.Draft> draft) {
     Snapshots.Numbered state = snapshots.current();
     if (draft.isEmpty()) {
       return new Rehearsed(null, state.change(), Rehearsal.of(state.snapshot(), List.of(), clock.instant(), null));
@@ -73,20 +77,18 @@ public class Drafts {
    * Adds changes to the draft in hand: all of them, or none if any cannot be made. They are rehearsed first; then a short
    * transaction writes them, if the draft is still the one they were rehearsed on.
    */
-  public void add(String owner, List<ChangeBody> bodies) {
-    bodies.forEach(body -> refuseWithoutDuty(owner, body));
-    List<ChangeBody> complete = bodies.stream().map(ChangeBody::withEntry).toList();
-    List<Change> added = complete.stream().map(Drafts::coreOf).toList();
+  public void add(String owner, List<Change> added) {
+    added.forEach(change -> refuseWithoutDuty(owner, change));
     for (int tries = 1; tries <= TRIES; tries++) {
       Optional<DraftStore.Draft> draft = store.find(owner);
       Snapshots.Numbered state = snapshots.current();
       Rehearsal rehearsal = rehearseWith(owner, draft, added, state);
-      for (ChangeBody body : complete) {
-        if (body instanceof ChangeBody.BreakPlace broken) {
+      for (Change change : added) {
+        if (change instanceof AccessChange.BreakPlace broken) {
           refuseBreakWithoutKeeper(rehearsal, broken.place());
         }
       }
-      Optional<DraftStore.Draft> written = transactions.write(() -> write(owner, draft, complete, state));
+      Optional<DraftStore.Draft> written = transactions.write(() -> write(owner, draft, added, state));
       if (written.isPresent()) {
         // The tray asks for this very rehearsal next.
         rehearsals.keep(written.get(), state, rehearsal);
@@ -111,38 +113,38 @@ public class Drafts {
   }
 
   /** The draft as it is then; empty if it has become another than it was. */
-  private Optional<DraftStore.Draft> write(String owner, Optional<DraftStore.Draft> known, List<ChangeBody> bodies, Snapshots.Numbered state) {
+  private Optional<DraftStore.Draft> write(String owner, Optional<DraftStore.Draft> known, List<Change> added, Snapshots.Numbered state) {
     DraftStore.Draft locked = store.lockOrBegin(owner, state.change(), clock.instant());
     boolean same = known.map(draft -> draft.id() == locked.id() && draft.version() == locked.version()).orElse(locked.version() == 0 && locked.items().isEmpty());
-    return same ? Optional.of(store.add(locked, bodies)) : Optional.empty();
+    return same ? Optional.of(store.add(locked, added)) : Optional.empty();
   }
 
   /** What some changes would do on top of the draft in hand; nothing is kept. */
-  Previewed preview(String owner, List<ChangeBody> bodies) {
+  public Previewed preview(String owner, List<Change> added) {
     Snapshots.Numbered state = snapshots.current();
     Instant now = clock.instant();
     List<Change> changes = new ArrayList<>(store.find(owner).map(Drafts::changes).orElse(List.of()));
     int known = changes.size();
     Snapshot drafted = known == 0 ? state.snapshot() : rehearsals.of(owner, state, List.copyOf(changes), now).after();
-    bodies.forEach(body -> changes.add(coreOf(body.withEntry())));
+    changes.addAll(added);
     Rehearsal whole = rehearsals.of(owner, state, changes, now);
     return new Previewed(drafted, whole, Difference.between(drafted, whole.after(), now),
         whole.refusals().stream().filter(refusal -> refusal.change() >= known).toList());
   }
 
   /** The draft in hand and, on top of it, some changes: what they do by themselves. */
-  record Previewed(Snapshot drafted, Rehearsal whole, Difference difference, List<Refusal> refusals) {}
+  public record Previewed(Snapshot drafted, Rehearsal whole, Difference difference, List<Refusal> refusals) {}
 
-  private void refuseWithoutDuty(String account, ChangeBody body) {
-    if (!accounts.holdsAny(account, body.duty())) {
+  private void refuseWithoutDuty(String account, Change change) {
+    if (!accounts.holdsAny(account, change.duty())) {
       throw Problem.of(HttpStatus.FORBIDDEN, "duty-missing", "Another duty is needed",
-          "This change takes the duty [" + body.duty().word() + "], which is not among yours. Ask somebody who has it.");
+          "This change takes the duty [" + change.duty().word() + "], which is not among yours. Ask somebody who has it.");
     }
   }
 
-  void refuseWithoutDuties(DraftStore.Draft draft) {
-    draft.items().stream().map(DraftStore.Item::body).collect(Collectors.toMap(ChangeBody::duty, body -> body, (one, other) -> one)).values()
-        .forEach(body -> refuseWithoutDuty(draft.owner(), body));
+  public void refuseWithoutDuties(DraftStore.Draft draft) {
+    draft.items().stream().map(DraftStore.Item::change).collect(Collectors.toMap(Change::duty, change -> change, (one, other) -> one)).values()
+        .forEach(change -> refuseWithoutDuty(draft.owner(), change));
   }
 
   public void remove(String owner, long item) {
@@ -179,45 +181,37 @@ public class Drafts {
     transactions.run(() -> store.rebase(store.lock(owner).orElseThrow(Drafts::nothingDrafted), change));
   }
 
-  List<ChangeLog.Clash> clashes(Rehearsed rehearsed) {
+  public List<ChangeLog.Clash> clashes(Rehearsed rehearsed) {
     return rehearsed.draft() == null ? List.of() : clashes(rehearsed.draft(), rehearsed.rehearsal());
   }
 
-  List<ChangeLog.Clash> clashes(DraftStore.Draft draft, Rehearsal rehearsal) {
-    Set<String> touched = Touches.between(rehearsal.before().structure(), rehearsal.after().structure());
+  public List<ChangeLog.Clash> clashes(DraftStore.Draft draft, Rehearsal rehearsal) {
+    Set<String> touched = rehearsal.altered().things();
     // A change that can no longer be made leaves no difference, and yet what it is about is touched.
-    draft.items().forEach(item -> touched.add(item.body().toCore().thing()));
+    draft.items().forEach(item -> touched.add(item.change().thing()));
     return log.clashes(draft.base(), touched);
   }
 
-  static void refuseBreakWithoutKeeper(Rehearsal rehearsal, String place) {
+  public static void refuseBreakWithoutKeeper(Rehearsal rehearsal, String place) {
     rehearsal.refusedBreaks().stream().filter(refused -> refused.place().id().equals(place)).findFirst().ifPresent(refused -> {
       throw Problem.of(HttpStatus.UNPROCESSABLE_CONTENT, "break-without-keeper", "Nobody would be left to govern",
           "The break at " + refused.place().name() + " would leave nobody active and on staff with govern, there or below. "
               + "Name who governs it from then on.")
-          .with("candidates", refused.candidates().stream().map(person -> new DraftController.Candidate(person.id(), person.name())).toList());
+          .with("candidates", refused.candidates().stream().map(person -> new Candidate(person.id(), person.name())).toList());
     });
   }
 
-  static List<Change> changes(DraftStore.Draft draft) {
-    return draft.items().stream().map(item -> item.body().toCore()).toList();
+  public static List<Change> changes(DraftStore.Draft draft) {
+    return draft.items().stream().map(DraftStore.Item::change).toList();
   }
 
-  static Change coreOf(ChangeBody body) {
-    try {
-      return body.toCore();
-    } catch (IllegalArgumentException wrong) {
-      throw Problem.faults(wrong.getMessage(), List.of(new Problem.Fault("change", wrong.getMessage(), "Correct it and send it again.")));
-    }
-  }
-
-  static Problem nothingDrafted() {
+  public static Problem nothingDrafted() {
     return Problem.of(HttpStatus.CONFLICT, "no-draft", "There is nothing in your draft",
         "It may have been put in force or discarded already, perhaps in another window.");
   }
 
   /** @param then what to do about it */
-  static Problem moved(String then) {
+  public static Problem moved(String then) {
     return Problem.of(HttpStatus.CONFLICT, "draft-moved", "The draft is not what you saw", "It has been edited since, perhaps in another window. " + then);
   }
 }

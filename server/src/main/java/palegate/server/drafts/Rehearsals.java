@@ -9,10 +9,10 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import org.springframework.stereotype.Component;
-import palegate.core.drafts.Change;
-import palegate.core.drafts.FormerPlace;
-import palegate.core.drafts.LayoutChange;
-import palegate.core.drafts.Rehearsal;
+import palegate.core.changes.Change;
+import palegate.core.changes.FormerPlace;
+import palegate.core.changes.PlaceChange;
+import palegate.core.rehearsal.Rehearsal;
 import palegate.server.session.Accounts;
 import palegate.server.store.Snapshots;
 import palegate.server.store.StructureStore;
@@ -22,7 +22,7 @@ import palegate.server.store.StructureStore;
  * but only of drafts that are committed, and only until anything in either state begins or ends.
  */
 @Component
-class Rehearsals {
+public class Rehearsals {
   private record Key(long draft, int version, long change) {}
 
   private final Accounts accounts;
@@ -39,29 +39,29 @@ class Rehearsals {
   }
 
   /** A draft that is committed as it is given, rehearsed now. */
-  Rehearsal now(DraftStore.Draft draft, Snapshots.Numbered state) {
+  public Rehearsal now(DraftStore.Draft draft, Snapshots.Numbered state) {
     Instant now = clock.instant();
     return kept.asMap().compute(new Key(draft.id(), draft.version(), state.change()),
         (key, known) -> known != null && known.saysTheSameAt(now) ? known : of(draft, state, Drafts.changes(draft), now));
   }
 
   /** The same as if it were put in force at an instant. */
-  Rehearsal at(DraftStore.Draft draft, Snapshots.Numbered state, Instant instant) {
+  public Rehearsal at(DraftStore.Draft draft, Snapshots.Numbered state, Instant instant) {
     return of(draft, state, Drafts.changes(draft), instant);
   }
 
   /** Keeps what was rehearsed before the draft was written so. */
-  void keep(DraftStore.Draft draft, Snapshots.Numbered state, Rehearsal rehearsal) {
+  public void keep(DraftStore.Draft draft, Snapshots.Numbered state, Rehearsal rehearsal) {
     kept.put(new Key(draft.id(), draft.version(), state.change()), rehearsal);
   }
 
-  Rehearsal of(String owner, Snapshots.Numbered state, List<Change> changes, Instant instant) {
+  public Rehearsal of(String owner, Snapshots.Numbered state, List<Change> changes, Instant instant) {
     return Rehearsal.of(state.snapshot(), changes, instant, accounts.find(owner).map(Accounts.Account::person).orElse(null), gone(state, changes)::get);
   }
 
   /** Whatever had the ids of places that are to come: an id never comes back for something else. */
   private Map<String, FormerPlace> gone(Snapshots.Numbered state, List<Change> changes) {
-    List<String> coming = changes.stream().filter(change -> change instanceof LayoutChange.AddPlace).map(change -> ((LayoutChange.AddPlace) change).place())
+    List<String> coming = changes.stream().filter(change -> change instanceof PlaceChange.AddPlace).map(change -> ((PlaceChange.AddPlace) change).place())
         .filter(id -> state.snapshot().placeNumber(id) < 0).toList();
     Map<String, FormerPlace> gone = new HashMap<>();
     if (!coming.isEmpty()) {

@@ -8,8 +8,8 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import org.springframework.http.HttpStatus;
-import palegate.core.drafts.Difference;
-import palegate.core.drafts.Rehearsal;
+import palegate.core.rehearsal.Difference;
+import palegate.core.rehearsal.Rehearsal;
 import palegate.server.shell.MayBeMissing;
 import palegate.server.shell.Problem;
 
@@ -20,7 +20,7 @@ import palegate.server.shell.Problem;
  * @param digest of everything that it showed
  * @param at the instant from which it looked ahead
  */
-record Seen(long change,
+public record Seen(long change,
     @NotNull(message = "Send the digest of the rehearsal that was shown.") @Pattern(regexp = "[0-9a-f]{64}", message = "Send the digest of the rehearsal that was shown.") String digest,
     @NotNull(message = "Send the instant of the rehearsal that was shown.") Instant at) {
 
@@ -28,19 +28,19 @@ record Seen(long change,
   private static final int NAMED_AT_MOST = 20;
 
   /** One person of whom something else would now change than was shown; a side is missing where nothing changes. */
-  record OtherShift(String person, boolean outsider, @MayBeMissing Counts seen, @MayBeMissing Counts now) {}
+  public record OtherShift(String person, boolean outsider, @MayBeMissing Counts seen, @MayBeMissing Counts now) {}
 
-  record Counts(int placesGaining, int placesLosing, List<String> gained, List<String> lost) {
+  public record Counts(int placesGaining, int placesLosing, List<String> gained, List<String> lost) {
     static Counts of(Difference.PersonShift shift) {
       return shift == null ? null : new Counts(shift.placesGaining(), shift.placesLosing(), shift.gained().words(), shift.lost().words());
     }
   }
 
-  static Seen of(long change, Rehearsal rehearsal) {
+  public static Seen of(long change, Rehearsal rehearsal) {
     return new Seen(change, rehearsal.digest(), rehearsal.instant());
   }
 
-  boolean is(Rehearsal rehearsal) {
+  public boolean is(Rehearsal rehearsal) {
     return digest.equals(rehearsal.digest());
   }
 
@@ -49,7 +49,7 @@ record Seen(long change,
    *
    * @param then what was shown, worked out again; null if that can no longer be done
    */
-  static Problem other(Seen now, Rehearsal is, Rehearsal then) {
+  public static Problem other(Seen now, Rehearsal is, Rehearsal then) {
     Problem problem = Problem.of(HttpStatus.CONFLICT, "difference-moved", "It would now do something else than you saw",
         "Something was changed elsewhere, or began or ended, since this was shown. Nothing was done. Look at what it would do now, then decide again.")
         .with("now", now).with("totalsNow", is.now().totals());

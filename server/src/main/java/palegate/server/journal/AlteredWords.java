@@ -20,10 +20,10 @@ import palegate.core.people.Unit;
 import palegate.core.places.Place;
 import palegate.core.roles.Role;
 import palegate.core.structure.Structure;
+import palegate.core.structure.SubjectNames;
 import palegate.core.types.DocumentType;
 import palegate.core.walls.Wall;
 import palegate.server.store.StructureStore;
-import palegate.server.views.SubjectNames;
 
 /** The exact content of a thing, field by field in words; names come from the structure given. */
 final class AlteredWords {

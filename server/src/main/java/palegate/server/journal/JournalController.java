@@ -14,12 +14,13 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
-import palegate.core.drafts.Change;
-import palegate.core.drafts.Reversal;
+import palegate.core.changes.Change;
+import palegate.core.reversal.Reversal;
 import palegate.core.duties.Duty;
 import palegate.core.snapshot.Snapshot;
 import palegate.core.structure.Structure;
-import palegate.server.drafts.StoredDrafts;
+import palegate.core.structure.StructureDifference;
+import palegate.server.tray.StoredDrafts;
 import palegate.server.lists.PageRequest;
 import palegate.server.lists.SortOrders;
 import palegate.server.session.Accounts;
@@ -94,7 +95,7 @@ class JournalController {
     Structure after = snapshots.structureAsOf(number);
     Snapshot newest = snapshots.current().snapshot();
     Structure now = newest.structure();
-    Reversal reversal = Reversal.of(then, after, newest, clock.instant());
+    Reversal reversal = Reversal.of(StructureDifference.between(then, after), newest, clock.instant());
     List<LeftAlone> left = reversal.left().stream().map(one -> new LeftAlone(nameOf(one.thing(), now, after), one.why())).toList();
     List<Change> changes = reversal.changes();
     if (changes.isEmpty()) {

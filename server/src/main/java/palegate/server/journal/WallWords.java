@@ -8,10 +8,10 @@ import java.util.stream.Collectors;
 import palegate.core.people.Period;
 import palegate.core.people.Subject;
 import palegate.core.structure.Structure;
+import palegate.core.structure.SubjectNames;
 import palegate.core.walls.Barrier;
 import palegate.core.walls.Scope;
 import palegate.core.walls.Wall;
-import palegate.server.views.SubjectNames;
 
 /** The exact content of a wall in words. */
 final class WallWords {

@@ -6,9 +6,9 @@ import palegate.core.places.Conditions;
 import palegate.core.places.Place;
 import palegate.core.snapshot.Snapshot;
 import palegate.core.snapshot.SnapshotAt;
+import palegate.core.structure.SubjectNames;
 import palegate.core.walls.Barrier;
 import palegate.core.walls.Wall;
-import palegate.server.views.SubjectNames;
 
 /** What limits a place beside its access list, in words: walls, clearance, ceilings, house rules, conditions, oversight. */
 final class GuardWords {

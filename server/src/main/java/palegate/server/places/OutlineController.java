@@ -13,11 +13,13 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RestController;
+import palegate.core.changes.PlaceChange;
 import palegate.core.places.Outline;
+import palegate.core.places.Place;
 import palegate.core.places.PlaceKind;
+import palegate.server.changes.ChangeBody;
+import palegate.server.changes.NewIds;
 import palegate.server.drafts.DraftedState;
-import palegate.server.drafts.LayoutBody;
-import palegate.server.drafts.NewIds;
 import palegate.server.shell.MayBeMissing;
 
 /** Many places at once, from a typed or pasted outline: read and shown before anything is drafted. */
@@ -28,7 +30,7 @@ class OutlineController {
   record ReadItem(int line, int depth, String kind, String name, @MayBeMissing String type) {}
 
   /** What was read, and the changes that would make it; with any fault there are none. */
-  record OutlineView(List<ReadItem> items, List<Outline.Fault> faults, List<LayoutBody.AddPlace> changes) {}
+  record OutlineView(List<ReadItem> items, List<Outline.Fault> faults, List<ChangeBody> changes) {}
 
   private final DraftedState shown;
 
@@ -48,7 +50,7 @@ class OutlineController {
     Outline.Read read = Outline.read(text.text());
     List<Outline.Fault> faults = new ArrayList<>(read.faults());
     List<ReadItem> items = new ArrayList<>();
-    List<LayoutBody.AddPlace> changes = new ArrayList<>();
+    List<PlaceChange.AddPlace> changes = new ArrayList<>();
     int[] depths = new int[read.items().size()];
     for (Outline.Item item : read.items()) {
       int depth = item.parent() < 0 ? 0 : depths[item.parent()] + 1;
@@ -62,9 +64,9 @@ class OutlineController {
         faults.add(new Outline.Fault(item.line(), "A document cannot stand directly below the repository.", "Put it below a library."));
       }
       items.add(new ReadItem(item.line(), depth, kind.word(), item.name(), item.type()));
-      changes.add(new LayoutBody.AddPlace(NewIds.of(kind.word().substring(0, 1)), kind.word(), item.parent() < 0 ? id : changes.get(item.parent()).place(),
-          item.name(), null, type, null, null, null));
+      changes.add(new PlaceChange.AddPlace(Place.plain(NewIds.of(kind.word().substring(0, 1)), kind, item.parent() < 0 ? id : changes.get(item.parent()).place(),
+          item.name(), false, Map.of(), type, null, null)));
     }
-    return new OutlineView(items, faults, faults.isEmpty() ? changes : List.of());
+    return new OutlineView(items, faults, faults.isEmpty() ? changes.stream().map(ChangeBody::of).toList() : List.of());
   }
 }

@@ -16,16 +16,16 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
-import palegate.server.drafts.ChangeBody;
 import palegate.server.shell.MayBeMissing;
 import palegate.server.store.ListTemplates;
+import palegate.server.views.SubjectRef;
 
 /** Access lists that are kept under a name, to be used at other places. A template is text to start from, and gives nobody anything. */
 @RestController
 @RequestMapping("/api/list-templates")
 class TemplatesController {
   /** One line: a role for a grant, or rights for a withholding. */
-  record TemplateLine(@NotNull(message = "Name a person, group or unit.") @Valid ChangeBody.SubjectRef subject, @NotBlank(message = "Say the name of the subject.") String subjectName,
+  record TemplateLine(@NotNull(message = "Name a person, group or unit.") @Valid SubjectRef subject, @NotBlank(message = "Say the name of the subject.") String subjectName,
       @MayBeMissing String role, @MayBeMissing List<String> rights, @MayBeMissing List<String> types) {}
 
   record Template(long id, String name, List<TemplateLine> lines) {}

@@ -15,13 +15,13 @@ import palegate.core.roles.Right;
 import palegate.core.roles.Rights;
 import palegate.core.roles.Role;
 import palegate.core.structure.Structure;
+import palegate.core.structure.SubjectNames;
 import palegate.server.drafts.DraftedState;
 import palegate.server.lists.PageRequest;
 import palegate.server.lists.SortOrders;
 import palegate.server.shell.Page;
 import palegate.server.shell.Problem;
 import palegate.server.views.EntryView;
-import palegate.server.views.SubjectNames;
 
 /** The customer's roles, where they are used, and what rights imply. */
 @RestController

@@ -2,11 +2,9 @@ package palegate.server.shell;
 
 import io.swagger.v3.oas.models.OpenAPI;
 import io.swagger.v3.oas.models.info.Info;
-import io.swagger.v3.oas.models.media.JsonSchema;
 import io.swagger.v3.oas.models.media.Schema;
 import java.util.ArrayList;
 import java.util.Arrays;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import org.springdoc.core.customizers.OpenApiCustomizer;
@@ -39,37 +37,15 @@ class Description {
   @SuppressWarnings("rawtypes")
   OpenApiCustomizer plainSchemas() {
     return api -> {
-      Map<String, Schema> schemas = api.getComponents().getSchemas();
-      List.copyOf(schemas.values()).stream().filter(schema -> schema.getDiscriminator() != null)
-          .forEach(parent -> nameKinds(parent, schemas));
-      schemas.values().forEach(Description::require);
+      api.getComponents().getSchemas().values().forEach(Description::require);
     };
-  }
-
-  /** Each kind says its own name, instead of referring back to what it is a kind of. */
-  @SuppressWarnings({"rawtypes", "unchecked"})
-  private static void nameKinds(Schema parent, Map<String, Schema> schemas) {
-    parent.setProperties(null);
-    parent.setRequired(null);
-    parent.setType(null);
-    parent.setTypes(null);
-    parent.getDiscriminator().getMapping().forEach((kind, reference) -> {
-      String name = reference.substring(reference.lastIndexOf('/') + 1);
-      Schema known = schemas.get(name);
-      Schema own = known.getAllOf() == null ? known : (Schema) known.getAllOf().get(known.getAllOf().size() - 1);
-      Map<String, Schema> properties = new LinkedHashMap<>();
-      properties.put(parent.getDiscriminator().getPropertyName(), new JsonSchema().typesItem("string")._enum(List.of(kind)));
-      properties.putAll(own.getProperties());
-      Schema flat = new JsonSchema().typesItem("object");
-      flat.setProperties(properties);
-      schemas.put(name, flat);
-    });
   }
 
   @SuppressWarnings({"rawtypes", "unchecked"})
   private static void require(Schema schema) {
     Map<String, Schema> properties = schema.getProperties();
-    if (properties == null) {
+    // What takes nothing more than it names says by itself what it needs.
+    if (properties == null || Boolean.FALSE.equals(schema.getAdditionalProperties())) {
       return;
     }
     List<String> required = new ArrayList<>();

@@ -12,9 +12,9 @@ import java.util.stream.Stream;
 import palegate.core.roles.Right;
 import palegate.core.statements.Statement;
 import palegate.core.structure.Structure;
+import palegate.core.structure.SubjectNames;
 import palegate.server.exports.Sheet;
 import palegate.server.views.PersonView;
-import palegate.server.views.SubjectNames;
 
 /** A statement as a sheet for files. */
 final class StatementSheet {

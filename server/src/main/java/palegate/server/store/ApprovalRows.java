@@ -58,14 +58,14 @@ class ApprovalRows {
     return new ApprovalRule.When(kinds, duties, outsidersGain, places);
   }
 
-  void write(Delta<ApprovalRule> delta, long change) {
-    batches.changeOneEach("UPDATE approval_states SET ended = ? WHERE approval = ? AND ended IS NULL", delta.over(),
+  void write(RowChanges<ApprovalRule> rows, long change) {
+    batches.changeOneEach("UPDATE approval_states SET ended = ? WHERE approval = ? AND ended IS NULL", rows.over(),
         rule -> new Object[] {change, rule.id()});
-    batches.name("INSERT INTO approvals (id) VALUES (?) ON DUPLICATE KEY UPDATE id = VALUES(id)", delta.begun(), ApprovalRule::id);
-    batches.insert("INSERT INTO approval_states (approval, began, name, outsiders_gain, duty) VALUES (?, ?, ?, ?, ?)", delta.begun(),
+    batches.name("INSERT INTO approvals (id) VALUES (?) ON DUPLICATE KEY UPDATE id = VALUES(id)", rows.begun(), ApprovalRule::id);
+    batches.insert("INSERT INTO approval_states (approval, began, name, outsiders_gain, duty) VALUES (?, ?, ?, ?, ?)", rows.begun(),
         rule -> new Object[] {rule.id(), change, rule.name(), rule.when().outsidersGain(), rule.duty().word()});
     List<Object[]> criteria = new ArrayList<>();
-    for (ApprovalRule rule : delta.begun()) {
+    for (ApprovalRule rule : rows.begun()) {
       int position = 0;
       for (String kind : rule.when().kinds().stream().sorted().toList()) {
         criteria.add(new Object[] {rule.id(), change, position++, kind, null, null});

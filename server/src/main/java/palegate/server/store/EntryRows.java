@@ -58,27 +58,27 @@ class EntryRows {
         .list();
   }
 
-  void writeGrants(Delta<Grant> delta, long change) {
-    batches.changeOneEach("UPDATE grants SET ended = ? WHERE id = ? AND ended IS NULL", delta.over(),
+  void writeGrants(RowChanges<Grant> rows, long change) {
+    batches.changeOneEach("UPDATE grants SET ended = ? WHERE id = ? AND ended IS NULL", rows.over(),
         grant -> new Object[] {change, grant.id()});
     batches.insert("""
         INSERT INTO grants (id, began, place, subject_person, subject_group, subject_unit, subject_builtin,
                             role, holds_from, holds_until, note)
         VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)
-        """, delta.begun(), grant -> values(grant, grant.role(), change));
-    batches.insert("INSERT INTO grant_types (grant_id, began, type) VALUES (?, ?, ?)", narrowings(delta.begun()),
+        """, rows.begun(), grant -> values(grant, grant.role(), change));
+    batches.insert("INSERT INTO grant_types (grant_id, began, type) VALUES (?, ?, ?)", narrowings(rows.begun()),
         narrowing -> new Object[] {narrowing.entry(), change, narrowing.type()});
   }
 
-  void writeWithholdings(Delta<Withholding> delta, long change) {
-    batches.changeOneEach("UPDATE withholdings SET ended = ? WHERE id = ? AND ended IS NULL", delta.over(),
+  void writeWithholdings(RowChanges<Withholding> rows, long change) {
+    batches.changeOneEach("UPDATE withholdings SET ended = ? WHERE id = ? AND ended IS NULL", rows.over(),
         taken -> new Object[] {change, taken.id()});
     batches.insert("""
         INSERT INTO withholdings (id, began, place, subject_person, subject_group, subject_unit, subject_builtin,
                                   rights, holds_from, holds_until, note)
         VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)
-        """, delta.begun(), taken -> values(taken, RoleAndTypeRows.set(taken.rights()), change));
-    batches.insert("INSERT INTO withholding_types (withholding_id, began, type) VALUES (?, ?, ?)", narrowings(delta.begun()),
+        """, rows.begun(), taken -> values(taken, RoleAndTypeRows.set(taken.rights()), change));
+    batches.insert("INSERT INTO withholding_types (withholding_id, began, type) VALUES (?, ?, ?)", narrowings(rows.begun()),
         narrowing -> new Object[] {narrowing.entry(), change, narrowing.type()});
   }
 

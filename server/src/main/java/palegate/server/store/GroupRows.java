@@ -8,11 +8,14 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Set;
+import java.util.stream.Collectors;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import palegate.core.people.Group;
 import palegate.core.people.Membership;
 import palegate.core.structure.Parts;
+import palegate.core.structure.Structure;
+import palegate.core.structure.StructureDifference;
 
 /** Groups and their memberships in the database; a membership has a history of its own. */
 @Component
@@ -61,15 +64,18 @@ class GroupRows {
         }).list();
   }
 
-  void write(Parts<Group> before, Parts<Group> after, long change) {
-    Set<String> differing = before.differing(after);
-    Delta<Group> groups = Delta.between(bare(before, differing), bare(after, differing));
+  void write(StructureDifference altered, long change) {
+    Parts<Group> before = altered.before().groups();
+    Parts<Group> after = altered.after().groups();
+    // Whose members alone differ is called as it was.
+    Set<String> called = altered.groups().stream().filter(id -> !Objects.equals(bare(before.get(id)), bare(after.get(id)))).collect(Collectors.toSet());
+    RowChanges<Group> groups = RowChanges.of(altered, called, Structure::groups);
     batches.changeOneEach("UPDATE group_states SET ended = ? WHERE group_id = ? AND ended IS NULL", groups.over(),
         group -> new Object[] {change, group.id()});
     batches.name("INSERT INTO person_groups (id) VALUES (?) ON DUPLICATE KEY UPDATE id = VALUES(id)", groups.begun(), group -> group.id());
     batches.insert("INSERT INTO group_states (group_id, began, name, description) VALUES (?, ?, ?, ?)", groups.begun(),
         group -> new Object[] {group.id(), change, group.name(), group.description()});
-    writeMemberships(held(before, differing), held(after, differing), change);
+    writeMemberships(held(before, altered.groups()), held(after, altered.groups()), change);
   }
 
   private void writeMemberships(Set<Held> before, Set<Held> after, long change) {
@@ -99,9 +105,8 @@ class GroupRows {
     return held;
   }
 
-  /** The groups without their members, which have rows of their own. */
-  private static Parts<Group> bare(Parts<Group> groups, Set<String> ids) {
-    return Parts.of(ids.stream().sorted().map(groups::get).filter(Objects::nonNull)
-        .map(group -> group.with(List.of())).toList(), Group::id);
+  /** A group without its members, which have rows of their own. */
+  private static Group bare(Group group) {
+    return group == null ? null : group.with(List.of());
   }
 }

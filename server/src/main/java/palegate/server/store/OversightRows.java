@@ -28,14 +28,14 @@ class OversightRows {
         .list();
   }
 
-  void write(Delta<Oversight> delta, long change) {
-    batches.changeOneEach("UPDATE oversights SET ended = ? WHERE id = ? AND ended IS NULL", delta.over(),
+  void write(RowChanges<Oversight> rows, long change) {
+    batches.changeOneEach("UPDATE oversights SET ended = ? WHERE id = ? AND ended IS NULL", rows.over(),
         oversight -> new Object[] {change, oversight.id()});
     batches.insert("""
         INSERT INTO oversights (id, began, place, subject_person, subject_group, subject_unit, subject_builtin,
                                 holds_from, holds_until, note)
         VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?)
-        """, delta.begun(), oversight -> SubjectColumns.values(new Object[] {oversight.id(), change, oversight.place()},
+        """, rows.begun(), oversight -> SubjectColumns.values(new Object[] {oversight.id(), change, oversight.place()},
             oversight.subject(), Instants.toDatabase(oversight.period().from()), Instants.toDatabase(oversight.period().until()), oversight.note()));
   }
 }

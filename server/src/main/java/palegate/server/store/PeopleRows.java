@@ -35,22 +35,22 @@ class PeopleRows {
         .list();
   }
 
-  void writeUnits(Delta<Unit> delta, long change) {
-    batches.changeOneEach("UPDATE unit_states SET ended = ? WHERE unit = ? AND ended IS NULL", delta.over(),
+  void writeUnits(RowChanges<Unit> rows, long change) {
+    batches.changeOneEach("UPDATE unit_states SET ended = ? WHERE unit = ? AND ended IS NULL", rows.over(),
         unit -> new Object[] {change, unit.id()});
-    batches.name("INSERT INTO units (id) VALUES (?) ON DUPLICATE KEY UPDATE id = VALUES(id)", delta.begun(), unit -> unit.id());
-    batches.insert("INSERT INTO unit_states (unit, began, name, parent) VALUES (?, ?, ?, ?)", delta.begun(),
+    batches.name("INSERT INTO units (id) VALUES (?) ON DUPLICATE KEY UPDATE id = VALUES(id)", rows.begun(), unit -> unit.id());
+    batches.insert("INSERT INTO unit_states (unit, began, name, parent) VALUES (?, ?, ?, ?)", rows.begun(),
         unit -> new Object[] {unit.id(), change, unit.name(), unit.parent()});
   }
 
-  void writePeople(Delta<Person> delta, long change) {
-    batches.changeOneEach("UPDATE person_states SET ended = ? WHERE person = ? AND ended IS NULL", delta.over(),
+  void writePeople(RowChanges<Person> rows, long change) {
+    batches.changeOneEach("UPDATE person_states SET ended = ? WHERE person = ? AND ended IS NULL", rows.over(),
         person -> new Object[] {change, person.id()});
-    batches.name("INSERT INTO people (id) VALUES (?) ON DUPLICATE KEY UPDATE id = VALUES(id)", delta.begun(), person -> person.id());
+    batches.name("INSERT INTO people (id) VALUES (?) ON DUPLICATE KEY UPDATE id = VALUES(id)", rows.begun(), person -> person.id());
     batches.insert("""
         INSERT INTO person_states (person, began, name, login, email, external, active, unit)
         VALUES (?, ?, ?, ?, ?, ?, ?, ?)
-        """, delta.begun(), person -> new Object[] {person.id(), change, person.name(), person.login(),
+        """, rows.begun(), person -> new Object[] {person.id(), change, person.name(), person.login(),
             person.email(), person.external(), person.active(), person.unit()});
   }
 }

@@ -93,10 +93,10 @@ class PlaceRows {
   }
 
   /** What comes back under its id as something else begins another life: the content of the former one is not its content. */
-  void beginOtherLives(Delta<Place> delta) {
-    Set<String> over = delta.over().stream().map(Place::id).collect(Collectors.toSet());
+  void beginOtherLives(RowChanges<Place> rows) {
+    Set<String> over = rows.over().stream().map(Place::id).collect(Collectors.toSet());
     Map<String, Place> come = new HashMap<>();
-    delta.begun().stream().filter(place -> !over.contains(place.id())).forEach(place -> come.put(place.id(), place));
+    rows.begun().stream().filter(place -> !over.contains(place.id())).forEach(place -> come.put(place.id(), place));
     List<String> others = new ArrayList<>();
     List<String> ids = List.copyOf(come.keySet());
     for (int start = 0; start < ids.size(); start += IDS_AT_ONCE) {
@@ -107,23 +107,23 @@ class PlaceRows {
   }
 
   /** Writes the ids of places that begin: others may refer to them before their states are written. */
-  void name(Delta<Place> delta) {
-    batches.name("INSERT INTO places (id) VALUES (?) ON DUPLICATE KEY UPDATE id = VALUES(id)", delta.begun(), place -> place.id());
+  void name(RowChanges<Place> rows) {
+    batches.name("INSERT INTO places (id) VALUES (?) ON DUPLICATE KEY UPDATE id = VALUES(id)", rows.begun(), place -> place.id());
   }
 
-  void write(Delta<Place> delta, long change) {
-    batches.changeOneEach("UPDATE place_states SET ended = ? WHERE place = ? AND ended IS NULL", delta.over(),
+  void write(RowChanges<Place> rows, long change) {
+    batches.changeOneEach("UPDATE place_states SET ended = ? WHERE place = ? AND ended IS NULL", rows.over(),
         place -> new Object[] {change, place.id()});
     batches.insert("""
         INSERT INTO place_states (place, began, kind, parent, name, stands_alone, type, owner, target,
                                   ceiling, reserve_sharing, no_takeaway, is_private, frozen, checked_out_by, checked_out_at)
         VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)
-        """, delta.begun(), place -> new Object[] {place.id(), change, place.kind().word(), place.parent(), place.name(),
+        """, rows.begun(), place -> new Object[] {place.id(), change, place.kind().word(), place.parent(), place.name(),
             place.standsAlone(), place.type(), place.owner(), place.target(),
             place.guards().ceiling(), place.guards().reserveSharing(), place.guards().noTakeaway(),
             place.conditions().isPrivate(), place.conditions().frozen(), place.conditions().checkedOutBy(),
             Instants.toDatabase(place.conditions().checkedOutAt())});
-    List<Label> labels = delta.begun().stream().flatMap(place -> place.labels().entrySet().stream()
+    List<Label> labels = rows.begun().stream().flatMap(place -> place.labels().entrySet().stream()
         .map(label -> new Label(place.id(), label.getKey(), label.getValue()))).toList();
     batches.insert("INSERT INTO place_labels (place, began, label, value) VALUES (?, ?, ?, ?)", labels,
         label -> new Object[] {label.place(), change, label.name(), label.value()});

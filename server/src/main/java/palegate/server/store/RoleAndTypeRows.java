@@ -66,25 +66,25 @@ class RoleAndTypeRows {
         .list();
   }
 
-  void writeRoles(Delta<Role> delta, long change) {
-    batches.changeOneEach("UPDATE role_states SET ended = ? WHERE role = ? AND ended IS NULL", delta.over(),
+  void writeRoles(RowChanges<Role> rows, long change) {
+    batches.changeOneEach("UPDATE role_states SET ended = ? WHERE role = ? AND ended IS NULL", rows.over(),
         role -> new Object[] {change, role.id()});
-    batches.name("INSERT INTO roles (id) VALUES (?) ON DUPLICATE KEY UPDATE id = VALUES(id)", delta.begun(), role -> role.id());
-    batches.insert("INSERT INTO role_states (role, began, name, rights) VALUES (?, ?, ?, ?)", delta.begun(),
+    batches.name("INSERT INTO roles (id) VALUES (?) ON DUPLICATE KEY UPDATE id = VALUES(id)", rows.begun(), role -> role.id());
+    batches.insert("INSERT INTO role_states (role, began, name, rights) VALUES (?, ?, ?, ?)", rows.begun(),
         role -> new Object[] {role.id(), change, role.name(), set(role.rights())});
   }
 
-  void writeTypes(Delta<DocumentType> delta, long change) {
-    batches.changeOneEach("UPDATE type_states SET ended = ? WHERE type = ? AND ended IS NULL", delta.over(),
+  void writeTypes(RowChanges<DocumentType> rows, long change) {
+    batches.changeOneEach("UPDATE type_states SET ended = ? WHERE type = ? AND ended IS NULL", rows.over(),
         type -> new Object[] {change, type.id()});
-    batches.name("INSERT INTO document_types (id) VALUES (?) ON DUPLICATE KEY UPDATE id = VALUES(id)", delta.begun(), type -> type.id());
-    batches.insert("INSERT INTO type_states (type, began, name, short_name, guarded, fields) VALUES (?, ?, ?, ?, ?, ?)", delta.begun(),
+    batches.name("INSERT INTO document_types (id) VALUES (?) ON DUPLICATE KEY UPDATE id = VALUES(id)", rows.begun(), type -> type.id());
+    batches.insert("INSERT INTO type_states (type, began, name, short_name, guarded, fields) VALUES (?, ?, ?, ?, ?, ?)", rows.begun(),
         type -> new Object[] {type.id(), change, type.name(), type.shortName(), type.guarded(), json.writeValueAsString(type.fields())});
     batches.insert("INSERT INTO type_libraries (type, began, library) VALUES (?, ?, ?)",
-        delta.begun().stream().flatMap(type -> type.libraries().stream().sorted().map(library -> new Object[] {type.id(), change, library})).toList(),
+        rows.begun().stream().flatMap(type -> type.libraries().stream().sorted().map(library -> new Object[] {type.id(), change, library})).toList(),
         Function.identity());
     List<Object[]> clearances = new ArrayList<>();
-    for (DocumentType type : delta.begun()) {
+    for (DocumentType type : rows.begun()) {
       for (int position = 0; position < type.clearances().size(); position++) {
         Clearance clearance = type.clearances().get(position);
         clearances.add(SubjectColumns.values(new Object[] {type.id(), change, position}, clearance.subject(), clearance.role(),

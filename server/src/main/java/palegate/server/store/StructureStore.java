@@ -21,6 +21,7 @@ import palegate.core.people.Unit;
 import palegate.core.places.Place;
 import palegate.core.roles.Role;
 import palegate.core.structure.Structure;
+import palegate.core.structure.StructureDifference;
 import palegate.core.types.DocumentType;
 import palegate.core.walls.Wall;
 
@@ -79,21 +80,21 @@ public class StructureStore {
 
   /** Writes what differs between two structures as a change; the caller holds the transaction. */
   @Transactional
-  public void write(Structure before, Structure after, long change) {
-    people.writeUnits(Delta.between(before.units(), after.units()), change);
-    people.writePeople(Delta.between(before.people(), after.people()), change);
-    groups.write(before.groups(), after.groups(), change);
-    rolesAndTypes.writeRoles(Delta.between(before.roles(), after.roles()), change);
-    Delta<Place> laidOut = Delta.between(before.places(), after.places());
+  public void write(StructureDifference altered, long change) {
+    people.writeUnits(RowChanges.of(altered, altered.units(), Structure::units), change);
+    people.writePeople(RowChanges.of(altered, altered.people(), Structure::people), change);
+    groups.write(altered, change);
+    rolesAndTypes.writeRoles(RowChanges.of(altered, altered.roles(), Structure::roles), change);
+    RowChanges<Place> laidOut = RowChanges.of(altered, altered.places(), Structure::places);
     places.name(laidOut);
     places.beginOtherLives(laidOut);
-    rolesAndTypes.writeTypes(Delta.between(before.types(), after.types()), change);
+    rolesAndTypes.writeTypes(RowChanges.of(altered, altered.types(), Structure::types), change);
     places.write(laidOut, change);
-    entries.writeGrants(Delta.between(before.grants(), after.grants()), change);
-    entries.writeWithholdings(Delta.between(before.withholdings(), after.withholdings()), change);
-    oversights.write(Delta.between(before.oversights(), after.oversights()), change);
-    walls.write(Delta.between(before.walls(), after.walls()), change);
-    approvals.write(Delta.between(before.approvals(), after.approvals()), change);
+    entries.writeGrants(RowChanges.of(altered, altered.grants(), Structure::grants), change);
+    entries.writeWithholdings(RowChanges.of(altered, altered.withholdings(), Structure::withholdings), change);
+    oversights.write(RowChanges.of(altered, altered.oversights(), Structure::oversights), change);
+    walls.write(RowChanges.of(altered, altered.walls(), Structure::walls), change);
+    approvals.write(RowChanges.of(altered, altered.approvals(), Structure::approvals), change);
   }
 
   /** Everything a change altered, with its exact content before and after, kind by kind. */

@@ -71,20 +71,20 @@ class WallRows {
         exceptions.getOrDefault(head.wall(), List.of()).stream().map(ExceptionRow::exempt).toList())).toList();
   }
 
-  void write(Delta<Wall> delta, long change) {
-    batches.changeOneEach("UPDATE wall_states SET ended = ? WHERE wall = ? AND ended IS NULL", delta.over(),
+  void write(RowChanges<Wall> rows, long change) {
+    batches.changeOneEach("UPDATE wall_states SET ended = ? WHERE wall = ? AND ended IS NULL", rows.over(),
         wall -> new Object[] {change, wall.id()});
-    batches.name("INSERT INTO walls (id) VALUES (?) ON DUPLICATE KEY UPDATE id = VALUES(id)", delta.begun(), Wall::id);
+    batches.name("INSERT INTO walls (id) VALUES (?) ON DUPLICATE KEY UPDATE id = VALUES(id)", rows.begun(), Wall::id);
     batches.insert("""
         INSERT INTO wall_states (wall, began, name, reason, kind, state, holds_from, holds_until)
         VALUES (?, ?, ?, ?, ?, ?, ?, ?)
-        """, delta.begun(), wall -> new Object[] {wall.id(), change, wall.name(), wall.reason(), wall.barrier().kind(),
+        """, rows.begun(), wall -> new Object[] {wall.id(), change, wall.name(), wall.reason(), wall.barrier().kind(),
             wall.state().word(), Instants.toDatabase(wall.period().from()), Instants.toDatabase(wall.period().until())});
     List<Object[]> sides = new ArrayList<>();
     List<Object[]> subjects = new ArrayList<>();
     List<Object[]> criteria = new ArrayList<>();
     List<Object[]> exceptions = new ArrayList<>();
-    for (Wall wall : delta.begun()) {
+    for (Wall wall : rows.begun()) {
       List<Barrier.Side> all = sidesOf(wall.barrier());
       for (int side = 0; side < all.size(); side++) {
         Object[] key = {wall.id(), change, side};

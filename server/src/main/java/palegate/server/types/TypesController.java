@@ -1,6 +1,5 @@
 package palegate.server.types;
 
-import jakarta.validation.Valid;
 import java.security.Principal;
 import java.time.Instant;
 import java.util.ArrayList;
@@ -15,22 +14,23 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
+import palegate.core.changes.TypeChange;
 import palegate.core.people.Subject;
 import palegate.core.places.Place;
 import palegate.core.places.PlaceKind;
 import palegate.core.questions.Conversion;
 import palegate.core.questions.TypeMatrix;
 import palegate.core.structure.Structure;
+import palegate.core.structure.SubjectNames;
 import palegate.core.types.Clearance;
 import palegate.core.types.DocumentType;
+import palegate.server.changes.ChangeBody;
 import palegate.server.drafts.DraftedState;
-import palegate.server.drafts.TypeBody;
 import palegate.server.lists.PageRequest;
 import palegate.server.lists.SortOrders;
 import palegate.server.shell.MayBeMissing;
 import palegate.server.shell.Page;
 import palegate.server.shell.Problem;
-import palegate.server.views.SubjectNames;
 import palegate.server.views.SubjectView;
 
 /** The customer's document types: fields, clearances, and who may do what with papers of each. */
@@ -40,7 +40,7 @@ class TypesController {
   record ClearanceView(SubjectView subject, String role, String roleName, List<String> rights, @MayBeMissing Instant from, @MayBeMissing Instant until, boolean current) {}
 
   /** A type; {@code lacking} counts its documents that lack a required field. */
-  record TypeView(String id, String name, @MayBeMissing String shortName, boolean guarded, List<String> libraries, List<TypeBody.TypeField> fields,
+  record TypeView(String id, String name, @MayBeMissing String shortName, boolean guarded, List<String> libraries, List<TypeField> fields,
       List<ClearanceView> clearances, int documents, int lacking, DraftedState.Drafted drafted) {}
 
   record Lacking(String place, String path, List<String> fields) {}
@@ -78,7 +78,7 @@ class TypesController {
   private static TypeView view(DraftedState.State state, DocumentType type) {
     int documents = (int) state.after().documentsOf(type.id()).count();
     return new TypeView(type.id(), type.name(), type.shortName(), type.guarded(), type.libraries().stream().sorted().toList(),
-        type.fields().stream().map(TypeBody.TypeField::of).toList(), type.clearances().stream().map(clearance -> view(state, clearance)).toList(),
+        type.fields().stream().map(TypeField::of).toList(), type.clearances().stream().map(clearance -> view(state, clearance)).toList(),
         documents, lacking(state, type).length, state.drafted(Structure::types, type.id()));
   }
 
@@ -107,12 +107,12 @@ class TypesController {
 
   /** What a changed type would make of the values that its documents have, those that cannot be converted first: asked before it is drafted. */
   @PostMapping("/conversion")
-  ConversionView conversion(@Valid @RequestBody TypeBody.SetType changed, @ParameterObject PageRequest part, Principal who) {
+  ConversionView conversion(@RequestBody ChangeBody sent, @ParameterObject PageRequest part, Principal who) {
     DraftedState.State state = shown.to(who.getName());
-    if (changed.type() == null) {
-      return new ConversionView(0, 0, List.of());
+    if (!(sent.read() instanceof TypeChange.SetType changed)) {
+      throw Problem.faults("Only a type can be asked about here.", List.of(new Problem.Fault("kind", "This is not a change of a type.", "Send a change of the kind setType.")));
     }
-    List<Conversion.Converted> all = Conversion.of(state.structure(), changed.documentType());
+    List<Conversion.Converted> all = Conversion.of(state.structure(), changed.type());
     Comparator<Conversion.Converted> byPlace = Comparator.comparing(one -> state.after().placeNumber(one.document().id()), state.after().inTreeOrder());
     SortOrders<Conversion.Converted> listing = SortOrders.<Conversion.Converted>by("after", Comparator.comparing((Conversion.Converted one) -> one.after() != null).thenComparing(byPlace))
         .or("place", byPlace)

@@ -6,6 +6,7 @@ import palegate.core.access.Entry;
 import palegate.core.access.Grant;
 import palegate.core.roles.Rights;
 import palegate.core.structure.Structure;
+import palegate.core.structure.SubjectNames;
 import palegate.server.shell.MayBeMissing;
 
 /**

@@ -3,6 +3,7 @@ package palegate.server.views;
 import palegate.core.people.PersonSet;
 import palegate.core.people.Subject;
 import palegate.core.snapshot.SnapshotAt;
+import palegate.core.structure.SubjectNames;
 
 /** A subject with its name, and how many active people it names, outsiders among them. */
 public record SubjectView(String kind, String id, String name, int people, int outsiders) {

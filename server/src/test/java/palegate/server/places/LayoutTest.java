@@ -2,7 +2,6 @@ package palegate.server.places;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
@@ -20,21 +19,13 @@ class LayoutTest {
     JsonNode read = wenna.post("/api/places/root/outline", Map.of("text", "Insurers\n  Hull\n    policy.pdf = Policy\n  Cargo\nBrokers")).body();
     assertThat(read.path("items").valueStream().map(item -> item.path("kind").asString() + " " + item.path("depth").asInt()))
         .containsExactly("library 0", "folder 1", "document 2", "folder 1", "library 0");
-    JsonNode draft = wenna.post("/api/draft/changes/many", Map.of("changes", withKind(read.path("changes")))).body();
+    JsonNode draft = wenna.post("/api/draft/changes/many", Map.of("changes", read.path("changes"))).body();
     assertThat(draft.path("items")).hasSize(5);
     String library = read.path("changes").get(0).path("place").asString();
     assertThat(wenna.get("/api/places/" + library + "/children?drafted=true").body().valueStream().map(child -> child.path("name").asString())).containsExactly("Cargo", "Hull");
     JsonNode detail = wenna.get("/api/places/" + read.path("changes").get(2).path("place").asString()).body();
     assertThat(detail.path("made").asBoolean()).isTrue();
     assertThat(detail.path("path").valueStream().map(post -> post.path("name").asString())).containsExactly("Sallowpoint repository", "Insurers", "Hull", "policy.pdf");
-  }
-
-  private static List<Map<String, Object>> withKind(JsonNode changes) {
-    return changes.valueStream().map(change -> {
-      Map<String, Object> body = new LinkedHashMap<>(Map.of("kind", "addPlace"));
-      change.propertyStream().forEach(property -> body.put(property.getKey(), property.getValue().asString()));
-      return body;
-    }).toList();
   }
 
   @Test

@@ -20,7 +20,8 @@ class DependenciesPointInwardsTest {
 
   @ArchTest
   static final ArchRule the_store_serves_the_rooms_and_knows_none_of_them = noClasses().that().resideInAPackage("palegate.server.store..")
-      .should().dependOnClassesThat().resideInAnyPackage("palegate.server.drafts..", "palegate.server.places..", "palegate.server.statements..",
+      .should().dependOnClassesThat().resideInAnyPackage("palegate.server.drafts..", "palegate.server.approvals..", "palegate.server.inforce..", "palegate.server.rehearsal..", "palegate.server.tray..",
+          "palegate.server.places..", "palegate.server.statements..",
           "palegate.server.journal..", "palegate.server.session..", "palegate.server.bundle..");
 
   @ArchTest
@@ -29,7 +30,8 @@ class DependenciesPointInwardsTest {
 
   @ArchTest
   static final ArchRule sql_is_run_in_the_store_and_by_the_owners_of_drafts_and_accounts_only = noClasses()
-      .that().resideOutsideOfPackages("palegate.server.store..", "palegate.server.drafts..", "palegate.server.session..")
+      .that().resideOutsideOfPackages("palegate.server.store..", "palegate.server.drafts..", "palegate.server.approvals..", "palegate.server.inforce..", "palegate.server.tray..",
+          "palegate.server.session..")
       .should().dependOnClassesThat().resideInAnyPackage("org.springframework.jdbc..", "java.sql..")
       .andShould().notBe(Outage.class);
 

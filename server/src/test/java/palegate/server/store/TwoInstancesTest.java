@@ -7,7 +7,7 @@ import java.util.Map;
 import java.util.Random;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
-import palegate.core.drafts.Difference;
+import palegate.core.rehearsal.Difference;
 import palegate.core.snapshot.Snapshot;
 import palegate.core.structure.Structure;
 import palegate.server.testkit.Browser;

@@ -1,0 +1,35 @@
+package palegate.core.rehearsal;
+
+import java.util.BitSet;
+import java.util.stream.Stream;
+import palegate.core.places.Place;
+import palegate.core.snapshot.Snapshot;
+
+/** Some places of a snapshot: counted at once, listed when asked for, in the order in which people read the tree. */
+public final class PlaceSet {
+  private final Snapshot snapshot;
+  private final BitSet numbers;
+
+  PlaceSet(Snapshot snapshot, BitSet numbers) {
+    this.snapshot = snapshot;
+    this.numbers = numbers;
+  }
+
+  public int size() {
+    return numbers.cardinality();
+  }
+
+  public boolean isEmpty() {
+    return numbers.isEmpty();
+  }
+
+  public boolean contains(int place) {
+    return numbers.get(place);
+  }
+
+  /** Lazily. O(places of the snapshot) if there are any. */
+  public Stream<Place> stream() {
+    return isEmpty() ? Stream.empty()
+        : snapshot.inDisplayOrder(0).filter(numbers::get).mapToObj(snapshot::place);
+  }
+}

@@ -1,0 +1,67 @@
+package palegate.server.changes;
+
+import com.fasterxml.jackson.annotation.JsonCreator;
+import io.swagger.v3.oas.annotations.media.Schema;
+import java.util.ArrayList;
+import java.util.List;
+import palegate.core.bundle.Fault;
+import palegate.core.changes.Change;
+import palegate.core.changes.ChangeJson;
+import palegate.server.shell.Problem;
+import tools.jackson.core.JsonGenerator;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.SerializationContext;
+import tools.jackson.databind.annotation.JsonSerialize;
+import tools.jackson.databind.ser.std.StdSerializer;
+
+/**
+ * A change as it is sent and answered, and kept in drafts and the journal: see {@link ChangeJson}. The id of what it makes may
+ * be left out; the server then gives one.
+ */
+@Schema(name = "Change")
+@JsonSerialize(using = ChangeBody.Written.class)
+public record ChangeBody(@Schema(hidden = true) JsonNode json) {
+  @JsonCreator(mode = JsonCreator.Mode.DELEGATING)
+  public ChangeBody {}
+
+  static final class Written extends StdSerializer<ChangeBody> {
+    Written() {
+      super(ChangeBody.class);
+    }
+
+    @Override
+    public void serialize(ChangeBody change, JsonGenerator into, SerializationContext context) {
+      into.writeTree(change.json);
+    }
+  }
+
+  public static ChangeBody of(Change change) {
+    return new ChangeBody(ChangeJson.write(change));
+  }
+
+  /** The change that was sent; refused with all its faults. */
+  public Change read() {
+    return read(List.of(this)).get(0);
+  }
+
+  /** The changes that were sent; refused with all faults of all of them. */
+  public static List<Change> read(List<ChangeBody> sent) {
+    List<Problem.Fault> faults = new ArrayList<>();
+    List<Change> changes = new ArrayList<>();
+    for (ChangeBody body : sent) {
+      List<Fault> found = new ArrayList<>();
+      changes.add(ChangeJson.read(body.json, "", NewIds::of, found));
+      String which = sent.size() == 1 ? "" : "change " + changes.size();
+      found.forEach(fault -> faults.add(new Problem.Fault(where(which, fault.pointer()), fault.what(), fault.remedy())));
+    }
+    if (!faults.isEmpty()) {
+      throw Problem.faults("Some of what was sent is not right; each point is listed.", faults);
+    }
+    return changes;
+  }
+
+  private static String where(String which, String pointer) {
+    String field = pointer.isEmpty() ? "" : pointer.substring(1).replace('/', '.');
+    return which.isEmpty() ? field.isEmpty() ? "change" : field : field.isEmpty() ? which : which + ", " + field;
+  }
+}

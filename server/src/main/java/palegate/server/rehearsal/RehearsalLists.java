@@ -1,0 +1,50 @@
+package palegate.server.rehearsal;
+
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
+import java.time.Duration;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Objects;
+import java.util.function.Predicate;
+import java.util.stream.Stream;
+import org.springframework.stereotype.Component;
+import palegate.core.rehearsal.Difference;
+import palegate.core.rehearsal.FoundPairs;
+import palegate.core.rehearsal.Rehearsal;
+import palegate.core.people.Person;
+import palegate.server.lists.PageRequest;
+import palegate.server.lists.SortOrders;
+
+/** The long lists behind a rehearsal's counts: whoever reads one asks for page after page of it, and it is found once. */
+@Component
+class RehearsalLists {
+  /** In tree order as they are found. */
+  private static final SortOrders<Difference.PlaceShift> PLACES = SortOrders.<Difference.PlaceShift>by("place", (a, b) -> 0)
+      .or("gains", Comparator.comparing(Difference.PlaceShift::peopleGaining)).or("losses", Comparator.comparing(Difference.PlaceShift::peopleLosing));
+
+  private record PairsKey(Difference difference, Narrowing narrowing, String person, String place, String text) {}
+
+  private record PlacesKey(Difference difference, Narrowing narrowing, boolean documentsOnly, String text, String sort) {}
+
+  private final Cache<PairsKey, FoundPairs> pairs = Caffeine.newBuilder().maximumSize(4).expireAfterAccess(Duration.ofMinutes(2)).build();
+  private final Cache<PlacesKey, List<Difference.PlaceShift>> places = Caffeine.newBuilder().maximumSize(4).expireAfterAccess(Duration.ofMinutes(2)).build();
+
+  /** Each person at each place; of one person or one place if they are named. */
+  FoundPairs pairs(Rehearsal rehearsal, Difference difference, Narrowing narrowing, String person, String place, String text) {
+    return pairs.get(new PairsKey(difference, narrowing, person, place, text), any -> {
+      Predicate<Person> people = narrowing.people(rehearsal, difference.instant());
+      return difference.find(new FoundPairs.Wanted(narrowing.direction().takesGains(), narrowing.direction().takesLosses(), narrowing.wanted(),
+          one -> people.test(one) && (person == null || person.equals(one.id())), place, text));
+    });
+  }
+
+  /** Where anything changes. What is narrowed to people is narrowed to the places where something changes for them. */
+  List<Difference.PlaceShift> places(Rehearsal rehearsal, Difference difference, Narrowing narrowing, boolean documentsOnly, PageRequest part) {
+    return places.get(new PlacesKey(difference, narrowing, documentsOnly, part.text(), Objects.requireNonNullElse(part.sort(), "")), any -> {
+      Stream<Difference.PlaceShift> shifts = narrowing.namesPeople() ? difference.placesOf(narrowing.people(rehearsal, difference.instant())) : difference.places();
+      return PLACES.sorted(part, shifts.filter(shift -> (!documentsOnly || shift.place().isDocument())
+          && (part.takesAll() || part.takes(difference.path(shift.place()))) && narrowing.takes(shift.gained(), shift.lost(), narrowing.namesOutsiders())));
+    });
+  }
+}

@@ -12,7 +12,6 @@ import org.openjdk.jmh.annotations.OperationsPerInvocation;
 import org.openjdk.jmh.annotations.OutputTimeUnit;
 import org.openjdk.jmh.annotations.Warmup;
 import palegate.core.access.Trace;
-import palegate.core.ways.WaysTo;
 import palegate.core.people.Subject;
 import palegate.core.questions.AccessList;
 import palegate.core.questions.Explanation;
@@ -20,6 +19,7 @@ import palegate.core.questions.Matrix;
 import palegate.core.questions.ReachOf;
 import palegate.core.questions.WhoCan;
 import palegate.core.roles.Right;
+import palegate.core.ways.WaysTo;
 import palegate.demo.Structures;
 
 /** The questions that the core answers, in process. */

@@ -6,13 +6,13 @@ import java.util.Locale;
 import org.springframework.boot.SpringApplication;
 import org.springframework.context.ConfigurableApplicationContext;
 import org.springframework.security.crypto.password.PasswordEncoder;
+import palegate.core.duties.Duty;
 import palegate.core.snapshot.Snapshot;
 import palegate.core.structure.Structure;
 import palegate.demo.Structures;
 import palegate.server.PaleGate;
 import palegate.server.bundle.Bundles;
 import palegate.server.session.Accounts;
-import palegate.core.duties.Duty;
 import palegate.server.store.StructureStore;
 
 /** What the database and HTTP add: loading a structure and compiling it, and answers under load. */

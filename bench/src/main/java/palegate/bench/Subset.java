@@ -3,7 +3,6 @@ package palegate.bench;
 import java.util.ArrayList;
 import java.util.List;
 import palegate.core.access.Grant;
-import palegate.core.structure.Structure;
 import palegate.core.people.Group;
 import palegate.core.people.Membership;
 import palegate.core.people.Period;
@@ -11,6 +10,7 @@ import palegate.core.people.Subject;
 import palegate.core.places.Conditions;
 import palegate.core.places.Guards;
 import palegate.core.places.Place;
+import palegate.core.structure.Structure;
 import palegate.core.types.DocumentType;
 
 /**

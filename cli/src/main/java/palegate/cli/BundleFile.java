@@ -29,6 +29,20 @@ final class BundleFile {
     }
   }
 
+  /** Several files with faults. */
+  static final class SeveralRefused extends Exception {
+    private final transient List<Refused> files;
+
+    SeveralRefused(List<Refused> files) {
+      super(files.get(0).getMessage(), files.get(0));
+      this.files = List.copyOf(files);
+    }
+
+    List<String> lines() {
+      return files.stream().flatMap(file -> file.lines().stream()).toList();
+    }
+  }
+
   private BundleFile() {}
 
   static BundleReader.Read read(Path file) throws IOException, Refused {

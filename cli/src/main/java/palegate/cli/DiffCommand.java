@@ -7,8 +7,8 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.concurrent.Callable;
-import palegate.core.rehearsal.Difference;
 import palegate.core.rehearsal.DiffRows;
+import palegate.core.rehearsal.RightsDifference;
 import palegate.core.snapshot.Snapshot;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Model.CommandSpec;
@@ -42,7 +42,7 @@ final class DiffCommand implements Callable<Integer> {
       refused.forEach(file -> file.lines().forEach(spec.commandLine().getErr()::println));
       return 1;
     }
-    Difference difference = Difference.between(first, second, at == null ? clock.instant() : at);
+    RightsDifference difference = RightsDifference.between(first, second, at == null ? clock.instant() : at);
     Output.write(out, stream -> DiffRows.write(difference, stream));
     return 0;
   }

@@ -14,6 +14,10 @@ final class PlainErrors implements CommandLine.IExecutionExceptionHandler {
       refused.lines().forEach(err::println);
       return 1;
     }
+    if (failed instanceof BundleFile.SeveralRefused refused) {
+      refused.lines().forEach(err::println);
+      return 1;
+    }
     if (failed instanceof IOException || failed instanceof CommandLine.ParameterException) {
       err.println(failed.getMessage());
       return 2;

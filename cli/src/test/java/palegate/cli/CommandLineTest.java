@@ -214,4 +214,54 @@ class CommandLineTest {
     Ran later = run("explain", "--bundle", guarded.toString(), "--person", "p-b", "--place", "l", "--at", "2026-07-01T00:00:00Z");
     assertThat(later.out()).contains("rights  (none)", "barred by the screen \"W\"", "(kin)", "without the wall: find read");
   }
+
+  private Path changes(String... changes) throws Exception {
+    return Files.writeString(folder.resolve("the changes.json"), "{\"format\": \"pale-gate-changes\", \"version\": 1, \"changes\": [" + String.join(",", changes).replace('\'', '"') + "]}");
+  }
+
+  private static final String GRANT = "{'kind': 'addGrant', 'place': 'Z', 'subject': {'kind': 'person', 'id': 'p-x'}, 'role': 'r'}";
+
+  @Test
+  void rehearse_prints_what_changes_would_do_and_apply_the_bundle_after_them() throws Exception {
+    Path draft = changes(GRANT, "{'kind': 'removeGrant', 'place': 'Z', 'entry': 'e2'}");
+    String rows = "person,place,gained,lost\np-b,Z,,find read copy\np-x,Z,find read copy,\n";
+    assertThat(run("rehearse", "--bundle", bundle.toString(), "--changes", draft.toString())).isEqualTo(new Ran(0, rows, ""));
+    Path after = folder.resolve("after.json");
+    assertThat(run("apply", "--bundle", bundle.toString(), "--changes", draft.toString(), "--out", after.toString()).code()).isZero();
+    assertThat(run("diff", "--before", bundle.toString(), "--after", after.toString()).out()).as("both ways say the same").isEqualTo(rows);
+    assertThat(run("rehearse", "--bundle", bundle.toString(), "--changes", draft.toString(), "--format", "json").out())
+        .contains("\"peopleGaining\":1", "\"outsidersGaining\":1", "{\"person\":\"p-x\",\"place\":\"Z\",\"gained\":[\"find\",\"read\",\"copy\"],\"lost\":[]}");
+    assertThat(run("rehearse", "--bundle", bundle.toString(), "--changes", draft.toString(), "--format", "text").out())
+        .contains("place Z: Give Reader to Xi.", "Xi (outsider): gains find, read, copy at 1, loses nothing at 0.");
+  }
+
+  @Test
+  void rehearse_says_by_its_exit_code_that_somebody_else_would_have_to_approve() throws Exception {
+    Files.writeString(bundle, BUNDLE.replaceFirst("\\}\\s*$", ", \"approvals\": [{\"id\": \"ap\", \"name\": \"Outsiders\", \"when\": {\"outsidersGain\": true}, \"duty\": \"access\"}]}"));
+    Ran ran = run("rehearse", "--bundle", bundle.toString(), "--changes", changes(GRANT).toString(), "--as", "p-b");
+    assertThat(ran.code()).isEqualTo(3);
+    assertThat(ran.out()).isEqualTo("person,place,gained,lost\np-x,Z,find read copy,\n");
+    assertThat(ran.err()).contains("outsiders gain rights (somebody with the duty access)");
+  }
+
+  @Test
+  void changes_that_cannot_be_made_are_refused_all_at_once_and_nothing_is_written() throws Exception {
+    Path out = folder.resolve("never.json");
+    Path draft = changes(GRANT.replace("p-x", "p-none").replace("'r'", "'r-none'"), "{'kind': 'removePlace', 'place': 'root'}");
+    for (String command : List.of("rehearse", "apply")) {
+      Ran ran = run(command, "--bundle", bundle.toString(), "--changes", draft.toString(), "--out", out.toString());
+      assertThat(ran.code()).isEqualTo(4);
+      assertThat(ran.err().lines()).hasSize(4).allSatisfy(line -> assertThat(line).startsWith(draft + ": /changes/"));
+      assertThat(out).doesNotExist();
+    }
+  }
+
+  @Test
+  void the_faults_of_a_file_of_changes_are_listed_with_those_of_the_bundle() throws Exception {
+    Files.writeString(bundle, BUNDLE.replace("\"role\":\"r\"}]}", "\"role\":\"r-none\"}]}"));
+    Ran ran = run("rehearse", "--bundle", bundle.toString(), "--changes", changes("{'kind': 'addGrant', 'place': 7}", "{'kind': 'seize'}").toString());
+    assertThat(ran.code()).isEqualTo(1);
+    assertThat(ran.err()).contains("a bundle.json: /grants/1/role", "the changes.json: /changes/0/place", "/changes/0/subject", "/changes/0/role", "/changes/1/kind");
+    assertThat(run("apply", "--bundle", bundle.toString(), "--changes", folder.resolve("none.json").toString()).code()).isEqualTo(2);
+  }
 }

@@ -8,13 +8,13 @@ import org.junit.jupiter.api.Test;
 import palegate.core.bundle.BundleReader;
 import palegate.core.bundle.BundleWriter;
 import palegate.core.changes.DraftApplication;
-import palegate.core.rehearsal.LockOuts;
-import palegate.core.rehearsal.Rehearsal;
 import palegate.core.people.Person;
 import palegate.core.people.Subject;
 import palegate.core.places.Place;
 import palegate.core.questions.WallConflict;
 import palegate.core.questions.WallCoverage;
+import palegate.core.rehearsal.LockOuts;
+import palegate.core.rehearsal.Rehearsal;
 import palegate.core.snapshot.Snapshot;
 import palegate.core.structure.Structure;
 

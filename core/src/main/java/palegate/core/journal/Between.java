@@ -4,8 +4,8 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.Stream;
-import palegate.core.rehearsal.Difference;
 import palegate.core.people.Person;
+import palegate.core.rehearsal.RightsDifference;
 import palegate.core.roles.Rights;
 import palegate.core.snapshot.Snapshot;
 import palegate.core.structure.Structure;
@@ -30,13 +30,13 @@ public final class Between {
   private final List<State> states;
   private final Instant from;
   private final Instant until;
-  private final Difference difference;
+  private final RightsDifference difference;
 
   private Between(List<State> states, Instant from, Instant until) {
     this.states = List.copyOf(states);
     this.from = from;
     this.until = until;
-    difference = Difference.between(states.get(0).snapshot().at(from), states.get(states.size() - 1).snapshot().at(until));
+    difference = RightsDifference.between(states.get(0).snapshot().at(from), states.get(states.size() - 1).snapshot().at(until));
   }
 
   /**
@@ -52,7 +52,7 @@ public final class Between {
     return new Between(states, from, until);
   }
 
-  public Difference difference() {
+  public RightsDifference difference() {
     return difference;
   }
 
@@ -73,7 +73,7 @@ public final class Between {
   }
 
   /** A pair that differs, and why. */
-  public record Caused(Difference.Pair pair, List<Cause> causes) {
+  public record Caused(RightsDifference.Pair pair, List<Cause> causes) {
     public Caused {
       causes = List.copyOf(causes);
     }

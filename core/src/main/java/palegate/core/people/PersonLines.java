@@ -5,8 +5,8 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
-import java.util.TreeSet;
 import java.util.Set;
+import java.util.TreeSet;
 
 /**
  * Finds the people whom a pasted column names: by login, address, id or name, in that order (issue "add many at once").

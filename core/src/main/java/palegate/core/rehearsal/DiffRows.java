@@ -22,7 +22,7 @@ public final class DiffRows {
   private DiffRows() {}
 
   /** Writes the head and all rows; the stream is flushed and left open. */
-  public static void write(Difference difference, OutputStream out) throws IOException {
+  public static void write(RightsDifference difference, OutputStream out) throws IOException {
     String[] people = sorted(difference.people().stream().map(shift -> shift.person().id()));
     String[] places = sorted(difference.places().map(shift -> shift.place().id()));
     Map<String, Integer> personRanks = ranks(people);

@@ -75,11 +75,11 @@ public final class FoundPairs {
    *
    * @param turned from the last pair to the first
    */
-  public Stream<Difference.Pair> from(PeopleAtPlaces.Order order, boolean turned, long offset) {
+  public Stream<RightsDifference.Pair> from(PeopleAtPlaces.Order order, boolean turned, long offset) {
     return list.from(order, turned, offset).map(line -> {
       PlacesByClassPair.Spot spot = at[line.position()];
       int pair = spots.pair(pairs, spot);
-      return new Difference.Pair(people.person(line.person()), spots.place(spot), spots.path(spot), shifts.before(pair, line.person()), shifts.after(pair, line.person()));
+      return new RightsDifference.Pair(people.person(line.person()), spots.place(spot), spots.path(spot), shifts.before(pair, line.person()), shifts.after(pair, line.person()));
     });
   }
 

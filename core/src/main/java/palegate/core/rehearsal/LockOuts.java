@@ -42,7 +42,7 @@ public final class LockOuts {
    * The places without a keeper after that had one before, or did not exist. Looks only where somebody
    * loses govern or leaves the staff, and everywhere if many do.
    */
-  static BitSet between(Snapshot before, Snapshot after, Difference difference) {
+  static BitSet between(Snapshot before, Snapshot after, RightsDifference difference) {
     SnapshotAt was = before.at(difference.instant());
     SnapshotAt is = after.at(difference.instant());
     LockOuts lockedBefore = in(was);

@@ -7,7 +7,7 @@ import java.util.concurrent.CompletableFuture;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import palegate.core.places.Place;
-import palegate.core.snapshot.Altered;
+import palegate.core.snapshot.PeopleDifference;
 import palegate.core.snapshot.Snapshot;
 import palegate.core.snapshot.SnapshotAt;
 
@@ -111,7 +111,7 @@ abstract class PlacesByClassPair {
       if (second != null) {
         pairs.addAll(second.join());
       }
-      Altered altered = after.alteredSince(before);
+      PeopleDifference altered = after.alteredSince(before);
       if (!altered.people().isEmpty()) {
         addClassesOfAlteredPeople(altered, pairs);
       }
@@ -166,7 +166,7 @@ abstract class PlacesByClassPair {
     }
 
     /** A place that stays in its class changes too if the class names people who have come or gone. */
-    private void addClassesOfAlteredPeople(Altered altered, PairTable pairs) {
+    private void addClassesOfAlteredPeople(PeopleDifference altered, PairTable pairs) {
       boolean anywhere = altered.anywhere();
       int[] moved = new int[before.classCount()];
       int[] papersMoved = new int[moved.length];

@@ -60,8 +60,8 @@ public final class Rehearsal {
   private final Instant now;
   private final List<Change> changes;
   private final DraftApplication.Result applied;
-  private final Difference difference;
-  private final Later<List<Difference>> differences;
+  private final RightsDifference difference;
+  private final Later<List<RightsDifference>> differences;
   private final Later<PlaceSet> lockOuts;
   private final Later<List<RefusedBreak>> refusedBreaks;
   private final Later<PlaceSet> authorLosesGovern;
@@ -79,9 +79,9 @@ public final class Rehearsal {
     this.changes = List.copyOf(changes);
     this.applied = applied;
     this.after = after;
-    difference = Difference.between(before, after, now);
+    difference = RightsDifference.between(before, after, now);
     differences = new Later<>(() -> instants().stream()
-        .map(instant -> instant.equals(now) ? difference : Difference.between(before, after, instant)).toList());
+        .map(instant -> instant.equals(now) ? difference : RightsDifference.between(before, after, instant)).toList());
     lockOuts = new Later<>(() -> lockOuts(differences()));
     refusedBreaks = new Later<>(() -> changes.stream().filter(change -> change instanceof AccessChange.BreakPlace)
         .map(change -> ((AccessChange.BreakPlace) change).place()).distinct().flatMap(this::refusedBreak).toList());
@@ -145,7 +145,7 @@ public final class Rehearsal {
 
   private String findDigest() {
     StringBuilder text = new StringBuilder();
-    for (Difference at : differences()) {
+    for (RightsDifference at : differences()) {
       text.append(at == difference ? "now" : at.instant().toString()).append(' ').append(at.digest()).append('\n');
     }
     long[] locked = new long[DifferenceDigest.LANES];
@@ -175,11 +175,11 @@ public final class Rehearsal {
   }
 
   /** Now first, then later instants in their order; never empty. */
-  public List<Difference> differences() {
+  public List<RightsDifference> differences() {
     return differences.get();
   }
 
-  public Difference now() {
+  public RightsDifference now() {
     return difference;
   }
 
@@ -193,7 +193,7 @@ public final class Rehearsal {
     return lockOuts(List.of(difference));
   }
 
-  private PlaceSet lockOuts(List<Difference> found) {
+  private PlaceSet lockOuts(List<RightsDifference> found) {
     BitSet locked = new BitSet();
     found.forEach(at -> locked.or(LockOuts.between(before, after, at)));
     return new PlaceSet(after, locked);
@@ -247,8 +247,8 @@ public final class Rehearsal {
   }
 
   /** What one change of the draft does, taken after those before it. */
-  public Difference effectOf(int change, Instant instant) {
-    return Difference.between(change == 0 ? before : steps.get().get(change - 1), steps.get().get(change), instant);
+  public RightsDifference effectOf(int change, Instant instant) {
+    return RightsDifference.between(change == 0 ? before : steps.get().get(change - 1), steps.get().get(change), instant);
   }
 
   private static Rights rights(Snapshot snapshot, String person, String place, Instant instant) {
@@ -361,6 +361,6 @@ public final class Rehearsal {
       return false;
     }
     Snapshot without = after.next(without(after.structure(), added));
-    return differences().stream().allMatch(difference -> Difference.none(after, without, difference.instant()));
+    return differences().stream().allMatch(difference -> RightsDifference.none(after, without, difference.instant()));
   }
 }

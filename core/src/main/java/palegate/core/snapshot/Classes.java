@@ -62,7 +62,7 @@ final class Classes {
    * The classes of a snapshot that differs from the basis's in the way given. Numbers keep their
    * meaning: a class that both have has the same number in both.
    */
-  Classes(Classes basis, Snapshot snapshot, Instant instant, Matching matching, StandingWalls barriers, Delta delta) {
+  Classes(Classes basis, Snapshot snapshot, Instant instant, Matching matching, StandingWalls barriers, Invalidation delta) {
     this.snapshot = snapshot;
     this.instant = instant;
     this.matching = matching;

@@ -40,14 +40,14 @@ record DisplacedPlaces(Map<String, Integer> numbers, BitSet lifted, int[] tops, 
   /** What has become of a tree. */
   record Laid(DisplacedPlaces displaced, int[] parents, int[] ends) {}
 
-  boolean hasRoomFor(Delta delta, Parts<Place> now) {
+  boolean hasRoomFor(Invalidation delta, Parts<Place> now) {
     long tops = delta.placesCome.stream().filter(id -> !delta.placesCome.contains(now.get(id).parent())).count();
     return lifted.cardinality() + tops + delta.placesMoved.size() + delta.placesGone.size() <= MOST_LIFTED
         && numbers.size() + delta.placesCome.size() <= MOST_COME;
   }
 
   /** The tree after places have come, moved or gone; {@code tree} is the one before. Costs grow with those, and by one copy of two arrays. */
-  Laid with(Delta delta, Parts<Place> now, PlaceTree tree) {
+  Laid with(Invalidation delta, Parts<Place> now, PlaceTree tree) {
     Map<Boolean, List<Place>> come = delta.placesCome.stream().map(now::get).collect(Collectors.partitioningBy(tree::hasKeptNumberOf));
     Laying laying = new Laying(tree, new HashMap<>(numbers), (BitSet) lifted.clone(), come.get(false).size());
     laying.number(come.get(false));

@@ -88,7 +88,7 @@ final class Matching {
    * The same after some people have come, some units too, and some groups have come or gone or their memberships have
    * changed; looks only at those people, at those groups and at what holds them.
    */
-  Matching with(Snapshot changed, Instant instant, Delta delta) {
+  Matching with(Snapshot changed, Instant instant, Invalidation delta) {
     Set<String> groups = delta.groups;
     if (groups.isEmpty() && delta.peopleCome.isEmpty() && delta.units.isEmpty()) {
       return this;

@@ -22,14 +22,14 @@ record NestingOrder(List<Group> groupsInnerFirst, List<Unit> unitsLowerFirst) {
   }
 
   /** The order of a structure that was made from the one this is the order of; worked out anew only where something now nests otherwise. */
-  NestingOrder with(Structure before, Structure changed, Delta delta) {
+  NestingOrder with(Structure before, Structure changed, Invalidation delta) {
     List<Group> groups = delta.groups.isEmpty() ? groupsInnerFirst
         : nestAlike(before, changed, delta) ? groupsInnerFirst.stream().map(group -> changed.groups().get(group.id())).toList()
         : groups(changed);
     return new NestingOrder(groups, delta.units.isEmpty() ? unitsLowerFirst : units(changed));
   }
 
-  private static boolean nestAlike(Structure before, Structure changed, Delta delta) {
+  private static boolean nestAlike(Structure before, Structure changed, Invalidation delta) {
     return delta.groups.stream().allMatch(id -> {
       Group was = before.groups().get(id);
       Group is = changed.groups().get(id);

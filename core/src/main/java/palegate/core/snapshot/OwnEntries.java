@@ -42,7 +42,7 @@ final class OwnEntries {
   }
 
   /** The same after the structure has changed; only the places at which anything has are looked at. */
-  OwnEntries with(Delta delta, PlaceTree tree) {
+  OwnEntries with(Invalidation delta, PlaceTree tree) {
     if (delta.entryPlaces().isEmpty()) {
       return this;
     }

@@ -117,7 +117,7 @@ final class PlaceTree {
    * The same tree after places have changed in what they carry, have come, moved or gone. Those that stay keep their
    * numbers, and those that come get new ones after all others.
    */
-  PlaceTree with(Delta delta, Parts<Place> now, AllTypes allTypes) {
+  PlaceTree with(Invalidation delta, Parts<Place> now, AllTypes allTypes) {
     if (delta.places.isEmpty()) {
       return this;
     }
@@ -141,7 +141,7 @@ final class PlaceTree {
     return next;
   }
 
-  boolean hasRoomFor(Delta delta, Parts<Place> now) {
+  boolean hasRoomFor(Invalidation delta, Parts<Place> now) {
     return !delta.laysOutAnew() || count > 0 && displaced.hasRoomFor(delta, now);
   }
 

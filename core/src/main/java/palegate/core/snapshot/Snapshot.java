@@ -43,7 +43,7 @@ public final class Snapshot {
   private final KeptInstants moments = new KeptInstants();
   /** The snapshot that this one was made from and what differs; null if there is none. */
   private final Snapshot basis;
-  private final Delta delta;
+  private final Invalidation delta;
 
   private Snapshot(Structure structure) {
     this.structure = structure;
@@ -59,7 +59,7 @@ public final class Snapshot {
     delta = null;
   }
 
-  private Snapshot(Snapshot basis, Structure changed, Delta delta) {
+  private Snapshot(Snapshot basis, Structure changed, Invalidation delta) {
     structure = changed;
     this.basis = basis;
     this.delta = delta;
@@ -105,7 +105,7 @@ public final class Snapshot {
     if (changed == structure) {
       return this;
     }
-    Delta found = Delta.of(difference);
+    Invalidation found = Invalidation.of(difference);
     boolean room = people.hasRoomFor(found.peopleCome) && subjects.hasRoomFor(found, changed) && tree.hasRoomFor(found, changed.places());
     return found.keepsNumbers() && room ? new Snapshot(this, changed, found) : new Snapshot(changed);
   }
@@ -151,7 +151,7 @@ public final class Snapshot {
 
   /** Between two instants little begins or ends: what the oldest view knows of the rest is taken over. */
   private SnapshotAt fromOldest(SnapshotAt oldest, Instant instant) {
-    return SnapshotAt.derived(oldest, this, instant, Delta.ofTime(structure, oldest.instant(), instant)).detached(this);
+    return SnapshotAt.derived(oldest, this, instant, Invalidation.ofTime(structure, oldest.instant(), instant)).detached(this);
   }
 
   // --- people ---------------------------------------------------------------------------------------

@@ -53,7 +53,7 @@ public final class SnapshotAt {
   }
 
   /** The same instant of a snapshot that differs from the basis's in the way given: shares whatever is the same. */
-  static SnapshotAt derived(SnapshotAt basis, Snapshot snapshot, Instant instant, Delta delta) {
+  static SnapshotAt derived(SnapshotAt basis, Snapshot snapshot, Instant instant, Invalidation delta) {
     Matching matching = delta.peopleAltered ? Matching.of(snapshot, instant)
         : basis.matching.with(snapshot, instant, delta);
     StandingWalls barriers = basis.classes.barriers.with(snapshot, instant, matching, delta.walls, delta.labelsAltered);
@@ -313,8 +313,8 @@ public final class SnapshotAt {
   }
 
   /** What differs for people since another moment that numbers them and the classes alike, where a place stays in its class. */
-  public Altered alteredSince(SnapshotAt other) {
-    return new Altered(other, this);
+  public PeopleDifference alteredSince(SnapshotAt other) {
+    return new PeopleDifference(other, this);
   }
 
   // --- who matches ----------------------------------------------------------------------------------

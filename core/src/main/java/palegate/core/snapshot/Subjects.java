@@ -48,7 +48,7 @@ final class Subjects {
     units.forEach((id, number) -> ids[number] = id);
   }
 
-  private Subjects(Subjects basis, AllPeople people, Delta delta, Structure now) {
+  private Subjects(Subjects basis, AllPeople people, Invalidation delta, Structure now) {
     this.people = people;
     firstPerson = basis.firstPerson;
     groups = new HashMap<>(basis.groups);
@@ -79,12 +79,12 @@ final class Subjects {
   }
 
   /** Whether all groups and units that come can have a number. */
-  boolean hasRoomFor(Delta delta, Structure now) {
+  boolean hasRoomFor(Invalidation delta, Structure now) {
     return come(delta.groups, groups, now.groups()).size() + come(delta.units, units, now.units()).size() <= firstPerson - nextSpare;
   }
 
   /** The same numbers after people have come and some groups and units have come or gone. */
-  Subjects with(AllPeople people, Delta delta, Structure now) {
+  Subjects with(AllPeople people, Invalidation delta, Structure now) {
     boolean same = Stream.concat(delta.groups.stream().map(id -> groups.containsKey(id) == now.groups().containsKey(id)),
         delta.units.stream().map(id -> units.containsKey(id) == now.units().containsKey(id))).allMatch(kept -> kept);
     return same && people == this.people ? this : new Subjects(this, people, delta, now);

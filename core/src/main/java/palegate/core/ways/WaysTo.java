@@ -7,8 +7,8 @@ import palegate.core.access.Trace;
 import palegate.core.changes.Change;
 import palegate.core.changes.DraftApplication;
 import palegate.core.questions.Explanation;
-import palegate.core.rehearsal.Difference;
 import palegate.core.rehearsal.Rehearsal;
+import palegate.core.rehearsal.RightsDifference;
 import palegate.core.roles.Right;
 import palegate.core.snapshot.Snapshot;
 
@@ -116,7 +116,7 @@ public final class WaysTo {
       return null;
     }
     Rehearsal rehearsal = Rehearsal.leadingTo(after, applied, snapshot, candidate.changes(), instant);
-    Difference.Totals totals = rehearsal.now().totals();
+    RightsDifference.Totals totals = rehearsal.now().totals();
     String self = snapshot.person(person).id();
     int others = rehearsal.now().changedPeopleBut(self);
     boolean ownPair = rehearsal.now().pairsAt(snapshot.place(place).id()).anyMatch(pair -> pair.person().id().equals(self));

@@ -18,7 +18,6 @@ import palegate.core.changes.GuardChange;
 import palegate.core.changes.MembershipChange;
 import palegate.core.changes.OversightChange;
 import palegate.core.changes.WallChange;
-import palegate.core.ways.WaysTo.Candidate;
 import palegate.core.people.Group;
 import palegate.core.people.Membership;
 import palegate.core.people.Period;
@@ -37,6 +36,7 @@ import palegate.core.structure.Structure;
 import palegate.core.types.Clearance;
 import palegate.core.types.DocumentType;
 import palegate.core.walls.Wall;
+import palegate.core.ways.WaysTo.Candidate;
 
 /**
  * Changes that might give somebody a right. What stands in the way (walls, withholdings, a missing clearance,

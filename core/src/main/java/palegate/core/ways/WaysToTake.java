@@ -15,7 +15,6 @@ import palegate.core.changes.ClearanceChange;
 import palegate.core.changes.MembershipChange;
 import palegate.core.changes.OversightChange;
 import palegate.core.changes.WallChange;
-import palegate.core.ways.WaysTo.Candidate;
 import palegate.core.people.Group;
 import palegate.core.people.Membership;
 import palegate.core.people.Period;
@@ -33,6 +32,7 @@ import palegate.core.types.DocumentType;
 import palegate.core.walls.Barrier;
 import palegate.core.walls.Scope;
 import palegate.core.walls.Wall;
+import palegate.core.ways.WaysTo.Candidate;
 
 /** Changes that might take a right from somebody: what gives it can go, or something can stand against it. */
 final class WaysToTake {

@@ -13,14 +13,14 @@ import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 import palegate.core.changes.Change;
-import palegate.core.rehearsal.Difference;
 import palegate.core.changes.DraftApplication;
-import palegate.core.rehearsal.Rehearsal;
 import palegate.core.random.RandomDrafts;
 import palegate.core.random.RandomGrowth;
 import palegate.core.random.RandomLayouts;
 import palegate.core.random.RandomMoves;
 import palegate.core.random.RandomStructures;
+import palegate.core.rehearsal.Rehearsal;
+import palegate.core.rehearsal.RightsDifference;
 import palegate.core.roles.Right;
 import palegate.core.roles.Rights;
 import palegate.core.snapshot.Snapshot;
@@ -61,7 +61,7 @@ class DifferenceAgreesWithLiteralRulesTest {
     Snapshot snapshot = Snapshot.of(before);
     Rehearsal rehearsal = Rehearsal.of(snapshot, changes, now, null);
     Structure after = DraftApplication.of(snapshot, changes, now).structure();
-    for (Difference difference : rehearsal.differences()) {
+    for (RightsDifference difference : rehearsal.differences()) {
       assertThat(found(difference)).as("seed %d at %s", seed, difference.instant()).isEqualTo(literally(before, after, difference.instant()));
       assertTotalsCountTheList(seed, difference);
     }
@@ -93,14 +93,14 @@ class DifferenceAgreesWithLiteralRulesTest {
   }
 
   private static void assertDifferenceIsLiteral(long seed, Snapshot before, Snapshot after) {
-    Difference difference = Difference.between(before, after, RandomStructures.NOW);
+    RightsDifference difference = RightsDifference.between(before, after, RandomStructures.NOW);
     assertThat(found(difference)).as("seed %d", seed).isEqualTo(literally(before.structure(), after.structure(), RandomStructures.NOW));
     assertTotalsCountTheList(seed, difference);
     assertPlacesAreInTreeOrder(seed, before, after, difference);
   }
 
   /** Those of the state after as its tree is read, then those that only stood before. */
-  private static void assertPlacesAreInTreeOrder(long seed, Snapshot before, Snapshot after, Difference difference) {
+  private static void assertPlacesAreInTreeOrder(long seed, Snapshot before, Snapshot after, RightsDifference difference) {
     List<String> listed = difference.places().map(shift -> shift.place().id()).toList();
     List<String> expected = new ArrayList<>(ids(after, after.inDisplayOrder(0)));
     ids(before, before.inDisplayOrder(0)).stream().filter(id -> after.placeNumber(id) < 0).forEach(expected::add);
@@ -122,7 +122,7 @@ class DifferenceAgreesWithLiteralRulesTest {
     return expected;
   }
 
-  private static Set<String> found(Difference difference) {
+  private static Set<String> found(RightsDifference difference) {
     return difference.pairs()
         .map(pair -> pair.person().id() + " " + pair.place().id() + " +" + pair.gained() + " -" + pair.lost())
         .collect(Collectors.toCollection(TreeSet::new));
@@ -139,8 +139,8 @@ class DifferenceAgreesWithLiteralRulesTest {
         ? standing(structure, person, place, instant) : Rights.NONE;
   }
 
-  private static void assertTotalsCountTheList(long seed, Difference difference) {
-    Difference.Totals totals = difference.totals();
+  private static void assertTotalsCountTheList(long seed, RightsDifference difference) {
+    RightsDifference.Totals totals = difference.totals();
     assertThat(totals.pairsGaining()).as("seed %d", seed)
         .isEqualTo(difference.pairs().filter(pair -> !pair.gained().isEmpty()).count());
     assertThat(totals.pairsLosing()).as("seed %d", seed)

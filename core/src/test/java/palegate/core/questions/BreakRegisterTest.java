@@ -5,9 +5,9 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import palegate.core.changes.AccessChange;
-import palegate.core.rehearsal.Difference;
-import palegate.core.rehearsal.Rehearsal;
 import palegate.core.random.RandomStructures;
+import palegate.core.rehearsal.Rehearsal;
+import palegate.core.rehearsal.RightsDifference;
 import palegate.core.snapshot.Snapshot;
 
 class BreakRegisterTest {
@@ -16,8 +16,8 @@ class BreakRegisterTest {
     for (long seed = 1; seed <= 600; seed++) {
       Snapshot snapshot = Snapshot.of(RandomStructures.fromSeed(seed));
       for (BreakRegister.Break found : BreakRegister.of(snapshot.at(RandomStructures.NOW), 0)) {
-        Difference rejoined = Rehearsal.of(snapshot, List.of(new AccessChange.RejoinPlace(found.place().id(), false)), RandomStructures.NOW, null).now();
-        List<Difference.Pair> there = rejoined.pairsAt(found.place().id()).toList();
+        RightsDifference rejoined = Rehearsal.of(snapshot, List.of(new AccessChange.RejoinPlace(found.place().id(), false)), RandomStructures.NOW, null).now();
+        List<RightsDifference.Pair> there = rejoined.pairsAt(found.place().id()).toList();
         assertThat(found.adds()).as("seed %d, %s", seed, found.place().id()).isEqualTo((int) there.stream().filter(pair -> !pair.lost().isEmpty()).count());
         assertThat(found.removes()).as("seed %d, %s", seed, found.place().id()).isEqualTo((int) there.stream().filter(pair -> !pair.gained().isEmpty()).count());
         assertThat(found.sameAsParent()).as("seed %d, %s", seed, found.place().id()).isEqualTo(there.isEmpty());

@@ -30,7 +30,7 @@ class DifferenceDigestTest {
   private static final long FIRST_SEED = 4_000;
   private static final Instant NOW = RandomStructures.NOW;
 
-  private static Set<String> pairs(Difference difference) {
+  private static Set<String> pairs(RightsDifference difference) {
     return difference.pairs().map(pair -> pair.person().id() + " " + pair.place().id() + " +" + pair.gained() + " -" + pair.lost()).collect(Collectors.toSet());
   }
 
@@ -41,8 +41,8 @@ class DifferenceDigestTest {
       Snapshot snapshot = Snapshot.of(before);
       List<Change> changes = seed % 2 == 0 ? RandomDrafts.fromSeed(before, seed) : RandomLayouts.fromSeed(before, seed);
       Structure after = DraftApplication.of(snapshot, changes, NOW).structure();
-      String derived = Difference.between(snapshot, snapshot.next(after), NOW).digest();
-      assertThat(Difference.between(Snapshot.of(before), Snapshot.of(after), NOW).digest()).as("seed %d", seed).isEqualTo(derived);
+      String derived = RightsDifference.between(snapshot, snapshot.next(after), NOW).digest();
+      assertThat(RightsDifference.between(Snapshot.of(before), Snapshot.of(after), NOW).digest()).as("seed %d", seed).isEqualTo(derived);
     }
   }
 
@@ -51,7 +51,7 @@ class DifferenceDigestTest {
     Map<String, Set<String>> byDigest = new HashMap<>();
     Map<Set<String>, String> byList = new HashMap<>();
     for (long seed = FIRST_SEED; seed < FIRST_SEED + 1_500; seed++) {
-      Difference difference = Difference.between(Snapshot.of(RandomStructures.fromSeed(seed)), Snapshot.of(RandomStructures.fromSeed(seed + 1)), NOW);
+      RightsDifference difference = RightsDifference.between(Snapshot.of(RandomStructures.fromSeed(seed)), Snapshot.of(RandomStructures.fromSeed(seed + 1)), NOW);
       Set<String> list = pairs(difference);
       assertThat(byDigest.computeIfAbsent(difference.digest(), any -> list)).as("seed %d", seed).isEqualTo(list);
       assertThat(byList.computeIfAbsent(list, any -> difference.digest())).as("seed %d", seed).isEqualTo(difference.digest());

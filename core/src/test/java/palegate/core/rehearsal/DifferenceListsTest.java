@@ -25,24 +25,24 @@ import palegate.core.structure.Structure;
 class DifferenceListsTest {
   private static final int SEEDS = 300;
 
-  private static Difference difference(long seed) {
+  private static RightsDifference difference(long seed) {
     Structure structure = RandomStructures.fromSeed(seed);
     return Rehearsal.of(Snapshot.of(structure), RandomDrafts.fromSeed(structure, seed), RandomStructures.NOW, null).now();
   }
 
-  private static final Comparator<Difference.Pair> BY_NAME = Comparator.comparing((Difference.Pair pair) -> pair.person().name())
+  private static final Comparator<RightsDifference.Pair> BY_NAME = Comparator.comparing((RightsDifference.Pair pair) -> pair.person().name())
       .thenComparing(pair -> pair.person().id());
 
   /** Each order worked out from the pairs one by one: those are in tree order, and sorting keeps it where the order says no more. */
-  private static List<Difference.Pair> expected(List<Difference.Pair> pairs, PeopleAtPlaces.Order order) {
+  private static List<RightsDifference.Pair> expected(List<RightsDifference.Pair> pairs, PeopleAtPlaces.Order order) {
     if (order == PeopleAtPlaces.Order.PERSON) {
       return pairs.stream().sorted(BY_NAME).toList();
     }
     List<String> places = pairs.stream().map(pair -> pair.place().id()).distinct().toList();
-    return pairs.stream().sorted(Comparator.comparing((Difference.Pair pair) -> places.indexOf(pair.place().id())).thenComparing(BY_NAME)).toList();
+    return pairs.stream().sorted(Comparator.comparing((RightsDifference.Pair pair) -> places.indexOf(pair.place().id())).thenComparing(BY_NAME)).toList();
   }
 
-  private static boolean takes(FoundPairs.Wanted wanted, Difference.Pair pair) {
+  private static boolean takes(FoundPairs.Wanted wanted, RightsDifference.Pair pair) {
     boolean changes = wanted.gains() && !pair.gained().intersect(wanted.rights()).isEmpty() || wanted.losses() && !pair.lost().intersect(wanted.rights()).isEmpty();
     return changes && wanted.people().test(pair.person()) && (wanted.place() == null || wanted.place().equals(pair.place().id()))
         && (pair.person().name().toLowerCase(Locale.ROOT).contains(wanted.text()) || pair.path().toLowerCase(Locale.ROOT).contains(wanted.text()));
@@ -51,15 +51,15 @@ class DifferenceListsTest {
   @Test
   void pairs_that_are_looked_for_are_those_of_all_that_are_wanted_in_any_order_and_from_any_of_them_on() {
     for (long seed = 1; seed <= SEEDS; seed++) {
-      Difference difference = difference(seed);
-      List<Difference.Pair> all = difference.pairs().toList();
+      RightsDifference difference = difference(seed);
+      List<RightsDifference.Pair> all = difference.pairs().toList();
       Random random = new Random(seed);
       for (FoundPairs.Wanted wanted : wanted(all, random)) {
         FoundPairs found = difference.find(wanted);
-        List<Difference.Pair> those = all.stream().filter(pair -> takes(wanted, pair)).toList();
+        List<RightsDifference.Pair> those = all.stream().filter(pair -> takes(wanted, pair)).toList();
         assertThat(found.count()).as("seed %d, %s", seed, wanted).isEqualTo(those.size());
         for (PeopleAtPlaces.Order order : PeopleAtPlaces.Order.values()) {
-          List<Difference.Pair> expected = new ArrayList<>(expected(those, order));
+          List<RightsDifference.Pair> expected = new ArrayList<>(expected(those, order));
           int offset = random.nextInt(those.size() + 1);
           assertThat(found.from(order, false, 0)).as("seed %d, %s, %s", seed, wanted, order).containsExactlyElementsOf(expected);
           assertThat(found.from(order, false, offset)).as("seed %d, %s, %s, from %d", seed, wanted, order, offset).containsExactlyElementsOf(expected.subList(offset, expected.size()));
@@ -70,7 +70,7 @@ class DifferenceListsTest {
     }
   }
 
-  private static List<FoundPairs.Wanted> wanted(List<Difference.Pair> all, Random random) {
+  private static List<FoundPairs.Wanted> wanted(List<RightsDifference.Pair> all, Random random) {
     Predicate<Person> anybody = any -> true;
     String place = all.isEmpty() ? "nowhere" : all.get(random.nextInt(all.size())).place().id();
     return List.of(FoundPairs.Wanted.ALL,
@@ -84,26 +84,26 @@ class DifferenceListsTest {
 
   @Test
   void the_people_who_gain_or_lose_are_worked_out_once() {
-    Difference difference = difference(1);
+    RightsDifference difference = difference(1);
     assertThat(difference.people()).isSameAs(difference.people());
   }
 
   @Test
   void places_narrowed_to_some_people_count_only_them() {
     for (long seed = 1; seed <= SEEDS; seed++) {
-      Difference difference = difference(seed);
+      RightsDifference difference = difference(seed);
       for (Predicate<Person> some : List.<Predicate<Person>>of(Person::external, person -> person.id().hashCode() % 2 == 0, any -> true, any -> false)) {
-        Map<String, List<Difference.Pair>> expected = difference.pairs().filter(pair -> some.test(pair.person()))
+        Map<String, List<RightsDifference.Pair>> expected = difference.pairs().filter(pair -> some.test(pair.person()))
             .collect(Collectors.groupingBy(pair -> pair.place().id()));
-        List<Difference.PlaceShift> narrowed = difference.placesOf(some).toList();
+        List<RightsDifference.PlaceShift> narrowed = difference.placesOf(some).toList();
         assertThat(narrowed).as("seed %d", seed).extracting(shift -> shift.place().id()).containsExactlyInAnyOrderElementsOf(expected.keySet());
         long shown = seed;
         assertThat(narrowed).allSatisfy(shift -> {
-          List<Difference.Pair> pairs = expected.get(shift.place().id());
+          List<RightsDifference.Pair> pairs = expected.get(shift.place().id());
           assertThat(shift.peopleGaining()).as("seed %d at %s", shown, difference.path(shift.place())).isEqualTo((int) pairs.stream().filter(pair -> !pair.gained().isEmpty()).count());
           assertThat(shift.peopleLosing()).as("seed %d at %s", shown, difference.path(shift.place())).isEqualTo((int) pairs.stream().filter(pair -> !pair.lost().isEmpty()).count());
-          assertThat(shift.gained()).as("seed %d at %s", shown, difference.path(shift.place())).isEqualTo(pairs.stream().map(Difference.Pair::gained).reduce(Rights.NONE, Rights::union));
-          assertThat(shift.lost()).as("seed %d at %s", shown, difference.path(shift.place())).isEqualTo(pairs.stream().map(Difference.Pair::lost).reduce(Rights.NONE, Rights::union));
+          assertThat(shift.gained()).as("seed %d at %s", shown, difference.path(shift.place())).isEqualTo(pairs.stream().map(RightsDifference.Pair::gained).reduce(Rights.NONE, Rights::union));
+          assertThat(shift.lost()).as("seed %d at %s", shown, difference.path(shift.place())).isEqualTo(pairs.stream().map(RightsDifference.Pair::lost).reduce(Rights.NONE, Rights::union));
         });
       }
     }
@@ -112,7 +112,7 @@ class DifferenceListsTest {
   @Test
   void places_narrowed_to_everyone_are_all_places_that_change() {
     for (long seed = 1; seed <= SEEDS; seed++) {
-      Difference difference = difference(seed);
+      RightsDifference difference = difference(seed);
       assertThat(difference.placesOf(any -> true)).as("seed %d", seed).containsExactlyElementsOf(difference.places().toList());
     }
   }

@@ -29,7 +29,7 @@ class LockOutsTest {
     Structure after = before.withPeople(Map.of("ola", new Person("ola", ola.name(), ola.login(), ola.email(), true, true, ola.unit())));
     Snapshot was = Snapshot.of(before);
     Snapshot is = Snapshot.of(after);
-    Difference difference = Difference.between(was, is, Harbour.NOW);
+    RightsDifference difference = RightsDifference.between(was, is, Harbour.NOW);
     assertThat(difference.isEmpty()).as("nobody's rights change").isTrue();
     assertThat(new PlaceSet(is, LockOuts.between(was, is, difference)).stream()).extracting(Place::id).containsExactly("root", "cas", "c1", "val1");
   }

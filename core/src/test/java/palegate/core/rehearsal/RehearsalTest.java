@@ -30,9 +30,9 @@ class RehearsalTest {
 
   @Test
   void a_grant_is_counted_over_people_places_and_documents() {
-    Difference difference = rehearse(
+    RightsDifference difference = rehearse(
         new AccessChange.AddGrant(Harbour.grant("n", "cas", Subject.BuiltIn.OUTSIDERS, "reader"))).now();
-    assertThat(difference.totals()).isEqualTo(new Difference.Totals(1, 0, 3, 1, 3, 0, 1));
+    assertThat(difference.totals()).isEqualTo(new RightsDifference.Totals(1, 0, 3, 1, 3, 0, 1));
     assertThat(difference.people()).singleElement().satisfies(shift -> {
       assertThat(shift.person().id()).isEqualTo("per");
       assertThat(shift.gained()).hasToString("find read copy");
@@ -47,8 +47,8 @@ class RehearsalTest {
     Instant until = Harbour.NOW.plusSeconds(200);
     Rehearsal rehearsal = rehearse(new AccessChange.AddGrant(new Grant(
         "n", "cas", new Subject.OfPerson("per"), "reader", Set.of(), new Period(from, until), null)));
-    assertThat(rehearsal.differences()).extracting(Difference::instant).containsExactly(Harbour.NOW, from, until);
-    assertThat(rehearsal.differences()).extracting(Difference::isEmpty).containsExactly(true, false, true);
+    assertThat(rehearsal.differences()).extracting(RightsDifference::instant).containsExactly(Harbour.NOW, from, until);
+    assertThat(rehearsal.differences()).extracting(RightsDifference::isEmpty).containsExactly(true, false, true);
     assertThat(rehearsal.withoutEffect()).isEmpty();
   }
 
@@ -103,7 +103,7 @@ class RehearsalTest {
         List.of(), base.roles().values(), base.types().values(),
         base.places().values().stream().filter(place -> !Set.of("c2", "let2").contains(place.id())).toList(),
         base.grants().values().stream().filter(grant -> grant.id().equals("e-keep")).toList(), List.of());
-    Difference difference = Difference.between(
+    RightsDifference difference = RightsDifference.between(
         Harbour.snapshot(), Snapshot.of(smaller), Harbour.NOW);
     assertThat(difference.pairs().map(pair -> pair.person().id() + " " + pair.place().id()))
         .containsExactly("mia cas", "mia c1", "mia val1", "mia c2", "ola c2", "mia let2", "ola let2");

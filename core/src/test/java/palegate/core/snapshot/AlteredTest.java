@@ -7,10 +7,10 @@ import java.util.Map;
 import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 import palegate.core.Harbour;
-import palegate.core.rehearsal.Difference;
 import palegate.core.people.Period;
 import palegate.core.people.Person;
 import palegate.core.people.Subject;
+import palegate.core.rehearsal.RightsDifference;
 import palegate.core.roles.Right;
 import palegate.core.types.Clearance;
 import palegate.core.types.DocumentType;
@@ -50,7 +50,7 @@ class AlteredTest {
   void it_concerns_the_classes_of_that_type_and_no_others() {
     SnapshotAt before = guarded.at(Harbour.NOW);
     SnapshotAt after = cleared("mia").at(Harbour.NOW);
-    Altered altered = after.alteredSince(before);
+    PeopleDifference altered = after.alteredSince(before);
     for (int place = 0; place < guarded.placeCount(); place++) {
       assertThat(altered.concerns(after.classOf(place))).as(guarded.place(place).id()).isEqualTo("valuation".equals(guarded.place(place).type()));
     }
@@ -70,8 +70,8 @@ class AlteredTest {
   void a_clearance_taken_for_another_gives_one_person_what_the_other_loses() {
     Snapshot mia = Snapshot.of(cleared("mia").structure());
     Snapshot ola = with(mia, valuation(mia).cleared(List.of(new Clearance(new Subject.OfPerson("ola"), role, Period.ALWAYS))));
-    Difference difference = Difference.between(mia, ola, Harbour.NOW);
-    Difference fresh = Difference.between(mia, Snapshot.of(ola.structure()), Harbour.NOW);
+    RightsDifference difference = RightsDifference.between(mia, ola, Harbour.NOW);
+    RightsDifference fresh = RightsDifference.between(mia, Snapshot.of(ola.structure()), Harbour.NOW);
     assertThat(difference.totals()).isEqualTo(fresh.totals());
     assertThat(difference.pairs()).containsExactlyElementsOf(fresh.pairs().toList());
     assertThat(difference.people()).extracting(shift -> shift.person().id()).contains("ola");
@@ -89,7 +89,7 @@ class AlteredTest {
   void whoever_becomes_inactive_alters_something_anywhere() {
     Person mia = guarded.structure().people().get("mia");
     Snapshot left = guarded.next(guarded.structure().withPeople(Map.of("mia", new Person("mia", mia.name(), mia.login(), mia.email(), mia.external(), false, mia.unit()))));
-    Altered altered = left.at(Harbour.NOW).alteredSince(guarded.at(Harbour.NOW));
+    PeopleDifference altered = left.at(Harbour.NOW).alteredSince(guarded.at(Harbour.NOW));
     assertThat(altered.anywhere()).isTrue();
     assertThat(altered.people().contains(guarded.personNumber("mia"))).isTrue();
   }

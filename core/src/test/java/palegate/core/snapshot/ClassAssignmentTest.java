@@ -14,7 +14,6 @@ import palegate.core.access.Grant;
 import palegate.core.access.Withholding;
 import palegate.core.changes.AccessChange;
 import palegate.core.changes.Change;
-import palegate.core.rehearsal.Difference;
 import palegate.core.changes.DraftApplication;
 import palegate.core.changes.PlaceChange;
 import palegate.core.changes.RoleChange;
@@ -26,6 +25,7 @@ import palegate.core.places.Place;
 import palegate.core.places.PlaceKind;
 import palegate.core.random.RandomParts;
 import palegate.core.random.RandomStructures;
+import palegate.core.rehearsal.RightsDifference;
 import palegate.core.roles.Rights;
 import palegate.core.roles.Role;
 import palegate.core.structure.Structure;
@@ -176,8 +176,8 @@ class ClassAssignmentTest {
   @Test
   void the_difference_made_by_numbers_of_two_threads_is_that_of_two_states_compiled_apart() {
     Snapshot granted = with(grantToStaff(root()));
-    Difference difference = Difference.between(snapshot, granted, RandomStructures.NOW);
-    Difference apart = Difference.between(snapshot, Snapshot.of(granted.structure()), RandomStructures.NOW);
+    RightsDifference difference = RightsDifference.between(snapshot, granted, RandomStructures.NOW);
+    RightsDifference apart = RightsDifference.between(snapshot, Snapshot.of(granted.structure()), RandomStructures.NOW);
     assertThat(difference.totals()).isEqualTo(apart.totals());
     assertThat(difference.gainedByRight()).isEqualTo(apart.gainedByRight());
     assertThat(difference.people()).isEqualTo(apart.people());

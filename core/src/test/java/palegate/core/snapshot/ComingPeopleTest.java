@@ -12,13 +12,13 @@ import java.util.Set;
 import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 import palegate.core.Harbour;
-import palegate.core.rehearsal.Difference;
 import palegate.core.people.Group;
 import palegate.core.people.Membership;
 import palegate.core.people.Period;
 import palegate.core.people.Person;
 import palegate.core.people.Subject;
 import palegate.core.questions.WhoCan;
+import palegate.core.rehearsal.RightsDifference;
 import palegate.core.roles.Right;
 import palegate.core.statements.AccessRows;
 import palegate.core.statements.Statement;
@@ -85,17 +85,17 @@ class ComingPeopleTest {
     Snapshot one = with(harbour, person("n1", false, true));
     Snapshot other = with(harbour, person("n0", false, true), person("n1", false, true));
     assertThat(other.numbersPeopleLike(one)).isFalse();
-    Difference difference = Difference.between(one, other, Harbour.NOW);
+    RightsDifference difference = RightsDifference.between(one, other, Harbour.NOW);
     assertThat(difference.people()).extracting(shift -> shift.person().id()).doesNotContain("n1");
-    Difference fresh = Difference.between(Snapshot.of(one.structure()), Snapshot.of(other.structure()), Harbour.NOW);
+    RightsDifference fresh = RightsDifference.between(Snapshot.of(one.structure()), Snapshot.of(other.structure()), Harbour.NOW);
     assertThat(difference.totals()).isEqualTo(fresh.totals());
   }
 
   @Test
   void lists_name_them_in_byte_order_of_ids_as_if_they_had_always_been_there() {
     Structure more = harbour.structure().withPeople(Map.of("aaa", person("aaa", false, true), "zzz", person("zzz", false, true)));
-    Difference difference = Difference.between(harbour, harbour.next(more), Harbour.NOW);
-    Difference fresh = Difference.between(harbour, Snapshot.of(more), Harbour.NOW);
+    RightsDifference difference = RightsDifference.between(harbour, harbour.next(more), Harbour.NOW);
+    RightsDifference fresh = RightsDifference.between(harbour, Snapshot.of(more), Harbour.NOW);
     assertThat(difference.people()).isEqualTo(fresh.people());
     assertThat(difference.pairs()).containsExactlyElementsOf(fresh.pairs().toList());
   }

@@ -8,11 +8,11 @@ import java.util.Map;
 import java.util.Random;
 import org.junit.jupiter.api.Test;
 import palegate.core.Harbour;
-import palegate.core.rehearsal.Difference;
 import palegate.core.people.Person;
 import palegate.core.places.Place;
 import palegate.core.places.PlaceKind;
 import palegate.core.random.RandomStructures;
+import palegate.core.rehearsal.RightsDifference;
 import palegate.core.roles.Rights;
 import palegate.core.roles.Role;
 import palegate.core.structure.Structure;
@@ -109,8 +109,8 @@ class SnapshotTest {
               .isEqualTo(fresh.at(RandomStructures.NOW).rights(person, place));
         }
       }
-      assertThat(Difference.between(basis, next, RandomStructures.NOW).pairs().toList()).as("seed %d", seed)
-          .isEqualTo(Difference.between(basis, fresh, RandomStructures.NOW).pairs().toList());
+      assertThat(RightsDifference.between(basis, next, RandomStructures.NOW).pairs().toList()).as("seed %d", seed)
+          .isEqualTo(RightsDifference.between(basis, fresh, RandomStructures.NOW).pairs().toList());
     }
   }
 

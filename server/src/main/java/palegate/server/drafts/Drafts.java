@@ -11,9 +11,9 @@ import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Service;
 import palegate.core.changes.AccessChange;
 import palegate.core.changes.Change;
-import palegate.core.rehearsal.Difference;
 import palegate.core.changes.Refusal;
 import palegate.core.rehearsal.Rehearsal;
+import palegate.core.rehearsal.RightsDifference;
 import palegate.core.snapshot.Snapshot;
 import palegate.server.session.Accounts;
 import palegate.server.shell.Problem;
@@ -128,12 +128,12 @@ public class Drafts {
     Snapshot drafted = known == 0 ? state.snapshot() : rehearsals.of(owner, state, List.copyOf(changes), now).after();
     changes.addAll(added);
     Rehearsal whole = rehearsals.of(owner, state, changes, now);
-    return new Previewed(drafted, whole, Difference.between(drafted, whole.after(), now),
+    return new Previewed(drafted, whole, RightsDifference.between(drafted, whole.after(), now),
         whole.refusals().stream().filter(refusal -> refusal.change() >= known).toList());
   }
 
   /** The draft in hand and, on top of it, some changes: what they do by themselves. */
-  public record Previewed(Snapshot drafted, Rehearsal whole, Difference difference, List<Refusal> refusals) {}
+  public record Previewed(Snapshot drafted, Rehearsal whole, RightsDifference difference, List<Refusal> refusals) {}
 
   private void refuseWithoutDuty(String account, Change change) {
     if (!accounts.holdsAny(account, change.duty())) {

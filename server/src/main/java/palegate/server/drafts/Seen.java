@@ -8,8 +8,8 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import org.springframework.http.HttpStatus;
-import palegate.core.rehearsal.Difference;
 import palegate.core.rehearsal.Rehearsal;
+import palegate.core.rehearsal.RightsDifference;
 import palegate.server.shell.MayBeMissing;
 import palegate.server.shell.Problem;
 
@@ -31,7 +31,7 @@ public record Seen(long change,
   public record OtherShift(String person, boolean outsider, @MayBeMissing Counts seen, @MayBeMissing Counts now) {}
 
   public record Counts(int placesGaining, int placesLosing, List<String> gained, List<String> lost) {
-    static Counts of(Difference.PersonShift shift) {
+    static Counts of(RightsDifference.PersonShift shift) {
       return shift == null ? null : new Counts(shift.placesGaining(), shift.placesLosing(), shift.gained().words(), shift.lost().words());
     }
   }
@@ -61,11 +61,11 @@ public record Seen(long change,
   }
 
   private static List<OtherShift> others(Rehearsal then, Rehearsal is) {
-    Map<String, Difference.PersonShift> seen = new LinkedHashMap<>();
+    Map<String, RightsDifference.PersonShift> seen = new LinkedHashMap<>();
     then.now().people().forEach(shift -> seen.put(shift.person().id(), shift));
     List<OtherShift> others = new ArrayList<>();
-    for (Difference.PersonShift now : is.now().people()) {
-      Difference.PersonShift was = seen.remove(now.person().id());
+    for (RightsDifference.PersonShift now : is.now().people()) {
+      RightsDifference.PersonShift was = seen.remove(now.person().id());
       if (was == null || !Counts.of(was).equals(Counts.of(now))) {
         others.add(new OtherShift(now.person().name(), now.person().external(), Counts.of(was), Counts.of(now)));
       }

@@ -13,9 +13,9 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
-import palegate.core.rehearsal.Difference;
-import palegate.core.rehearsal.FoundPairs;
 import palegate.core.journal.Between;
+import palegate.core.rehearsal.FoundPairs;
+import palegate.core.rehearsal.RightsDifference;
 import palegate.core.roles.Rights;
 import palegate.server.lists.PageRequest;
 import palegate.server.lists.PairOrder;
@@ -36,11 +36,11 @@ class BetweenController {
   /** One person at one place, with what altered their rights on the way, in order. */
   record AlteredBetween(PersonView person, String place, String path, List<String> before, List<String> after, List<Cause> causes) {}
 
-  record BetweenView(Instant from, Instant until, Difference.Totals totals, int changes, Page<AlteredBetween> altered) {}
+  record BetweenView(Instant from, Instant until, RightsDifference.Totals totals, int changes, Page<AlteredBetween> altered) {}
 
   private record Key(Instant from, Instant until) {}
 
-  private record ListKey(Difference difference, String person, String place, String text) {}
+  private record ListKey(RightsDifference difference, String person, String place, String text) {}
 
   private final History history;
   private final ChangeLog log;
@@ -68,7 +68,7 @@ class BetweenController {
           "The second day must not be before the first, and not in the future. Choose others.");
     }
     Between between = comparisons.get(new Key(from, until), key -> Between.of(history.between(from, until), from, until));
-    Difference difference = between.difference();
+    RightsDifference difference = between.difference();
     FoundPairs found = lists.get(new ListKey(difference, person, place, part.text()), any -> difference.find(
         new FoundPairs.Wanted(true, true, Rights.ALL, one -> person == null || person.equals(one.id()), place, part.text())));
     Page<WithCauses> pairs = Page.of(found.count(), found.from(PairOrder.of(order), order.turned(), part.offset()), part.offset(), part.limit(),
@@ -79,10 +79,10 @@ class BetweenController {
     return new BetweenView(from, until, difference.totals(), between.changes(), altered);
   }
 
-  private record WithCauses(Difference.Pair pair, List<Between.Cause> causes) {}
+  private record WithCauses(RightsDifference.Pair pair, List<Between.Cause> causes) {}
 
   private AlteredBetween view(Between between, WithCauses found, Map<Long, String> notes) {
-    Difference.Pair pair = found.pair();
+    RightsDifference.Pair pair = found.pair();
     return new AlteredBetween(PersonView.of(pair.person(), between.structureOf(pair.person())), pair.place().id(), pair.path(), pair.before().words(),
         pair.after().words(), found.causes().stream().map(cause -> view(cause, notes)).toList());
   }

@@ -15,12 +15,11 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import palegate.core.changes.Change;
-import palegate.core.reversal.Reversal;
 import palegate.core.duties.Duty;
+import palegate.core.reversal.Reversal;
 import palegate.core.snapshot.Snapshot;
 import palegate.core.structure.Structure;
 import palegate.core.structure.StructureDifference;
-import palegate.server.tray.StoredDrafts;
 import palegate.server.lists.PageRequest;
 import palegate.server.lists.SortOrders;
 import palegate.server.session.Accounts;
@@ -30,6 +29,7 @@ import palegate.server.shell.Problem;
 import palegate.server.store.ChangeLog;
 import palegate.server.store.Snapshots;
 import palegate.server.store.StructureStore;
+import palegate.server.tray.StoredDrafts;
 
 /** Every change put in force, newest first unless turned round, and the exact content of each. */
 @RestController

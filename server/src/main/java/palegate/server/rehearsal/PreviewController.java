@@ -12,7 +12,7 @@ import org.springdoc.core.annotations.ParameterObject;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RestController;
-import palegate.core.rehearsal.Difference;
+import palegate.core.rehearsal.RightsDifference;
 import palegate.core.roles.Rights;
 import palegate.core.snapshot.Snapshot;
 import palegate.server.changes.ChangeBody;
@@ -36,9 +36,9 @@ class PreviewController {
   /** {@code own} is what the asker, as a person, has at the place; missing if the account belongs to nobody. */
   record Own(List<String> before, List<String> after) {}
 
-  record Preview(Difference.Totals totals, int lockOuts, @MayBeMissing Own own, int peopleBefore, int peopleAfter, long peopleAltered, List<Problem.Fault> faults) {}
+  record Preview(RightsDifference.Totals totals, int lockOuts, @MayBeMissing Own own, int peopleBefore, int peopleAfter, long peopleAltered, List<Problem.Fault> faults) {}
 
-  private static final SortOrders<Difference.Pair> ALTERED = SortOrders.<Difference.Pair>by("name", Comparator.comparing(pair -> pair.person().name()))
+  private static final SortOrders<RightsDifference.Pair> ALTERED = SortOrders.<RightsDifference.Pair>by("name", Comparator.comparing(pair -> pair.person().name()))
       .or("before", Comparator.comparingInt(pair -> pair.before().size()))
       .or("after", Comparator.comparingInt(pair -> pair.after().size()));
 

@@ -17,11 +17,11 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
-import palegate.core.rehearsal.Difference;
+import palegate.core.people.Person;
 import palegate.core.rehearsal.FoundPairs;
 import palegate.core.rehearsal.PlaceSet;
 import palegate.core.rehearsal.Rehearsal;
-import palegate.core.people.Person;
+import palegate.core.rehearsal.RightsDifference;
 import palegate.core.roles.Right;
 import palegate.core.snapshot.Snapshot;
 import palegate.server.drafts.Drafts;
@@ -41,7 +41,7 @@ import palegate.server.views.PersonView;
 @RequestMapping("/api/draft/rehearsal")
 class RehearsalController {
   /** What the draft would do at one instant; the first is now. */
-  record At(Instant instant, Difference.Totals totals, Map<String, Long> gainedByRight, Map<String, Long> lostByRight) {}
+  record At(Instant instant, RightsDifference.Totals totals, Map<String, Long> gainedByRight, Map<String, Long> lostByRight) {}
 
   /** Somebody whom the draft would put on two sides of a wall. */
   record OnTwoSides(PersonView person, String wall, List<String> sides) {}
@@ -81,16 +81,16 @@ class RehearsalController {
             odd.matchesNothing() ? "covers nothing" : "covers everything")).toList());
   }
 
-  private static final Comparator<Difference.PersonShift> BY_NAME = Comparator.comparing(Difference.PersonShift::person, PeopleOrder.BY_NAME);
-  private static final SortOrders<Difference.PersonShift> PEOPLE = SortOrders.by("name", BY_NAME)
-      .or("gains", Comparator.comparing(Difference.PersonShift::placesGaining).thenComparing(BY_NAME))
-      .or("losses", Comparator.comparing(Difference.PersonShift::placesLosing).thenComparing(BY_NAME))
-      .or("documents", Comparator.comparing(Difference.PersonShift::documents).thenComparing(BY_NAME));
+  private static final Comparator<RightsDifference.PersonShift> BY_NAME = Comparator.comparing(RightsDifference.PersonShift::person, PeopleOrder.BY_NAME);
+  private static final SortOrders<RightsDifference.PersonShift> PEOPLE = SortOrders.by("name", BY_NAME)
+      .or("gains", Comparator.comparing(RightsDifference.PersonShift::placesGaining).thenComparing(BY_NAME))
+      .or("losses", Comparator.comparing(RightsDifference.PersonShift::placesLosing).thenComparing(BY_NAME))
+      .or("documents", Comparator.comparing(RightsDifference.PersonShift::documents).thenComparing(BY_NAME));
   /** Who gains or loses; {@code instant} counts the rehearsal's instants from 0, now. */
   @GetMapping("/people")
   Page<PersonShift> people(@RequestParam(defaultValue = "0") int instant, @ParameterObject Narrowing narrowing, @ParameterObject PageRequest part, Principal who) {
     Rehearsal rehearsal = drafts.rehearse(who.getName()).rehearsal();
-    Difference difference = at(rehearsal, instant);
+    RightsDifference difference = at(rehearsal, instant);
     Predicate<Person> wanted = narrowing.people(rehearsal, difference.instant());
     return PEOPLE.page(part, difference.people().stream().filter(shift -> part.takes(shift.person().name()) && wanted.test(shift.person())
             && narrowing.takes(shift.gained(), shift.lost(), shift.person().external())), shift -> new PersonShift(
@@ -103,7 +103,7 @@ class RehearsalController {
   Page<PlaceShift> places(@RequestParam(defaultValue = "0") int instant, @RequestParam(defaultValue = "false") boolean documentsOnly,
       @ParameterObject Narrowing narrowing, @ParameterObject PageRequest part, Principal who) {
     Rehearsal rehearsal = drafts.rehearse(who.getName()).rehearsal();
-    Difference difference = at(rehearsal, instant);
+    RightsDifference difference = at(rehearsal, instant);
     return Page.of(lists.places(rehearsal, difference, narrowing, documentsOnly, part), part.offset(), part.limit(), shift -> new PlaceShift(
         new PlaceName(shift.place().id(), difference.path(shift.place())), shift.place().kind().word(), shift.gained().words(), shift.lost().words(),
         shift.peopleGaining(), shift.peopleLosing()));
@@ -114,7 +114,7 @@ class RehearsalController {
   Page<Pair> pairs(@RequestParam(defaultValue = "0") int instant, @RequestParam(required = false) String person,
       @RequestParam(required = false) String place, @ParameterObject Narrowing narrowing, @ParameterObject PageRequest part, Principal who) {
     Rehearsal rehearsal = drafts.rehearse(who.getName()).rehearsal();
-    Difference difference = at(rehearsal, instant);
+    RightsDifference difference = at(rehearsal, instant);
     PageRequest.Order order = part.order("place", "person");
     FoundPairs found = lists.pairs(rehearsal, difference, narrowing, person, place, part.text());
     return Page.of(found.count(), found.from(PairOrder.of(order), order.turned(), part.offset()), part.offset(), part.limit(), pair -> new Pair(
@@ -140,7 +140,7 @@ class RehearsalController {
   @GetMapping("/file")
   void file(@RequestParam(defaultValue = "0") int instant, Principal who, HttpServletResponse response) throws IOException {
     Drafts.Rehearsed rehearsed = drafts.rehearse(who.getName());
-    Difference difference = at(rehearsed.rehearsal(), instant);
+    RightsDifference difference = at(rehearsed.rehearsal(), instant);
     Map<String, String> facts = new LinkedHashMap<>();
     facts.put("What", "Rehearsal of the draft " + (rehearsed.draft() == null ? "" : rehearsed.draft().name()));
     facts.put("On change", Long.toString(rehearsed.change()));
@@ -165,7 +165,7 @@ class RehearsalController {
         .filter(place -> part.takes(place.path())), place -> place);
   }
 
-  private static Difference at(Rehearsal rehearsal, int instant) {
+  private static RightsDifference at(Rehearsal rehearsal, int instant) {
     if (instant < 0 || instant >= rehearsal.differences().size()) {
       throw Problem.notFound("instant of the rehearsal", Integer.toString(instant));
     }

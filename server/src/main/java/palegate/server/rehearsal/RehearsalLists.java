@@ -9,10 +9,10 @@ import java.util.Objects;
 import java.util.function.Predicate;
 import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
-import palegate.core.rehearsal.Difference;
+import palegate.core.people.Person;
 import palegate.core.rehearsal.FoundPairs;
 import palegate.core.rehearsal.Rehearsal;
-import palegate.core.people.Person;
+import palegate.core.rehearsal.RightsDifference;
 import palegate.server.lists.PageRequest;
 import palegate.server.lists.SortOrders;
 
@@ -20,18 +20,18 @@ import palegate.server.lists.SortOrders;
 @Component
 class RehearsalLists {
   /** In tree order as they are found. */
-  private static final SortOrders<Difference.PlaceShift> PLACES = SortOrders.<Difference.PlaceShift>by("place", (a, b) -> 0)
-      .or("gains", Comparator.comparing(Difference.PlaceShift::peopleGaining)).or("losses", Comparator.comparing(Difference.PlaceShift::peopleLosing));
+  private static final SortOrders<RightsDifference.PlaceShift> PLACES = SortOrders.<RightsDifference.PlaceShift>by("place", (a, b) -> 0)
+      .or("gains", Comparator.comparing(RightsDifference.PlaceShift::peopleGaining)).or("losses", Comparator.comparing(RightsDifference.PlaceShift::peopleLosing));
 
-  private record PairsKey(Difference difference, Narrowing narrowing, String person, String place, String text) {}
+  private record PairsKey(RightsDifference difference, Narrowing narrowing, String person, String place, String text) {}
 
-  private record PlacesKey(Difference difference, Narrowing narrowing, boolean documentsOnly, String text, String sort) {}
+  private record PlacesKey(RightsDifference difference, Narrowing narrowing, boolean documentsOnly, String text, String sort) {}
 
   private final Cache<PairsKey, FoundPairs> pairs = Caffeine.newBuilder().maximumSize(4).expireAfterAccess(Duration.ofMinutes(2)).build();
-  private final Cache<PlacesKey, List<Difference.PlaceShift>> places = Caffeine.newBuilder().maximumSize(4).expireAfterAccess(Duration.ofMinutes(2)).build();
+  private final Cache<PlacesKey, List<RightsDifference.PlaceShift>> places = Caffeine.newBuilder().maximumSize(4).expireAfterAccess(Duration.ofMinutes(2)).build();
 
   /** Each person at each place; of one person or one place if they are named. */
-  FoundPairs pairs(Rehearsal rehearsal, Difference difference, Narrowing narrowing, String person, String place, String text) {
+  FoundPairs pairs(Rehearsal rehearsal, RightsDifference difference, Narrowing narrowing, String person, String place, String text) {
     return pairs.get(new PairsKey(difference, narrowing, person, place, text), any -> {
       Predicate<Person> people = narrowing.people(rehearsal, difference.instant());
       return difference.find(new FoundPairs.Wanted(narrowing.direction().takesGains(), narrowing.direction().takesLosses(), narrowing.wanted(),
@@ -40,9 +40,9 @@ class RehearsalLists {
   }
 
   /** Where anything changes. What is narrowed to people is narrowed to the places where something changes for them. */
-  List<Difference.PlaceShift> places(Rehearsal rehearsal, Difference difference, Narrowing narrowing, boolean documentsOnly, PageRequest part) {
+  List<RightsDifference.PlaceShift> places(Rehearsal rehearsal, RightsDifference difference, Narrowing narrowing, boolean documentsOnly, PageRequest part) {
     return places.get(new PlacesKey(difference, narrowing, documentsOnly, part.text(), Objects.requireNonNullElse(part.sort(), "")), any -> {
-      Stream<Difference.PlaceShift> shifts = narrowing.namesPeople() ? difference.placesOf(narrowing.people(rehearsal, difference.instant())) : difference.places();
+      Stream<RightsDifference.PlaceShift> shifts = narrowing.namesPeople() ? difference.placesOf(narrowing.people(rehearsal, difference.instant())) : difference.places();
       return PLACES.sorted(part, shifts.filter(shift -> (!documentsOnly || shift.place().isDocument())
           && (part.takesAll() || part.takes(difference.path(shift.place()))) && narrowing.takes(shift.gained(), shift.lost(), narrowing.namesOutsiders())));
     });

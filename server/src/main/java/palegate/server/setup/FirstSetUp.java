@@ -18,6 +18,7 @@ import org.springframework.stereotype.Component;
 import org.springframework.transaction.PlatformTransactionManager;
 import org.springframework.transaction.support.TransactionTemplate;
 import palegate.core.access.Grant;
+import palegate.core.duties.Duty;
 import palegate.core.people.Period;
 import palegate.core.people.Person;
 import palegate.core.people.Subject;
@@ -28,7 +29,6 @@ import palegate.core.roles.Role;
 import palegate.core.structure.Structure;
 import palegate.server.bundle.Bundles;
 import palegate.server.session.Accounts;
-import palegate.core.duties.Duty;
 import palegate.server.store.StructureStore;
 
 /**

@@ -20,9 +20,9 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
-import palegate.core.changes.Wording;
-import palegate.core.rehearsal.Difference;
 import palegate.core.changes.Refusal;
+import palegate.core.changes.Wording;
+import palegate.core.rehearsal.RightsDifference;
 import palegate.core.snapshot.Snapshot;
 import palegate.server.approvals.Approvals;
 import palegate.server.changes.ChangeBody;
@@ -56,7 +56,7 @@ class DraftController {
    * @param approvalNeeded why somebody else has to approve it who has not yet; empty if nobody has to
    * @param approvedBy who has approved exactly this
    */
-  record Draft(@MayBeMissing Long id, String name, long change, int version, Seen seen, List<Item> items, Difference.Totals totals, int lockOuts,
+  record Draft(@MayBeMissing Long id, String name, long change, int version, Seen seen, List<Item> items, RightsDifference.Totals totals, int lockOuts,
       int authorLosesGovern, int withoutEffect, int wallConflicts, int oddWalls, int laterInstants, List<ClashView> clashes,
       List<String> approvalNeeded, List<String> approvedBy, @MayBeMissing Instant dueAt, @MayBeMissing String stopped) {}
 
@@ -74,7 +74,7 @@ class DraftController {
   record Ordering(@NotEmpty(message = "Name the changes in their new order.") List<Long> items) {}
 
   /** What one change does by itself, taken after those before it. */
-  record Effect(Difference.Totals totals) {}
+  record Effect(RightsDifference.Totals totals) {}
 
   record InForce(long change) {}
 

@@ -17,7 +17,7 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
-import palegate.core.rehearsal.Difference;
+import palegate.core.rehearsal.RightsDifference;
 import palegate.server.drafts.Seen;
 import palegate.server.shell.MayBeMissing;
 
@@ -34,12 +34,12 @@ class DraftsController {
   record Comment(String author, Instant at, String text) {}
 
   /** What a draft would do if it were put in force at an instant to come, for deciding whether to schedule it. */
-  record Foreseen(Seen seen, int version, Difference.Totals totals, int lockOuts, List<String> approvalNeeded) {}
+  record Foreseen(Seen seen, int version, RightsDifference.Totals totals, int lockOuts, List<String> approvalNeeded) {}
 
   record Approve(int version, @NotNull(message = "Send the rehearsal that was shown.") @Valid Seen seen) {}
 
   /** One draft opened; of a scheduled one, what it would do at its hour: what is in it, what it would do, with whom it is shared, and what they say. */
-  record Opened(DraftLine draft, int version, Seen seen, List<DraftController.Item> items, Difference.Totals totals, List<String> approvalNeeded, List<Reader> readers,
+  record Opened(DraftLine draft, int version, Seen seen, List<DraftController.Item> items, RightsDifference.Totals totals, List<String> approvalNeeded, List<Reader> readers,
       List<Comment> comments) {}
 
   record Name(@NotBlank(message = "Give the draft a name.") @Size(max = 200, message = "A name has at most 200 characters.") String name) {}

@@ -10,11 +10,11 @@ import java.util.Map;
 import java.util.stream.Collectors;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
-import palegate.core.rehearsal.Difference;
 import palegate.core.changes.DraftApplication;
 import palegate.core.people.Group;
 import palegate.core.people.Membership;
 import palegate.core.people.Period;
+import palegate.core.rehearsal.RightsDifference;
 import palegate.core.snapshot.Snapshot;
 import palegate.core.structure.Structure;
 import palegate.demo.Sallowpoint;
@@ -89,7 +89,7 @@ class HistoryTest {
     Snapshots snapshots = app.bean(Snapshots.class);
     for (long change = 1; change <= store.head(); change++) {
       Snapshot then = snapshots.asOf(change).snapshot();
-      assertThat(Difference.between(Snapshot.of(store.asOf(change)), then, TestApplication.TODAY).isEmpty()).as("change %d", change).isTrue();
+      assertThat(RightsDifference.between(Snapshot.of(store.asOf(change)), then, TestApplication.TODAY).isEmpty()).as("change %d", change).isTrue();
       assertThat(then.at(TestApplication.TODAY).snapshot().placeCount()).isEqualTo(store.asOf(change).places().size());
     }
   }
@@ -118,7 +118,7 @@ class HistoryTest {
     assertThat(bundles.bringIn(first, "test", "Test", "again", Instant.parse("2026-11-24T11:00:01Z"))).as("nothing differs").isZero();
     bundles.bringIn(newest, "test", "Test", "and forth", Instant.parse("2026-11-24T11:00:02Z"));
     assertThat(store.asOf(store.head())).isEqualTo(newest);
-    assertThat(Difference.between(Snapshot.of(newest), app.bean(Snapshots.class).current().snapshot(), TestApplication.TODAY).isEmpty()).isTrue();
+    assertThat(RightsDifference.between(Snapshot.of(newest), app.bean(Snapshots.class).current().snapshot(), TestApplication.TODAY).isEmpty()).isTrue();
   }
 
   @Test

@@ -7,7 +7,7 @@ import java.util.Map;
 import java.util.Random;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
-import palegate.core.rehearsal.Difference;
+import palegate.core.rehearsal.RightsDifference;
 import palegate.core.snapshot.Snapshot;
 import palegate.core.structure.Structure;
 import palegate.server.testkit.Browser;
@@ -45,7 +45,7 @@ class TwoInstancesTest {
       }
       Snapshot followed = other.bean(Snapshots.class).current().snapshot();
       Structure read = one.bean(StructureStore.class).asOf(one.bean(StructureStore.class).head());
-      assertThat(Difference.between(followed, Snapshot.of(read), one.clock().instant()).isEmpty()).as("as if it had just been read").isTrue();
+      assertThat(RightsDifference.between(followed, Snapshot.of(read), one.clock().instant()).isEmpty()).as("as if it had just been read").isTrue();
     }
   }
 

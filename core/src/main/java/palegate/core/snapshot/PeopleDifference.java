@@ -7,7 +7,7 @@ import palegate.core.people.PersonSet;
  * What differs for people between two moments that number them and the classes alike, where a place stays in its class:
  * who matches whom, whom walls bar, who is cleared.
  */
-public final class Altered {
+public final class PeopleDifference {
   private final SnapshotAt before;
   private final SnapshotAt after;
   private final PersonSet people;
@@ -15,7 +15,7 @@ public final class Altered {
   private final boolean[] wallSets;
   private final boolean[] clearanceSets;
 
-  Altered(SnapshotAt before, SnapshotAt after) {
+  PeopleDifference(SnapshotAt before, SnapshotAt after) {
     this.before = before;
     this.after = after;
     Matching was = before.matching();

@@ -24,7 +24,7 @@ import palegate.core.walls.Wall;
  * What differs between two structures, as far as answers depend on it. Its cost grows with the change
  * if one structure was made from the other. Or what differs between two instants of one structure.
  */
-final class Delta {
+final class Invalidation {
   /** Null between two instants. */
   final StructureDifference difference;
   final Set<String> groups;
@@ -49,7 +49,7 @@ final class Delta {
   private final Set<String> entryPlaces = new HashSet<>();
   private final boolean numbersChange;
 
-  private Delta(Structure structure, Instant from, Instant to) {
+  private Invalidation(Structure structure, Instant from, Instant to) {
     difference = null;
     groups = ids(structure.groups().values().stream().filter(group -> group.members().stream()
         .anyMatch(member -> turns(member.period(), from, to))), Group::id);
@@ -72,7 +72,7 @@ final class Delta {
         .forEach(oversight -> touched.add(oversight.place()));
   }
 
-  private Delta(StructureDifference difference) {
+  private Invalidation(StructureDifference difference) {
     this.difference = difference;
     Structure before = difference.before();
     Structure after = difference.after();
@@ -114,13 +114,13 @@ final class Delta {
     }
   }
 
-  static Delta of(StructureDifference difference) {
-    return new Delta(difference);
+  static Invalidation of(StructureDifference difference) {
+    return new Invalidation(difference);
   }
 
   /** What begins or ends between two instants. O(entries + memberships). */
-  static Delta ofTime(Structure structure, Instant from, Instant to) {
-    return new Delta(structure, from, to);
+  static Invalidation ofTime(Structure structure, Instant from, Instant to) {
+    return new Invalidation(structure, from, to);
   }
 
   private static boolean turns(Period period, Instant from, Instant to) {

@@ -28,7 +28,7 @@ import palegate.core.structure.Later;
  * <p>Places that are in one access class before and in one after change alike: they are counted, not
  * compared, and each pair of classes is worked out once. The lists are made when asked for, lazily.
  */
-public final class Difference {
+public final class RightsDifference {
   /** What is counted; a pair is one person at one place. */
   public record Totals(
       int peopleGaining, int peopleLosing, int places, int documents, long pairsGaining, long pairsLosing,
@@ -62,7 +62,7 @@ public final class Difference {
   private final Later<List<PersonShift>> personShifts = new Later<>(this::findPersonShifts);
   private final Later<String> digest = new Later<>(this::findDigest);
 
-  private Difference(SnapshotAt momentBefore, SnapshotAt momentAfter, Instant instant) {
+  private RightsDifference(SnapshotAt momentBefore, SnapshotAt momentAfter, Instant instant) {
     this.instant = instant;
     after = momentAfter.snapshot();
     people = new Numbering(momentBefore.snapshot(), after);
@@ -73,13 +73,13 @@ public final class Difference {
   }
 
   /** Compares two states at an instant. If one was made from the other, the cost grows with what was touched. */
-  public static Difference between(Snapshot before, Snapshot after, Instant instant) {
-    return new Difference(before.at(instant), after.at(instant), instant);
+  public static RightsDifference between(Snapshot before, Snapshot after, Instant instant) {
+    return new RightsDifference(before.at(instant), after.at(instant), instant);
   }
 
   /** Compares what holds at two moments, of one snapshot or of two. */
-  public static Difference between(SnapshotAt before, SnapshotAt after) {
-    return new Difference(before, after, after.instant());
+  public static RightsDifference between(SnapshotAt before, SnapshotAt after) {
+    return new RightsDifference(before, after, after.instant());
   }
 
   /** Whether two states give everyone the same; stops at the first difference. */

@@ -1,6 +1,7 @@
 <script setup lang="ts" generic="T">
 import { defaultRangeExtractor, useVirtualizer, type Range } from '@tanstack/vue-virtual'
-import { computed, nextTick, onBeforeUnmount, ref, watch, type ComponentPublicInstance } from 'vue'
+import { watchDebounced } from '@vueuse/core'
+import { computed, nextTick, ref, watch, type ComponentPublicInstance } from 'vue'
 import { counted } from '@/common/words'
 import type { Part } from './part'
 import { usePages } from './usePages'
@@ -52,12 +53,7 @@ const HEAD = 34
 const sort = ref<string>()
 const typed = ref('')
 const text = ref('')
-let pause: ReturnType<typeof setTimeout> | undefined
-watch(typed, (now) => {
-  clearTimeout(pause)
-  pause = setTimeout(() => (text.value = (now ?? '').trim()), PAUSE)
-})
-onBeforeUnmount(() => clearTimeout(pause))
+watchDebounced(typed, (now) => (text.value = (now ?? '').trim()), { debounce: PAUSE })
 const key = computed(() => [...props.queryKey, { text: text.value, sort: sort.value ?? '' }])
 
 /** The first click sorts as the column wishes, the next ones turn it round. */

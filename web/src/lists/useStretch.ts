@@ -1,4 +1,5 @@
-import { computed, onBeforeUnmount, ref, type Ref } from 'vue'
+import { useTimeoutFn } from '@vueuse/core'
+import { computed, ref, type Ref } from 'vue'
 
 /** So many rows are laid out at once: browsers draw nothing beyond some ten million pixels. */
 const ROWS = 200_000
@@ -31,8 +32,7 @@ export function useStretch(
   let last = 0
   /** The first row once the list has scrolled to where it was sent: both are seen in one frame. */
   let sent: number | undefined
-  let resting: ReturnType<typeof setTimeout> | undefined
-  onBeforeUnmount(() => clearTimeout(resting))
+  const resting = useTimeoutFn(() => scroller.value !== null && rest(scroller.value), REST, { immediate: false })
 
   function layOut(first: number) {
     const from = Math.max(0, Math.min(Math.round(first), total() - count.value))
@@ -72,8 +72,7 @@ export function useStretch(
     if ((at < near && base.value > 0) || (at > end - near && base.value < total() - count.value)) {
       shift(element, top, top - count.value / 2)
     }
-    clearTimeout(resting)
-    resting = setTimeout(() => rest(element), REST)
+    resting.start()
   }
 
   /** The bar says again how much of the list is above; where there is more, it stops short of its ends, from which nobody could go on. */
@@ -97,7 +96,7 @@ export function useStretch(
 
   /** Goes to the first row: what is found, and another order, begin there. */
   function begin() {
-    clearTimeout(resting)
+    resting.stop()
     sent = undefined
     last = 0
     wanted.value = 0

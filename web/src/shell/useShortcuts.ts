@@ -1,13 +1,13 @@
-import { onBeforeUnmount, onMounted, ref } from 'vue'
-
-const STORED = 'palegate-shortcuts'
+import { useEventListener, useLocalStorage } from '@vueuse/core'
 
 /** Whether single keys act; people who dictate or tremble switch them off (WCAG 2.1.4). */
-export const shortcutsOn = ref(window.localStorage.getItem(STORED) !== 'off')
+export const shortcutsOn = useLocalStorage('palegate-shortcuts', true, {
+  serializer: { read: (kept) => kept !== 'off', write: (on) => (on ? 'on' : 'off') },
+  writeDefaults: false,
+})
 
 export function switchShortcuts(on: boolean) {
   shortcutsOn.value = on
-  window.localStorage.setItem(STORED, on ? 'on' : 'off')
 }
 
 function isWriting(target: EventTarget | null): boolean {
@@ -26,6 +26,5 @@ export function useShortcuts(actions: Record<string, () => void>) {
       action()
     }
   }
-  onMounted(() => window.addEventListener('keydown', pressed))
-  onBeforeUnmount(() => window.removeEventListener('keydown', pressed))
+  useEventListener(window, 'keydown', pressed)
 }

@@ -2,28 +2,23 @@ import { effectScope } from 'vue'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { useUpdates } from './useUpdates'
 
-class Stream {
+class Stream extends EventTarget {
   static CLOSED = 2
   static opened: Stream[] = []
   readyState = 1
-  onerror: () => void = () => {}
-  private readonly listeners: (() => void)[] = []
 
   constructor(readonly url: string) {
+    super()
     Stream.opened.push(this)
   }
 
-  addEventListener(_: string, listener: () => void) {
-    this.listeners.push(listener)
-  }
-
   tell() {
-    this.listeners.forEach((listener) => listener())
+    this.dispatchEvent(new Event('change'))
   }
 
   end(state: number) {
     this.readyState = state
-    this.onerror()
+    this.dispatchEvent(new Event('error'))
   }
 
   close() {

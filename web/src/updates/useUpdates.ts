@@ -1,4 +1,5 @@
-import { onScopeDispose, ref, type Ref } from 'vue'
+import { useEventListener, useTimeoutFn } from '@vueuse/core'
+import { onScopeDispose, ref, shallowRef, type Ref } from 'vue'
 
 /** How long until another attempt to be told, once the server has refused. */
 const AGAIN = 60_000
@@ -9,29 +10,19 @@ const AGAIN = 60_000
  */
 export function useUpdates(changed: () => void): Ref<boolean> {
   const told = ref(false)
-  let stream: EventSource | undefined
-  let again: number | undefined
+  const stream = shallowRef(new EventSource('/api/updates'))
+  const again = useTimeoutFn(() => (stream.value = new EventSource('/api/updates')), AGAIN, { immediate: false })
 
-  const listen = () => {
-    stream = new EventSource('/api/updates')
-    stream.addEventListener('change', () => {
-      told.value = true
-      changed()
-    })
-    stream.onerror = () => {
-      told.value = false
-      changed()
-      // What was only interrupted is opened again by the browser; what was refused is not.
-      if (stream?.readyState === EventSource.CLOSED) {
-        again = window.setTimeout(listen, AGAIN)
-      }
-    }
-  }
-
-  listen()
-  onScopeDispose(() => {
-    stream?.close()
-    window.clearTimeout(again)
+  useEventListener(stream, 'change', () => {
+    told.value = true
+    changed()
   })
+  useEventListener(stream, 'error', () => {
+    told.value = false
+    changed()
+    // What was only interrupted is opened again by the browser; what was refused is not.
+    if (stream.value.readyState === EventSource.CLOSED) again.start()
+  })
+  onScopeDispose(() => stream.value.close())
   return told
 }

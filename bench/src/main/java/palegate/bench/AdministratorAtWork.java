@@ -2,12 +2,14 @@ package palegate.bench;
 
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
+import java.time.Instant;
 import java.util.Arrays;
 import java.util.Locale;
 import java.util.Random;
 import java.util.regex.Pattern;
 import palegate.core.places.Place;
 import palegate.core.structure.Structure;
+import palegate.server.store.Snapshots;
 
 /**
  * One administrator at the console of a large structure: opening the tree, looking for things, and drafting one change
@@ -16,6 +18,7 @@ import palegate.core.structure.Structure;
 final class AdministratorAtWork {
   private static final int WARM_UP = 15;
   private static final int TIMES = 40;
+  private static final int FOLLOWED = 200;
 
   /** What names the rehearsal in the tray's answer, to be sent back. */
   private static final Pattern SEEN = Pattern.compile("\"seen\":(\\{[^}]*})");
@@ -89,13 +92,32 @@ final class AdministratorAtWork {
 
   /** Puts one drafted change after another in force, each until the answer: written, journalled and what everybody is answered from. */
   private void inForce(String name, What change) throws IOException, InterruptedException {
-    report("in force: " + name, i -> {
-      String draft = new String(session.send("POST", "/api/draft/changes", change.of(i)), StandardCharsets.UTF_8);
-      String order = "{\"version\":1,\"seen\":" + SEEN.matcher(draft).results().findFirst().orElseThrow().group(1) + ",\"note\":\"Measured\",\"acceptLockOuts\":true}";
+    report("in force: " + name, i -> putInForce(change.of(i)));
+  }
+
+  private long putInForce(String change) throws IOException, InterruptedException {
+    String draft = new String(session.send("POST", "/api/draft/changes", change), StandardCharsets.UTF_8);
+    String order = "{\"version\":1,\"seen\":" + SEEN.matcher(draft).results().findFirst().orElseThrow().group(1) + ",\"note\":\"Measured\",\"acceptLockOuts\":true}";
+    long start = System.nanoTime();
+    session.send("POST", "/api/draft/in-force", order);
+    return System.nanoTime() - start;
+  }
+
+  /** How long an instance that did not make a change itself takes to be as of it: what was altered is read, and the next snapshot made. */
+  void followed(Snapshots snapshots) throws IOException, InterruptedException {
+    long[] times = new long[FOLLOWED];
+    for (int i = -WARM_UP; i < FOLLOWED; i++) {
+      Snapshots.Numbered known = snapshots.current();
+      putInForce(i % 2 == 0 ? "{\"kind\":\"setPerson\",\"name\":\"Newcomer\",\"external\":false,\"active\":true}"
+          : "{\"kind\":\"addGrant\",\"place\":\"" + folder() + "\",\"subject\":{\"kind\":\"group\",\"id\":\"g" + random.nextInt(groups()) + "\"},\"role\":\"r3\"}");
       long start = System.nanoTime();
-      session.send("POST", "/api/draft/in-force", order);
-      return System.nanoTime() - start;
-    });
+      snapshots.following(known).snapshot().at(Instant.now());
+      if (i >= 0) {
+        times[i] = System.nanoTime() - start;
+      }
+    }
+    Arrays.sort(times);
+    System.out.printf(Locale.ROOT, "  %-40s p50 %7.1f ms  p90 %7.1f ms  p99 %7.1f ms%n", "another instance's change, followed", times[FOLLOWED / 2] / 1e6, times[FOLLOWED * 9 / 10] / 1e6, times[FOLLOWED * 99 / 100] / 1e6);
   }
 
   private interface Once {

@@ -1,17 +1,22 @@
 package palegate.bench;
 
 import java.io.IOException;
-import java.net.CookieManager;
+import java.net.HttpCookie;
 import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
+import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.stream.Collectors;
 
 /** Somebody who is signed in to a running application. */
 final class HttpSession {
   private final String base;
-  private final CookieManager cookies = new CookieManager();
-  private final HttpClient client = HttpClient.newBuilder().cookieHandler(cookies).build();
+  /** Shared, so that what is measured is the application and not the threads of its callers. */
+  private static final HttpClient CLIENT = HttpClient.newBuilder().version(HttpClient.Version.HTTP_1_1).build();
+
+  private final Map<String, String> cookies = new ConcurrentHashMap<>();
 
   HttpSession(String base, String login, String password) throws IOException, InterruptedException {
     this.base = base;
@@ -20,20 +25,28 @@ final class HttpSession {
   }
 
   byte[] get(String path) throws IOException, InterruptedException {
-    return answer(HttpRequest.newBuilder(URI.create(base + path)).build());
+    return answer(request(path));
   }
 
   byte[] send(String method, String path, String json) throws IOException, InterruptedException {
-    return answer(HttpRequest.newBuilder(URI.create(base + path)).header("Content-Type", "application/json").header("X-XSRF-TOKEN", token())
-        .method(method, json == null ? HttpRequest.BodyPublishers.noBody() : HttpRequest.BodyPublishers.ofString(json)).build());
+    return answer(request(path).header("Content-Type", "application/json").header("X-XSRF-TOKEN", token())
+        .method(method, json == null ? HttpRequest.BodyPublishers.noBody() : HttpRequest.BodyPublishers.ofString(json)));
+  }
+
+  private HttpRequest.Builder request(String path) {
+    HttpRequest.Builder request = HttpRequest.newBuilder(URI.create(base + path));
+    return cookies.isEmpty() ? request
+        : request.header("Cookie", cookies.entrySet().stream().map(cookie -> cookie.getKey() + "=" + cookie.getValue()).collect(Collectors.joining("; ")));
   }
 
   private String token() {
-    return cookies.getCookieStore().getCookies().stream().filter(cookie -> cookie.getName().equals("XSRF-TOKEN")).findFirst().orElseThrow().getValue();
+    return cookies.get("XSRF-TOKEN");
   }
 
-  private byte[] answer(HttpRequest request) throws IOException, InterruptedException {
-    HttpResponse<byte[]> answer = client.send(request, HttpResponse.BodyHandlers.ofByteArray());
+  private byte[] answer(HttpRequest.Builder asked) throws IOException, InterruptedException {
+    HttpRequest request = asked.build();
+    HttpResponse<byte[]> answer = CLIENT.send(request, HttpResponse.BodyHandlers.ofByteArray());
+    answer.headers().allValues("Set-Cookie").stream().flatMap(set -> HttpCookie.parse(set).stream()).forEach(cookie -> cookies.put(cookie.getName(), cookie.getValue()));
     if (answer.statusCode() >= 300) {
       throw new IllegalStateException(request.method() + " " + request.uri() + " answers [" + answer.statusCode() + "]: " + new String(answer.body()));
     }

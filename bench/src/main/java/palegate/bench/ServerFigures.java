@@ -13,6 +13,7 @@ import palegate.demo.Structures;
 import palegate.server.PaleGate;
 import palegate.server.bundle.Bundles;
 import palegate.server.session.Accounts;
+import palegate.server.store.Snapshots;
 import palegate.server.store.StructureStore;
 
 /** What the database and HTTP add: loading a structure and compiling it, and answers under load. */
@@ -48,7 +49,9 @@ final class ServerFigures {
       Structure structure = Structures.of(size);
       // Before anything is removed that may be asked for.
       new LoadGenerator(port, LOGIN, PASSWORD, structure).run();
-      new AdministratorAtWork(new HttpSession("http://127.0.0.1:" + port, LOGIN, PASSWORD), structure).run();
+      AdministratorAtWork administrator = new AdministratorAtWork(new HttpSession("http://127.0.0.1:" + port, LOGIN, PASSWORD), structure);
+      administrator.run();
+      administrator.followed(context.getBean(Snapshots.class));
     }
   }
 

@@ -1,5 +1,7 @@
 package palegate.core;
 
+import static com.tngtech.archunit.core.domain.JavaClass.Predicates.resideInAPackage;
+import static com.tngtech.archunit.core.domain.JavaClass.Predicates.resideOutsideOfPackage;
 import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.classes;
 import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
 
@@ -18,6 +20,10 @@ class CoreStandsAloneTest {
   @ArchTest
   static final ArchRule json_stays_where_open_formats_are_read = noClasses().that().resideOutsideOfPackages("palegate.core.bundle..", "palegate.core.changes..")
       .should().dependOnClassesThat().resideInAnyPackage("tools.jackson..", "com.networknt..");
+
+  @ArchTest
+  static final ArchRule collections_know_nothing_of_access = noClasses().that().resideInAPackage("palegate.core.collections")
+      .should().dependOnClassesThat(resideInAPackage("palegate.core..").and(resideOutsideOfPackage("palegate.core.collections")));
 
   @ArchTest
   static final ArchRule the_model_knows_nothing_of_what_is_computed_from_it = noClasses()

@@ -7,7 +7,6 @@ import java.util.stream.Collectors;
 import palegate.core.access.Entry;
 import palegate.core.access.Grant;
 import palegate.core.access.Withholding;
-import palegate.core.duties.Duty;
 import palegate.core.people.Period;
 import palegate.core.people.Subject;
 import palegate.core.places.Place;
@@ -16,20 +15,7 @@ import palegate.core.roles.Right;
 import palegate.core.roles.Rights;
 
 /** A change of one place's access list, or of whether it follows its parent's (section 4). */
-public sealed interface AccessChange extends Change {
-  /** The id of the place. */
-  String place();
-
-  @Override
-  default String thing() {
-    return "place:" + place();
-  }
-
-  @Override
-  default Duty duty() {
-    return Duty.ACCESS;
-  }
-
+public sealed interface AccessChange extends ChangeAtPlace {
   /** Adds a grant. */
   record AddGrant(Grant grant) implements AccessChange {
     static final Shape<AddGrant> SHAPE = Shape.<AddGrant>named("AddGrant")

@@ -2,26 +2,12 @@ package palegate.core.changes;
 
 import java.time.Instant;
 import java.util.Objects;
-import palegate.core.duties.Duty;
 import palegate.core.places.Conditions;
 import palegate.core.places.Guards;
 import palegate.core.places.Place;
 
 /** A change of what limits a place: its ceiling, its house rules, or the conditions of a document (section 5). */
-public sealed interface GuardChange extends Change {
-  /** The id of the place. */
-  String place();
-
-  @Override
-  default String thing() {
-    return "place:" + place();
-  }
-
-  @Override
-  default Duty duty() {
-    return Duty.ACCESS;
-  }
-
+public sealed interface GuardChange extends ChangeAtPlace {
   /** Sets the ceiling and house rules of a place. */
   record SetGuards(String place, Guards guards) implements GuardChange {
     static final Shape<SetGuards> SHAPE = Shape.<SetGuards>named("SetGuards")

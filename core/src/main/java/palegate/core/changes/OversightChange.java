@@ -5,15 +5,7 @@ import palegate.core.access.Oversight;
 import palegate.core.duties.Duty;
 
 /** A change of who oversees a place (section 6). */
-public sealed interface OversightChange extends Change {
-  /** The id of the place. */
-  String place();
-
-  @Override
-  default String thing() {
-    return "place:" + place();
-  }
-
+public sealed interface OversightChange extends ChangeAtPlace {
   @Override
   default Duty duty() {
     return Duty.OVERSIGHT;

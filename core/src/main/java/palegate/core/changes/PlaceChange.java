@@ -7,25 +7,11 @@ import java.util.TreeMap;
 import java.util.stream.Collectors;
 import palegate.core.access.Entry;
 import palegate.core.access.Oversight;
-import palegate.core.duties.Duty;
 import palegate.core.places.Place;
 import palegate.core.places.PlaceKind;
 
 /** A change of which places there are, where they stand, what they are called and labelled, and what a document is (section 2). */
-public sealed interface PlaceChange extends Change {
-  /** The id of the place. */
-  String place();
-
-  @Override
-  default String thing() {
-    return "place:" + place();
-  }
-
-  @Override
-  default Duty duty() {
-    return Duty.ACCESS;
-  }
-
+public sealed interface PlaceChange extends ChangeAtPlace {
   /** Puts a new place below its parent. */
   record AddPlace(Place added) implements PlaceChange {
     static final Shape<AddPlace> SHAPE = Shape.<AddPlace>named("AddPlace")

@@ -9,6 +9,7 @@ import java.util.Spliterators;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import java.util.stream.StreamSupport;
+import palegate.core.collections.PersonSet;
 
 /**
  * A long list of people at places that is never made whole. Who is listed at a place hangs on the kind of the place alone:

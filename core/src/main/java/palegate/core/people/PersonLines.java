@@ -9,7 +9,7 @@ import java.util.Set;
 import java.util.TreeSet;
 
 /**
- * Finds the people whom a pasted column names: by login, address, id or name, in that order (issue "add many at once").
+ * Finds the people whom a pasted column names: by login, address, id or name, in that order.
  * Of a line with several cells, cut by commas, semicolons or tabs, the first cell that finds somebody counts.
  */
 public final class PersonLines {

@@ -5,7 +5,7 @@ import java.util.ArrayList;
 import java.util.List;
 import palegate.core.access.Entry;
 import palegate.core.access.stages.HoldersByRight;
-import palegate.core.people.PersonSet;
+import palegate.core.collections.PersonSet;
 import palegate.core.places.Place;
 import palegate.core.roles.Rights;
 import palegate.core.snapshot.Snapshot;

@@ -3,7 +3,7 @@ package palegate.core.questions;
 import java.util.List;
 import java.util.stream.IntStream;
 import palegate.core.access.stages.HoldersByRight;
-import palegate.core.people.PersonSet;
+import palegate.core.collections.PersonSet;
 import palegate.core.places.Place;
 import palegate.core.roles.Right;
 import palegate.core.roles.Rights;

@@ -12,7 +12,7 @@ import java.util.stream.IntStream;
 import palegate.core.access.Entry;
 import palegate.core.access.Grant;
 import palegate.core.access.stages.HoldersByRight;
-import palegate.core.people.PersonSet;
+import palegate.core.collections.PersonSet;
 import palegate.core.people.Subject;
 import palegate.core.roles.Right;
 import palegate.core.roles.Rights;

@@ -4,7 +4,7 @@ import java.time.Instant;
 import java.util.EnumMap;
 import java.util.Map;
 import palegate.core.access.Trace;
-import palegate.core.people.PersonSet;
+import palegate.core.collections.PersonSet;
 import palegate.core.roles.Rights;
 import palegate.core.snapshot.SnapshotAt;
 

@@ -7,7 +7,7 @@ import java.util.Deque;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import palegate.core.people.PersonSet;
+import palegate.core.collections.PersonSet;
 import palegate.core.people.Subject;
 import palegate.core.snapshot.Joined;
 import palegate.core.snapshot.SnapshotAt;

@@ -2,7 +2,7 @@ package palegate.core.questions;
 
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
-import palegate.core.people.PersonSet;
+import palegate.core.collections.PersonSet;
 import palegate.core.people.Subject;
 import palegate.core.places.Place;
 import palegate.core.roles.Rights;

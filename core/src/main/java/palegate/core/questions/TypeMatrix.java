@@ -3,7 +3,7 @@ package palegate.core.questions;
 import java.util.Arrays;
 import java.util.List;
 import palegate.core.access.stages.HoldersByRight;
-import palegate.core.people.PersonSet;
+import palegate.core.collections.PersonSet;
 import palegate.core.people.Subject;
 import palegate.core.roles.Right;
 import palegate.core.roles.Rights;

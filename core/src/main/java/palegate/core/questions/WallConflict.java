@@ -3,7 +3,7 @@ package palegate.core.questions;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
-import palegate.core.people.PersonSet;
+import palegate.core.collections.PersonSet;
 import palegate.core.people.Subject;
 import palegate.core.snapshot.SnapshotAt;
 import palegate.core.walls.Barrier;

@@ -1,6 +1,8 @@
 package palegate.core.rehearsal;
 
 import java.util.Arrays;
+import java.util.concurrent.atomic.AtomicReferenceArray;
+import palegate.core.collections.IdHashes;
 
 /**
  * A digest of who gains and who loses what where: equal for equal differences however people, places and classes are
@@ -12,42 +14,52 @@ import java.util.Arrays;
  * Two sums modulo 2^61 - 1 with different hashes are kept; by chance two differences agree once in 2^120 times.
  */
 final class DifferenceDigest {
-  static final int LANES = 2;
-  private static final long PRIME = (1L << 61) - 1;
-  private static final long[] SEEDS = {0x9E3779B97F4A7C15L, 0xC2B2AE3D27D4EB4FL};
+  static final int LANES = IdHashes.LANES;
   private static final int PEOPLE_IN_A_CHUNK = 8;
   private static final int SUBSETS_OF_A_CHUNK = 1 << PEOPLE_IN_A_CHUNK;
 
-  /** By lane: for every eight people, the sum of each subset of them; a set is summed a byte of its bits at a time. */
-  private final long[][] sums = new long[LANES][];
+  private final Numbering people;
+  /** For every eight people, once any of them differs, the sum of each subset of them, lane after lane; a set is summed a byte of its bits at a time. */
+  private final AtomicReferenceArray<long[]> sums;
 
   /** @param words the length of a set of people as bits, in words of 64 */
   DifferenceDigest(Numbering people, int words) {
-    for (int lane = 0; lane < LANES; lane++) {
-      long[] table = new long[words * (Long.SIZE / PEOPLE_IN_A_CHUNK) * SUBSETS_OF_A_CHUNK];
-      for (int person = 0; person < people.count(); person++) {
-        int chunk = person / PEOPLE_IN_A_CHUNK * SUBSETS_OF_A_CHUNK;
-        int bit = 1 << person % PEOPLE_IN_A_CHUNK;
-        long hash = hash(people.person(person).id(), lane);
-        for (int subset = 0; subset < bit; subset++) {
-          table[chunk + bit + subset] = plus(table[chunk + subset], hash);
-        }
-      }
-      sums[lane] = table;
-    }
+    this.people = people;
+    sums = new AtomicReferenceArray<>(words * (Long.SIZE / PEOPLE_IN_A_CHUNK));
   }
 
-  /** The sum of the people who are in one set and not in another. */
-  long ofDifference(int lane, long[] set, long[] other) {
-    long sum = 0;
-    long[] table = sums[lane];
+  private long[] sums(int chunk) {
+    long[] known = sums.get(chunk);
+    if (known == null) {
+      known = new long[LANES * SUBSETS_OF_A_CHUNK];
+      for (int lane = 0; lane < LANES; lane++) {
+        for (int i = 0; i < PEOPLE_IN_A_CHUNK && chunk * PEOPLE_IN_A_CHUNK + i < people.count(); i++) {
+          int bit = lane * SUBSETS_OF_A_CHUNK + (1 << i);
+          long hash = hash(people.person(chunk * PEOPLE_IN_A_CHUNK + i).id(), lane);
+          for (int subset = 0; subset < 1 << i; subset++) {
+            known[bit + subset] = plus(known[lane * SUBSETS_OF_A_CHUNK + subset], hash);
+          }
+        }
+      }
+      sums.set(chunk, known);
+    }
+    return known;
+  }
+
+  /** Adds, in each lane, the people who are in one set and not in another. O(words). */
+  void addDifference(long[] set, long[] other, long[] into) {
     for (int i = 0; i < set.length; i++) {
-      int chunk = i * (Long.SIZE / PEOPLE_IN_A_CHUNK) * SUBSETS_OF_A_CHUNK;
-      for (long left = set[i] & ~other[i]; left != 0; left >>>= PEOPLE_IN_A_CHUNK, chunk += SUBSETS_OF_A_CHUNK) {
-        sum = plus(sum, table[chunk + (int) (left & SUBSETS_OF_A_CHUNK - 1)]);
+      long left = set[i] & ~other[i];
+      for (int chunk = i * (Long.SIZE / PEOPLE_IN_A_CHUNK); left != 0; left >>>= PEOPLE_IN_A_CHUNK, chunk++) {
+        int subset = (int) (left & SUBSETS_OF_A_CHUNK - 1);
+        if (subset != 0) {
+          long[] known = sums(chunk);
+          for (int lane = 0; lane < LANES; lane++) {
+            into[lane] = plus(into[lane], known[lane * SUBSETS_OF_A_CHUNK + subset]);
+          }
+        }
       }
     }
-    return sum;
   }
 
   /** What a right counts, gained or lost. */
@@ -57,28 +69,16 @@ final class DifferenceDigest {
 
   /** A number below 2^61 - 1 for an id. */
   static long hash(String id, int lane) {
-    long hash = SEEDS[lane];
-    for (int i = 0; i < id.length(); i++) {
-      hash = (hash ^ id.charAt(i)) * 0xFF51AFD7ED558CCDL;
-      hash ^= hash >>> 32;
-    }
-    hash = (hash ^ hash >>> 29) * 0xC4CEB9FE1A85EC53L;
-    hash = (hash ^ hash >>> 32) & Long.MAX_VALUE;
-    return reduced(hash);
+    return IdHashes.hash(id, lane);
   }
 
   static long plus(long a, long b) {
-    return reduced(a + b);
+    return IdHashes.reduced(a + b);
   }
 
   static long times(long a, long b) {
     long low = a * b;
-    return reduced((low & PRIME) + (low >>> 61 | Math.multiplyHigh(a, b) << 3));
-  }
-
-  private static long reduced(long number) {
-    long folded = (number & PRIME) + (number >>> 61);
-    return folded >= PRIME ? folded - PRIME : folded;
+    return IdHashes.reduced((low & IdHashes.PRIME) + (low >>> 61 | Math.multiplyHigh(a, b) << 3));
   }
 
   static String text(long[] lanes) {

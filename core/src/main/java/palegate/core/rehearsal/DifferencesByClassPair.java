@@ -6,7 +6,7 @@ import java.util.function.BiConsumer;
 import java.util.function.Supplier;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
-import palegate.core.people.PersonSet;
+import palegate.core.collections.PersonSet;
 import palegate.core.roles.Right;
 import palegate.core.roles.Rights;
 import palegate.core.snapshot.ClassEquivalence;
@@ -322,26 +322,30 @@ final class DifferencesByClassPair {
       for (int pair = from; pair < until; pair++) {
         if (changes(pair)) {
           work.fill(pair);
-          for (int lane = 0; lane < into.length; lane++) {
-            into[lane][pair] = digestOf(pair, lane, work, digest);
-          }
+          addDigestOf(pair, work, digest, into);
         }
       }
     }, (all, part) -> { });
     return found;
   }
 
-  private long digestOf(int pair, int lane, PairWork work, DifferenceDigest digest) {
-    long sum = 0;
+  private void addDigestOf(int pair, PairWork work, DifferenceDigest digest, long[][] into) {
     for (int right = 0; right < RIGHTS; right++) {
       if ((gained[pair] >> right & 1) != 0) {
-        sum = DifferenceDigest.plus(sum, DifferenceDigest.times(DifferenceDigest.weight(lane, right, true), digest.ofDifference(lane, work.has(right), work.had(right))));
+        addWeighed(pair, right, true, work.has(right), work.had(right), digest, into);
       }
       if ((lost[pair] >> right & 1) != 0) {
-        sum = DifferenceDigest.plus(sum, DifferenceDigest.times(DifferenceDigest.weight(lane, right, false), digest.ofDifference(lane, work.had(right), work.has(right))));
+        addWeighed(pair, right, false, work.had(right), work.has(right), digest, into);
       }
     }
-    return sum;
+  }
+
+  private static void addWeighed(int pair, int right, boolean gains, long[] set, long[] other, DifferenceDigest digest, long[][] into) {
+    long[] people = new long[DifferenceDigest.LANES];
+    digest.addDifference(set, other, people);
+    for (int lane = 0; lane < people.length; lane++) {
+      into[lane][pair] = DifferenceDigest.plus(into[lane][pair], DifferenceDigest.times(DifferenceDigest.weight(lane, right, gains), people[lane]));
+    }
   }
 
   /** What changes for each person. O(changed pairs × people). */

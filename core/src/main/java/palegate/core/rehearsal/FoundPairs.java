@@ -6,9 +6,9 @@ import java.util.Locale;
 import java.util.function.Predicate;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
+import palegate.core.collections.PersonSet;
 import palegate.core.people.PeopleAtPlaces;
 import palegate.core.people.Person;
-import palegate.core.people.PersonSet;
 import palegate.core.roles.Rights;
 import palegate.core.snapshot.PathSearch;
 

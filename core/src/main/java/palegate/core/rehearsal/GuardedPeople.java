@@ -63,8 +63,8 @@ final class GuardedPeople {
     Map<Subject, Set<DocumentType>> typesNaming = new HashMap<>();
     is.types().values().stream().filter(type -> type.guarded() && type.equals(was.types().get(type.id()))).forEach(type ->
         type.clearances().forEach(clearance -> typesNaming.computeIfAbsent(clearance.subject(), any -> new LinkedHashSet<>()).add(type)));
-    SubjectsOfPerson then = new SubjectsOfPerson(was);
-    SubjectsOfPerson later = new SubjectsOfPerson(is);
+    SubjectsOfPerson then = new SubjectsOfPerson(was, people);
+    SubjectsOfPerson later = new SubjectsOfPerson(is, people);
     for (String person : people) {
       if (found.containsKey(Duty.WALLS) && found.containsKey(Duty.TYPES)) {
         return;

@@ -3,8 +3,8 @@ package palegate.core.rehearsal;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.IntStream;
+import palegate.core.collections.PersonSet;
 import palegate.core.people.Person;
-import palegate.core.people.PersonSet;
 import palegate.core.snapshot.Snapshot;
 
 /**

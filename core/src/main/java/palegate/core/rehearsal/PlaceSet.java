@@ -27,6 +27,17 @@ public final class PlaceSet {
     return numbers.get(place);
   }
 
+  /** A sum over the places that does not depend on their order, by lane; O(places of the set), where in order it would be those of the snapshot. */
+  long[] digest() {
+    long[] sums = new long[DifferenceDigest.LANES];
+    numbers.stream().forEach(place -> {
+      for (int lane = 0; lane < sums.length; lane++) {
+        sums[lane] = DifferenceDigest.plus(sums[lane], snapshot.placeHash(lane, place));
+      }
+    });
+    return sums;
+  }
+
   /** Lazily. O(places of the snapshot) if there are any. */
   public Stream<Place> stream() {
     return isEmpty() ? Stream.empty()

@@ -67,6 +67,15 @@ abstract class PlacesByClassPair {
   /** Visits every place whose pair of classes was counted, in no order. O(places that can differ). */
   abstract void forEach(PairTable pairs, PairVisitor visitor);
 
+  /** By lane and pair of classes, the sum of the hashes of its places. O(places that can differ). */
+  abstract long[][] sumsOfPlaces(PairTable pairs);
+
+  static void add(long[][] sums, int pair, Snapshot in, int place) {
+    for (int lane = 0; lane < sums.length && pair >= 0; lane++) {
+      sums[lane][pair] = DifferenceDigest.plus(sums[lane][pair], in.placeHash(lane, place));
+    }
+  }
+
   /** Adds the places after whose pair is wanted. */
   void placesAfter(PairTable pairs, BitSet wanted, BitSet found) {
     if (!wanted.isEmpty()) {
@@ -207,6 +216,43 @@ abstract class PlacesByClassPair {
     }
 
     @Override
+    long[][] sumsOfPlaces(PairTable pairs) {
+      List<SnapshotAt.Range> ranges = after.alteredSince(before).people().isEmpty() ? ranges() : everywhere();
+      int middle = middle(ranges);
+      CompletableFuture<long[][]> second = middle < 0 ? null : CompletableFuture.supplyAsync(() -> sumsOfPlaces(pairs, ranges, middle, Integer.MAX_VALUE));
+      long[][] sums = sumsOfPlaces(pairs, ranges, 0, middle < 0 ? Integer.MAX_VALUE : middle);
+      if (second != null) {
+        long[][] more = second.join();
+        for (int lane = 0; lane < sums.length; lane++) {
+          for (int pair = 0; pair < pairs.size(); pair++) {
+            sums[lane][pair] = DifferenceDigest.plus(sums[lane][pair], more[lane][pair]);
+          }
+        }
+      }
+      return sums;
+    }
+
+    private long[][] sumsOfPlaces(PairTable pairs, List<SnapshotAt.Range> ranges, int from, int until) {
+      long[][] sums = new long[DifferenceDigest.LANES][pairs.size()];
+      int[] lastPair = new int[before.classCount() + 1];
+      for (SnapshotAt.Range range : ranges) {
+        for (int place = Math.max(from, range.from()); place < Math.min(until, range.until()); place++) {
+          int classBefore = classBefore(place);
+          int classAfter = classAfter(place);
+          if (classBefore >= 0 || classAfter >= 0) {
+            int pair = lastPair[classBefore + 1];
+            if (pair < 0 || pair >= pairs.size() || pairs.before(pair) != classBefore || pairs.after(pair) != classAfter) {
+              pair = pairs.find(classBefore, classAfter);
+              lastPair[classBefore + 1] = pair;
+            }
+            add(sums, pair, is.hasPlace(place) ? is : was, place);
+          }
+        }
+      }
+      return sums;
+    }
+
+    @Override
     void forEach(PairTable pairs, PairVisitor visitor) {
       boolean anywhere = !after.alteredSince(before).people().isEmpty();
       for (SnapshotAt.Range range : anywhere ? everywhere() : ranges()) {
@@ -285,6 +331,16 @@ abstract class PlacesByClassPair {
       Snapshot was = before.snapshot();
       was.places().filter(place -> !kept.get(place)).forEach(place -> pairs.add(before.classOf(place), -1, 1, was.isDocument(place) ? 1 : 0));
       return pairs;
+    }
+
+    @Override
+    long[][] sumsOfPlaces(PairTable pairs) {
+      Snapshot was = before.snapshot();
+      Snapshot is = after.snapshot();
+      long[][] sums = new long[DifferenceDigest.LANES][pairs.size()];
+      is.places().forEach(place -> add(sums, pairs.find(numberBefore[place] < 0 ? -1 : before.classOf(numberBefore[place]), after.classOf(place)), is, place));
+      was.places().filter(place -> !kept.get(place)).forEach(place -> add(sums, pairs.find(before.classOf(place), -1), was, place));
+      return sums;
     }
 
     @Override

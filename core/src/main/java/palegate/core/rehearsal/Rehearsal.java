@@ -25,6 +25,7 @@ import palegate.core.changes.Change;
 import palegate.core.changes.DraftApplication;
 import palegate.core.changes.FormerPlace;
 import palegate.core.changes.Refusal;
+import palegate.core.collections.Later;
 import palegate.core.people.Membership;
 import palegate.core.people.Period;
 import palegate.core.people.Person;
@@ -35,7 +36,6 @@ import palegate.core.roles.Right;
 import palegate.core.roles.Rights;
 import palegate.core.snapshot.Snapshot;
 import palegate.core.snapshot.SnapshotAt;
-import palegate.core.structure.Later;
 import palegate.core.structure.Structure;
 import palegate.core.structure.StructureDifference;
 import palegate.core.types.Clearance;
@@ -148,13 +148,7 @@ public final class Rehearsal {
     for (RightsDifference at : differences()) {
       text.append(at == difference ? "now" : at.instant().toString()).append(' ').append(at.digest()).append('\n');
     }
-    long[] locked = new long[DifferenceDigest.LANES];
-    lockOuts().stream().forEach(place -> {
-      for (int lane = 0; lane < locked.length; lane++) {
-        locked[lane] = DifferenceDigest.plus(locked[lane], DifferenceDigest.hash(place.id(), lane));
-      }
-    });
-    text.append("locked ").append(DifferenceDigest.text(locked)).append('\n');
+    text.append("locked ").append(DifferenceDigest.text(lockOuts().digest())).append('\n');
     wallConflicts().stream().map(conflict -> "sides " + conflict.wall() + ' ' + conflict.person()).sorted().forEach(line -> text.append(line).append('\n'));
     try {
       byte[] hash = MessageDigest.getInstance("SHA-256").digest(text.toString().getBytes(StandardCharsets.UTF_8));

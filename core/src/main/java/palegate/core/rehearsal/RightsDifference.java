@@ -11,14 +11,14 @@ import java.util.function.IntPredicate;
 import java.util.function.Predicate;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
+import palegate.core.collections.Later;
+import palegate.core.collections.PersonSet;
 import palegate.core.people.Person;
-import palegate.core.people.PersonSet;
 import palegate.core.places.Place;
 import palegate.core.roles.Right;
 import palegate.core.roles.Rights;
 import palegate.core.snapshot.Snapshot;
 import palegate.core.snapshot.SnapshotAt;
-import palegate.core.structure.Later;
 
 /**
  * The exact difference in standing rights between two states at one instant, over all people and all
@@ -113,11 +113,12 @@ public final class RightsDifference {
     long[] found = new long[DifferenceDigest.LANES];
     if (!isEmpty()) {
       long[][] byPeople = shifts.digests(new DifferenceDigest(people, people.words()));
-      spots.forEach(pairs, (pair, place) -> {
-        for (int lane = 0; lane < found.length && shifts.changes(pair); lane++) {
-          found[lane] = DifferenceDigest.plus(found[lane], DifferenceDigest.times(byPeople[lane][pair], DifferenceDigest.hash(place.id(), lane)));
+      long[][] byPlaces = spots.sumsOfPlaces(pairs);
+      for (int lane = 0; lane < found.length; lane++) {
+        for (int pair = 0; pair < pairs.size(); pair++) {
+          found[lane] = DifferenceDigest.plus(found[lane], DifferenceDigest.times(byPeople[lane][pair], byPlaces[lane][pair]));
         }
-      });
+      }
     }
     return DifferenceDigest.text(found);
   }

@@ -1,7 +1,7 @@
 package palegate.core.rehearsal;
 
 import java.util.Arrays;
-import palegate.core.people.PersonSet;
+import palegate.core.collections.PersonSet;
 
 /** Who gains and who loses what at the places of one pair of classes, by common number; right after right. */
 record Shift(PersonSet[] gainedByRight, PersonSet[] lostByRight) {

@@ -19,7 +19,7 @@ import palegate.core.people.Subject;
 import palegate.core.people.Unit;
 import palegate.core.structure.Structure;
 
-/** Which subjects single people match at an instant, upwards from the person (section 1). Made in O(memberships); an answer takes what is above the person. */
+/** Which subjects single people match at an instant, upwards from the person (section 1). Made in one look at the memberships; an answer takes what is above the person. */
 final class SubjectsOfPerson {
   private record In(String group, Period period) {}
 
@@ -27,12 +27,15 @@ final class SubjectsOfPerson {
   private final Map<String, List<In>> ofPerson = new HashMap<>();
   private final Map<String, List<In>> ofGroup = new HashMap<>();
 
-  SubjectsOfPerson(Structure structure) {
+  /** @param people the only ones who will be asked about */
+  SubjectsOfPerson(Structure structure, Set<String> people) {
     this.structure = structure;
     for (Group group : structure.groups().values()) {
       for (Membership member : group.members()) {
-        (member.member() instanceof Membership.PersonMember ? ofPerson : ofGroup)
-            .computeIfAbsent(member.member().id(), any -> new ArrayList<>()).add(new In(group.id(), member.period()));
+        boolean person = member.member() instanceof Membership.PersonMember;
+        if (!person || people.contains(member.member().id())) {
+          (person ? ofPerson : ofGroup).computeIfAbsent(member.member().id(), any -> new ArrayList<>()).add(new In(group.id(), member.period()));
+        }
       }
     }
   }

@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.stream.IntStream;
+import palegate.core.collections.IdIndex;
 import palegate.core.people.Person;
 import palegate.core.structure.Structure;
 

@@ -1,6 +1,8 @@
 package palegate.core.snapshot;
 
 import java.util.concurrent.CompletableFuture;
+import palegate.core.collections.IdIndex;
+import palegate.core.collections.NameIndex;
 import palegate.core.places.Place;
 
 /** All places by id and by name. Nothing but questions needs it, so it is made after everything else, aside. */

@@ -1,7 +1,7 @@
 package palegate.core.snapshot;
 
 import java.util.Arrays;
-import palegate.core.people.PersonSet;
+import palegate.core.collections.PersonSet;
 
 /** Whom each set of walls bars. Immutable. */
 final class BarredPeople {

@@ -1,6 +1,7 @@
 package palegate.core.snapshot;
 
 import java.util.Arrays;
+import palegate.core.collections.IntPages;
 
 /**
  * What becomes of environments and classes further down when entries are added further up and nothing else is altered there.

@@ -3,7 +3,7 @@ package palegate.core.snapshot;
 import palegate.core.access.stages.EntryLines;
 import palegate.core.access.stages.EveryoneAtPlace;
 import palegate.core.access.stages.PersonAtPlace;
-import palegate.core.people.PersonSet;
+import palegate.core.collections.PersonSet;
 import palegate.core.places.Conditions;
 import palegate.core.places.Place;
 import palegate.core.roles.Right;

@@ -7,6 +7,8 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.concurrent.CompletableFuture;
 import java.util.stream.IntStream;
+import palegate.core.collections.IntPages;
+import palegate.core.collections.Renumbering;
 
 /**
  * Sorts places into classes, top down: those that were touched, and what that alters below them. A place that adds

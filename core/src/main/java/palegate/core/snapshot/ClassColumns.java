@@ -3,6 +3,7 @@ package palegate.core.snapshot;
 import java.util.Arrays;
 import palegate.core.access.stages.PersonAtPlace;
 import palegate.core.access.stages.Pipeline;
+import palegate.core.collections.Interner;
 
 /**
  * What one person's rights in every class hang on, as plain columns, class after class.

@@ -4,8 +4,8 @@ import java.util.Arrays;
 import java.util.HashMap;
 import java.util.Map;
 import java.util.stream.IntStream;
+import palegate.core.collections.PersonSet;
 import palegate.core.people.Person;
-import palegate.core.people.PersonSet;
 
 /**
  * Which classes of two moments that number people and subjects differently say the same of everybody who is in both. Two rows are alike

@@ -6,6 +6,9 @@ import java.util.Arrays;
 import java.util.BitSet;
 import java.util.Collection;
 import java.util.List;
+import palegate.core.collections.Interner;
+import palegate.core.collections.LongNumbers;
+import palegate.core.collections.Renumbering;
 
 /**
  * Every access class by content, with its number: an {@linkplain Environments environment} seen by one document type is a

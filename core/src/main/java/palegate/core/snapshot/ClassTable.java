@@ -1,6 +1,6 @@
 package palegate.core.snapshot;
 
-import palegate.core.people.PersonSet;
+import palegate.core.collections.PersonSet;
 
 /**
  * All classes of a moment laid out for asking about one thing after another: the rows one behind the other, and for

@@ -5,6 +5,7 @@ import java.util.BitSet;
 import java.util.List;
 import palegate.core.access.Entry;
 import palegate.core.access.Grant;
+import palegate.core.collections.IntPages;
 
 /**
  * The places of a snapshot sorted into access classes at one instant: places of one class give everyone the same

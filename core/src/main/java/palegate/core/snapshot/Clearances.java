@@ -2,7 +2,7 @@ package palegate.core.snapshot;
 
 import java.time.Instant;
 import java.util.Arrays;
-import palegate.core.people.PersonSet;
+import palegate.core.collections.PersonSet;
 import palegate.core.roles.Right;
 import palegate.core.structure.Structure;
 import palegate.core.types.DocumentType;

@@ -1,6 +1,7 @@
 package palegate.core.snapshot;
 
 import java.util.Arrays;
+import palegate.core.collections.Renumbering;
 
 /**
  * How an environment is laid out as one row of numbers: the flags of {@link ClassRow}, the number of the context of

@@ -6,6 +6,8 @@ import java.util.Arrays;
 import java.util.List;
 import palegate.core.access.Entry;
 import palegate.core.access.Oversight;
+import palegate.core.collections.Interner;
+import palegate.core.collections.Renumbering;
 import palegate.core.places.Guards;
 import palegate.core.places.Place;
 import palegate.core.roles.Rights;

@@ -6,10 +6,10 @@ import java.util.List;
 import java.util.Set;
 import java.util.function.BiPredicate;
 import java.util.function.IntPredicate;
+import palegate.core.collections.PersonSet;
 import palegate.core.people.Group;
 import palegate.core.people.Membership;
 import palegate.core.people.Person;
-import palegate.core.people.PersonSet;
 import palegate.core.people.Subject;
 import palegate.core.people.Unit;
 

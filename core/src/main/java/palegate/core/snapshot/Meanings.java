@@ -3,6 +3,8 @@ package palegate.core.snapshot;
 import java.util.Arrays;
 import palegate.core.access.Entry;
 import palegate.core.access.Grant;
+import palegate.core.collections.Interner;
+import palegate.core.collections.Renumbering;
 
 /**
  * What entries say, wherever they stand: whether they give or take, to whom, which rights, for which types. The

@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
+import palegate.core.collections.Nesting;
 import palegate.core.people.Group;
 import palegate.core.people.Membership;
 import palegate.core.people.Unit;

@@ -1,7 +1,7 @@
 package palegate.core.snapshot;
 
 import java.util.stream.IntStream;
-import palegate.core.people.PersonSet;
+import palegate.core.collections.PersonSet;
 
 /**
  * What differs for people between two moments that number them and the classes alike, where a place stays in its class:

@@ -15,6 +15,7 @@ import palegate.core.access.Entry;
 import palegate.core.access.Grant;
 import palegate.core.access.Oversight;
 import palegate.core.access.Withholding;
+import palegate.core.collections.IdHashes;
 import palegate.core.people.Group;
 import palegate.core.people.Person;
 import palegate.core.people.Unit;
@@ -40,6 +41,8 @@ public final class Snapshot {
   private final NestingOrder nesting;
   private final Boundaries boundaries;
   private final Map<String, OwnLabels> ownLabels;
+  /** Numbers that this snapshot was compiled with never change hands; those that have come since may, in another draft. */
+  private final IdHashes placeHashes;
   private final KeptInstants moments = new KeptInstants();
   /** The snapshot that this one was made from and what differs; null if there is none. */
   private final Snapshot basis;
@@ -55,6 +58,7 @@ public final class Snapshot {
     nesting = NestingOrder.of(structure);
     boundaries = Boundaries.of(structure);
     ownLabels = new ConcurrentHashMap<>();
+    placeHashes = new IdHashes(placeRoom());
     basis = null;
     delta = null;
   }
@@ -71,6 +75,7 @@ public final class Snapshot {
     nesting = basis.nesting.with(basis.structure, changed, delta);
     boundaries = basis.boundaries.with(delta.difference);
     ownLabels = !delta.labelsAltered ? basis.ownLabels : new ConcurrentHashMap<>();
+    placeHashes = basis.placeHashes;
   }
 
   private Snapshot(Snapshot derived) {
@@ -83,6 +88,7 @@ public final class Snapshot {
     nesting = derived.nesting;
     boundaries = derived.boundaries;
     ownLabels = derived.ownLabels;
+    placeHashes = derived.placeHashes;
     basis = null;
     delta = null;
   }
@@ -217,6 +223,12 @@ public final class Snapshot {
   }
 
   /** Whether a number is that of a place which is here. */
+  /** A hash of a place's id, the same however places are numbered; one that is there. */
+  public long placeHash(int lane, int number) {
+    long known = placeHashes.known(lane, number);
+    return known != 0 ? known : placeHashes.of(lane, number, place(number).id());
+  }
+
   public boolean hasPlace(int number) {
     return tree.exists(number);
   }

@@ -5,7 +5,7 @@ import java.util.List;
 import palegate.core.access.Entry;
 import palegate.core.access.stages.HoldersByRight;
 import palegate.core.access.stages.Pipeline;
-import palegate.core.people.PersonSet;
+import palegate.core.collections.PersonSet;
 import palegate.core.people.Subject;
 import palegate.core.places.Conditions;
 import palegate.core.places.Place;

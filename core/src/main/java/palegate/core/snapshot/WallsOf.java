@@ -3,7 +3,7 @@ package palegate.core.snapshot;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.function.Predicate;
-import palegate.core.people.PersonSet;
+import palegate.core.collections.PersonSet;
 import palegate.core.walls.Wall;
 
 /** The walls that stand at a moment: which of them run around a place, and whom they bar (section 7). Cost: the walls of the place. */

@@ -10,17 +10,17 @@ import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import palegate.core.access.Grant;
 import palegate.core.access.Oversight;
+import palegate.core.collections.Later;
+import palegate.core.collections.PersonSet;
 import palegate.core.people.PeopleAtPlaces;
 import palegate.core.people.PeopleAtPlaces.Order;
 import palegate.core.people.Person;
-import palegate.core.people.PersonSet;
 import palegate.core.places.Place;
 import palegate.core.roles.Right;
 import palegate.core.roles.Rights;
 import palegate.core.snapshot.PathSearch;
 import palegate.core.snapshot.Snapshot;
 import palegate.core.snapshot.SnapshotAt;
-import palegate.core.structure.Later;
 
 /**
  * The rows of a report on standing rights at one instant: who can reach a place and what is below

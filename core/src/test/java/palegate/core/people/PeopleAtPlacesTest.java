@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Random;
 import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
+import palegate.core.collections.PersonSet;
 import palegate.core.people.PeopleAtPlaces.At;
 import palegate.core.people.PeopleAtPlaces.Order;
 

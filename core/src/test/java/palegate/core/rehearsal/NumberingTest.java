@@ -6,8 +6,8 @@ import java.util.Map;
 import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 import palegate.core.Harbour;
+import palegate.core.collections.PersonSet;
 import palegate.core.people.Person;
-import palegate.core.people.PersonSet;
 import palegate.core.snapshot.Snapshot;
 
 /** Common numbers for the people of two states, however each numbers them. */

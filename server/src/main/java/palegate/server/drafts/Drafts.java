@@ -63,14 +63,15 @@ public class Drafts {
   public Rehearsed rehearse(Optional<DraftStore.Draft> draft) {
     Snapshots.Numbered state = snapshots.current();
     if (draft.isEmpty()) {
-      return new Rehearsed(null, state.change(), Rehearsal.of(state.snapshot(), List.of(), clock.instant(), null));
+      return new Rehearsed(null, state.change(), rehearsals.ofNothing(state));
     }
     return new Rehearsed(draft.get(), state.change(), rehearsals.now(draft.get(), state));
   }
 
   /** The state to show: the current one, or what the owner's draft would make of it. */
   public Snapshot shown(String owner, boolean drafted) {
-    return drafted ? rehearse(owner).rehearsal().after() : snapshots.current().snapshot();
+    Optional<DraftStore.Draft> draft = drafted ? store.find(owner) : Optional.empty();
+    return draft.isPresent() ? rehearse(draft).rehearsal().after() : snapshots.current().snapshot();
   }
 
   /**

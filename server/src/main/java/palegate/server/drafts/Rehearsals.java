@@ -8,6 +8,7 @@ import java.time.Instant;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.concurrent.atomic.AtomicReference;
 import org.springframework.stereotype.Component;
 import palegate.core.changes.Change;
 import palegate.core.changes.FormerPlace;
@@ -25,17 +26,32 @@ import palegate.server.store.StructureStore;
 public class Rehearsals {
   private record Key(long draft, int version, long change) {}
 
+  private record Nothing(long change, Rehearsal rehearsal) {}
+
   private final Accounts accounts;
   private final StructureStore structures;
   private final Snapshots snapshots;
   private final Clock clock;
   private final Cache<Key, Rehearsal> kept = Caffeine.newBuilder().maximumSize(20).expireAfterWrite(Duration.ofMinutes(2)).build();
 
+  private final AtomicReference<Nothing> nothing = new AtomicReference<>();
+
   Rehearsals(Accounts accounts, StructureStore structures, Snapshots snapshots, Clock clock) {
     this.accounts = accounts;
     this.structures = structures;
     this.snapshots = snapshots;
     this.clock = clock;
+  }
+
+  /** The rehearsal of no change at all, which everybody without a draft shares. */
+  public Rehearsal ofNothing(Snapshots.Numbered state) {
+    Instant now = clock.instant();
+    Nothing known = nothing.get();
+    if (known == null || known.change() != state.change() || !known.rehearsal().saysTheSameAt(now)) {
+      known = new Nothing(state.change(), Rehearsal.of(state.snapshot(), List.of(), now, null));
+      nothing.set(known);
+    }
+    return known.rehearsal();
   }
 
   /** A draft that is committed as it is given, rehearsed now. */

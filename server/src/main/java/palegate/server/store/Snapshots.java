@@ -2,6 +2,7 @@ package palegate.server.store;
 
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
+import java.time.Clock;
 import java.util.concurrent.atomic.AtomicReference;
 import org.springframework.stereotype.Component;
 import palegate.core.snapshot.Snapshot;
@@ -18,12 +19,14 @@ public class Snapshots {
 
   private final StructureStore store;
   private final RequestFacts facts;
+  private final Clock clock;
   private final AtomicReference<Numbered> newest = new AtomicReference<>();
   private final Cache<Long, Numbered> earlier = Caffeine.newBuilder().maximumSize(4).build();
 
-  Snapshots(StructureStore store, RequestFacts facts) {
+  Snapshots(StructureStore store, RequestFacts facts, Clock clock) {
     this.store = store;
     this.facts = facts;
+    this.clock = clock;
   }
 
   /**
@@ -49,9 +52,15 @@ public class Snapshots {
     return newest.get();
   }
 
-  private Numbered following(Numbered known) {
+  /**
+   * The newest state, from one that was known. O(what has been altered since): what holds now is worked out from what held before the
+   * change, which is why it is asked for before the two are parted.
+   */
+  public Numbered following(Numbered known) {
     StructureStore.Newest now = store.newest(known.snapshot().structure(), known.change());
-    return new Numbered(now.change(), known.snapshot().next(now.structure()).detached());
+    Snapshot next = known.snapshot().next(now.structure());
+    next.at(clock.instant());
+    return new Numbered(now.change(), next.detached());
   }
 
   /** The state as of an earlier change. */

@@ -1,6 +1,6 @@
 package palegate.server.views;
 
-import palegate.core.people.PersonSet;
+import palegate.core.collections.PersonSet;
 import palegate.core.people.Subject;
 import palegate.core.snapshot.SnapshotAt;
 import palegate.core.structure.SubjectNames;

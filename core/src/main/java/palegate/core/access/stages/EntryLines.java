@@ -1,6 +1,6 @@
 package palegate.core.access.stages;
 
-import palegate.core.people.PersonSet;
+import palegate.core.collections.PersonSet;
 
 /** Some people and the rights that an entry gives them, takes from them or leaves them; counted from 0. */
 public interface EntryLines {

@@ -1,6 +1,6 @@
 package palegate.core.access.stages;
 
-import palegate.core.people.PersonSet;
+import palegate.core.collections.PersonSet;
 import palegate.core.roles.Right;
 
 /** What the stages ask about all people at once, at one place at one instant. */

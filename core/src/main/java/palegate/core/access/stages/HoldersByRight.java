@@ -1,7 +1,7 @@
 package palegate.core.access.stages;
 
 import java.util.Arrays;
-import palegate.core.people.PersonSet;
+import palegate.core.collections.PersonSet;
 import palegate.core.roles.Right;
 import palegate.core.roles.Rights;
 

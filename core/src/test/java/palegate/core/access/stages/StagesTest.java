@@ -7,7 +7,7 @@ import java.util.List;
 import java.util.Random;
 import org.junit.jupiter.api.Nested;
 import org.junit.jupiter.api.Test;
-import palegate.core.people.PersonSet;
+import palegate.core.collections.PersonSet;
 import palegate.core.roles.Right;
 import palegate.core.roles.Rights;
 

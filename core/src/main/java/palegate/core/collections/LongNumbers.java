@@ -1,9 +1,9 @@
-package palegate.core.snapshot;
+package palegate.core.collections;
 
 import java.util.Arrays;
 
 /** A number for each of some long keys, none of them -1; open addressing, so that a hundred thousand take milliseconds. */
-final class LongNumbers {
+public final class LongNumbers {
   private static final long FREE = -1;
 
   private long[] keys = newKeys(64);
@@ -11,7 +11,7 @@ final class LongNumbers {
   private int size;
 
   /** The number of a key, or -1. */
-  int get(long key) {
+  public int get(long key) {
     int mask = keys.length - 1;
     for (int slot = slot(key, mask); keys[slot] != FREE; slot = slot + 1 & mask) {
       if (keys[slot] == key) {
@@ -22,7 +22,7 @@ final class LongNumbers {
   }
 
   /** Gives a number to a key that has none. */
-  void put(long key, int number) {
+  public void put(long key, int number) {
     if (size * 2 >= keys.length) {
       grow();
     }
@@ -30,7 +30,7 @@ final class LongNumbers {
     size++;
   }
 
-  void putAll(LongNumbers others) {
+  public void putAll(LongNumbers others) {
     others.forEach((key, number) -> {
       if (get(key) < 0) {
         put(key, number);
@@ -38,11 +38,11 @@ final class LongNumbers {
     });
   }
 
-  interface Use {
+  public interface Use {
     void of(long key, int number);
   }
 
-  void forEach(Use use) {
+  public void forEach(Use use) {
     for (int slot = 0; slot < keys.length; slot++) {
       if (keys[slot] != FREE) {
         use.of(keys[slot], numbers[slot]);

@@ -1,4 +1,4 @@
-package palegate.core.snapshot;
+package palegate.core.collections;
 
 import java.util.Arrays;
 
@@ -6,7 +6,7 @@ import java.util.Arrays;
  * Gives equal rows of numbers one dense number. A layer over another interner adds to it without
  * touching it, so that what a rehearsal interns is thrown away with the rehearsal.
  */
-final class Interner {
+public final class Interner {
   private static final int FREE = -1;
 
   private final Interner below;
@@ -16,7 +16,7 @@ final class Interner {
   private int[] slots = newSlots(64);
   private int size;
 
-  Interner() {
+  public Interner() {
     below = null;
     first = 0;
   }
@@ -27,12 +27,12 @@ final class Interner {
   }
 
   /** A layer that knows all numbers of this one; this one must not grow while the layer is used. */
-  Interner layer() {
+  public Interner layer() {
     return new Interner(this);
   }
 
   /** The same rows under the same numbers, in one layer; itself if it has no other below it. */
-  Interner flattened() {
+  public Interner flattened() {
     if (below == null) {
       return this;
     }
@@ -45,12 +45,12 @@ final class Interner {
   }
 
   /** The first number that this layer gives. */
-  int first() {
+  public int first() {
     return first;
   }
 
   /** Adds whatever only another layer over the same has in itself. */
-  Renumbering takeOver(Interner twin) {
+  public Renumbering takeOver(Interner twin) {
     Renumbering numbers = new Renumbering(twin.first, twin.size);
     for (int i = 0; i < twin.size; i++) {
       numbers.add(intern(twin.rows[i]));
@@ -59,12 +59,12 @@ final class Interner {
   }
 
   /** How many numbers have been given, in this layer and those below. */
-  int count() {
+  public int count() {
     return first + size;
   }
 
   /** The number of an equal row; a new one if there is none. The array is kept and must not change. */
-  int intern(int[] row) {
+  public int intern(int[] row) {
     int hash = hash(row);
     for (Interner at = below; at != null; at = at.below) {
       int known = at.find(row, hash);
@@ -76,7 +76,7 @@ final class Interner {
     return known != FREE ? known : add(row, hash);
   }
 
-  int[] row(int number) {
+  public int[] row(int number) {
     Interner at = this;
     while (number < at.first) {
       at = at.below;

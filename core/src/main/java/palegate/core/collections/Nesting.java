@@ -1,4 +1,4 @@
-package palegate.core.snapshot;
+package palegate.core.collections;
 
 import java.util.ArrayDeque;
 import java.util.ArrayList;
@@ -13,10 +13,10 @@ import java.util.Set;
 import java.util.function.Function;
 
 /** Orders what nests without cycles so that the inner comes before the outer; no recursion. */
-final class Nesting {
+public final class Nesting {
   private Nesting() {}
 
-  static <T> List<T> innerFirst(
+  public static <T> List<T> innerFirst(
       Collection<T> nodes, Function<T, String> id, Function<T, List<String>> inner) {
     Map<String, T> byId = new HashMap<>(nodes.size() * 2);
     nodes.forEach(node -> byId.put(id.apply(node), node));

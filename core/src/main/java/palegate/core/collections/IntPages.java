@@ -1,4 +1,4 @@
-package palegate.core.snapshot;
+package palegate.core.collections;
 
 import java.util.Arrays;
 
@@ -6,7 +6,7 @@ import java.util.Arrays;
  * A number for each place, in pages. A copy shares all pages until it writes to one: a rehearsal that
  * touches a folder copies kilobytes where the whole takes megabytes.
  */
-final class IntPages {
+public final class IntPages {
   private static final int BITS = 12;
   private static final int MASK = (1 << BITS) - 1;
 
@@ -14,7 +14,7 @@ final class IntPages {
   /** Which pages are this copy's own. */
   private boolean[] own;
 
-  IntPages(int size) {
+  public IntPages(int size) {
     pages = new int[(size + MASK) >> BITS][];
     own = new boolean[pages.length];
     for (int page = 0; page < pages.length; page++) {
@@ -29,30 +29,30 @@ final class IntPages {
   }
 
   /** A copy; this one must not be written to any more. */
-  IntPages copy() {
+  public IntPages copy() {
     return new IntPages(pages.clone());
   }
 
-  int get(int index) {
+  public int get(int index) {
     return pages[index >> BITS][index & MASK];
   }
 
   /** The same, 0 past the end. */
-  int getOrZero(int index) {
+  public int getOrZero(int index) {
     return index >> BITS < pages.length ? get(index) : 0;
   }
 
   /** Sets a number; past the end the array grows. */
-  void set(int index, int value) {
+  public void set(int index, int value) {
     writable(index >> BITS)[index & MASK] = value;
   }
 
-  void add(int index, int more) {
+  public void add(int index, int more) {
     writable(index >> BITS)[index & MASK] += more;
   }
 
   /** Makes the page of an index this copy's own, so that two threads may write on either side of it. */
-  void makeOwn(int index) {
+  public void makeOwn(int index) {
     writable(index >> BITS);
   }
 

@@ -1,4 +1,4 @@
-package palegate.core.snapshot;
+package palegate.core.collections;
 
 import java.util.Arrays;
 
@@ -6,13 +6,13 @@ import java.util.Arrays;
  * From ids to dense numbers. Open addressing over one array of numbers: a tenth of the memory of a
  * hash map, which matters at a million places.
  */
-final class IdIndex {
+public final class IdIndex {
   private final String[] ids;
   private final int[] slots;
   private final int mask;
 
   /** {@code ids} are distinct; the position of each is its number. The array is kept. */
-  IdIndex(String[] ids) {
+  public IdIndex(String[] ids) {
     this.ids = ids;
     int size = Integer.highestOneBit(Math.max(4, ids.length * 2)) * 2;
     slots = new int[size];
@@ -28,7 +28,7 @@ final class IdIndex {
   }
 
   /** The number of an id, or -1. */
-  int numberOf(String id) {
+  public int numberOf(String id) {
     for (int slot = slotOf(id); slots[slot] >= 0; slot = slot + 1 & mask) {
       String known = ids[slots[slot]];
       // Whoever reads structures shares the texts of ids: then they are the same object, and no text is compared.

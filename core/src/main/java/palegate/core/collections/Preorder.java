@@ -1,11 +1,11 @@
-package palegate.core.snapshot;
+package palegate.core.collections;
 
 /** Numbers places so that everything below a place follows it directly. */
-final class Preorder {
+public final class Preorder {
   private Preorder() {}
 
   /** Rows in tree order. Counting sort by parent, then a walk with a stack of its own. */
-  static int[] of(boolean[] isContainer, int[] parents) {
+  public static int[] of(boolean[] isContainer, int[] parents) {
     int count = parents.length;
     int[] firstChild = new int[count + 1];
     int root = -1;

@@ -1,16 +1,16 @@
-package palegate.core.snapshot;
+package palegate.core.collections;
 
 import java.util.function.IntConsumer;
 import java.util.stream.IntStream;
 
 /** The same work on each of many numbers, on all processors; no two numbers may write to the same place. */
-final class Stretches {
+public final class Stretches {
   private static final int STRETCH = 1 << 15;
 
   private Stretches() {}
 
   /** Every number from 0, each stretch of them in order. */
-  static void each(int count, IntConsumer work) {
+  public static void each(int count, IntConsumer work) {
     int stretches = (count + STRETCH - 1) / STRETCH;
     IntStream numbers = IntStream.range(0, stretches);
     (stretches > 1 ? numbers.parallel() : numbers).forEach(stretch -> {

@@ -1,4 +1,4 @@
-package palegate.core.snapshot;
+package palegate.core.collections;
 
 import static org.assertj.core.api.Assertions.assertThat;
 

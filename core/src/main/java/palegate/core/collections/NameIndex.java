@@ -1,4 +1,4 @@
-package palegate.core.snapshot;
+package palegate.core.collections;
 
 import java.nio.charset.StandardCharsets;
 import java.util.Arrays;
@@ -6,17 +6,17 @@ import java.util.Locale;
 import java.util.function.IntConsumer;
 
 /** The names of many things behind each other in one stretch of memory, in small letters: a million are searched in milliseconds. */
-final class NameIndex {
+public final class NameIndex {
   private byte[] text = new byte[1 << 12];
   private final int[] ends;
   private int count;
 
-  NameIndex(int things) {
+  public NameIndex(int things) {
     ends = new int[things];
   }
 
   /** Adds the name of the next thing. */
-  void add(String name) {
+  public void add(String name) {
     byte[] bytes = name.toLowerCase(Locale.ROOT).getBytes(StandardCharsets.UTF_8);
     int start = count == 0 ? 0 : ends[count - 1];
     if (start + bytes.length > text.length) {
@@ -27,7 +27,7 @@ final class NameIndex {
   }
 
   /** Tells the numbers of the things whose names contain a text, ascending. Linear in the names. */
-  void find(String wanted, IntConsumer found) {
+  public void find(String wanted, IntConsumer found) {
     byte[] pattern = wanted.toLowerCase(Locale.ROOT).getBytes(StandardCharsets.UTF_8);
     int start = 0;
     for (int thing = 0; thing < count; thing++) {

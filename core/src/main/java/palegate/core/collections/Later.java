@@ -1,4 +1,4 @@
-package palegate.core.structure;
+package palegate.core.collections;
 
 import java.util.function.Supplier;
 

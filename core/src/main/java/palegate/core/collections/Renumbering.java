@@ -1,32 +1,32 @@
-package palegate.core.snapshot;
+package palegate.core.collections;
 
 import java.util.Arrays;
 
 /** What numbers of one interner are in another that was begun from the same: those up to the first own one are the same in both. */
-final class Renumbering {
+public final class Renumbering {
   private final int first;
   private final int[] now;
   private int size;
 
-  Renumbering(int first, int count) {
+  public Renumbering(int first, int count) {
     this.first = first;
     now = new int[count];
   }
 
   /** The number that comes next to be given another. */
-  int next() {
+  public int next() {
     return first + size;
   }
 
-  void add(int number) {
+  public void add(int number) {
     now[size++] = number;
   }
 
-  int of(int number) {
+  public int of(int number) {
     return number < first ? number : now[number - first];
   }
 
-  int[] ofAll(int[] numbers) {
+  public int[] ofAll(int[] numbers) {
     return Arrays.stream(numbers).map(this::of).toArray();
   }
 }

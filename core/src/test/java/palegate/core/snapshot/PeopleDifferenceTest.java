@@ -16,7 +16,7 @@ import palegate.core.types.Clearance;
 import palegate.core.types.DocumentType;
 
 /** What differs for people where a place stays in its class: clearances and memberships, and who has become active or not. */
-class AlteredTest {
+class PeopleDifferenceTest {
   private final Snapshot guarded = guarded(Harbour.snapshot());
   private final String role = guarded.structure().roles().values().stream().filter(one -> one.rights().contains(Right.READ)).findFirst().orElseThrow().id();
 

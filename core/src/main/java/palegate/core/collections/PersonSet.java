@@ -1,4 +1,4 @@
-package palegate.core.people;
+package palegate.core.collections;
 
 import java.util.Arrays;
 import java.util.function.IntConsumer;

@@ -18,10 +18,12 @@ import java.util.regex.Pattern;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
+import palegate.server.testkit.OwnDatabase;
 import palegate.server.testkit.TestApplication;
 
 /** The tasks of an administrator, one after the other, in the real interface. */
 @ExtendWith(InBrowser.class)
+@OwnDatabase
 class FirstWalkTest {
   @BeforeEach
   void discardDrafts(TestApplication app) {

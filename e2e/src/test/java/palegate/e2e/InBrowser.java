@@ -11,8 +11,8 @@ final class InBrowser implements ParameterResolver {
   private static final ExtensionContext.Namespace HERE = ExtensionContext.Namespace.create(InBrowser.class);
 
   private record Running(TestDatabase database, TestApplication application, Desk desk) implements ExtensionContext.Store.CloseableResource {
-    static Running begin() {
-      TestDatabase database = TestDatabase.start();
+    static Running begin(Class<?> tests) {
+      TestDatabase database = TestDatabase.startFor(tests);
       TestApplication application = TestApplication.startNow(database);
       return new Running(database, application, new Desk(application.address()));
     }
@@ -34,7 +34,7 @@ final class InBrowser implements ParameterResolver {
   @Override
   public Object resolveParameter(ParameterContext parameter, ExtensionContext context) {
     ExtensionContext testClass = context.getParent().filter(above -> above.getTestClass().isPresent()).orElse(context);
-    Running running = testClass.getStore(HERE).getOrComputeIfAbsent("running", any -> Running.begin(), Running.class);
+    Running running = testClass.getStore(HERE).getOrComputeIfAbsent("running", any -> Running.begin(testClass.getRequiredTestClass()), Running.class);
     return parameter.getParameter().getType() == Desk.class ? running.desk() : running.application();
   }
 }

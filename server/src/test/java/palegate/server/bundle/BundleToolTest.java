@@ -14,6 +14,7 @@ import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.api.parallel.Isolated;
 import palegate.core.bundle.BundleReader;
 import palegate.server.store.StructureStore;
 import palegate.server.testkit.Browser;
@@ -21,6 +22,7 @@ import palegate.server.testkit.InDemo;
 import palegate.server.testkit.TestApplication;
 
 @ExtendWith(InDemo.class)
+@Isolated
 class BundleToolTest {
   @TempDir Path folder;
 

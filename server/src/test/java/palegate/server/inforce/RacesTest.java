@@ -35,9 +35,7 @@ class RacesTest {
   @AfterEach
   void clear(TestApplication app) {
     for (String login : List.of("wenna.carrow", "teodor.brask")) {
-      Browser browser = app.signedIn(login);
-      browser.get("/api/drafts").body().valueStream().filter(draft -> draft.path("mine").asBoolean())
-          .forEach(draft -> browser.delete("/api/drafts/" + draft.path("id").asLong()));
+      app.signedIn(login).discardDrafts();
     }
   }
 

@@ -18,12 +18,14 @@ import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicBoolean;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
+import org.junit.jupiter.api.parallel.Isolated;
 import palegate.server.testkit.Browser;
 import palegate.server.testkit.InDemo;
 import palegate.server.testkit.TestApplication;
 
 /** Bounds everywhere, before anything is read: large, slow and idle senders do not keep a signed-in person waiting. */
 @ExtendWith(InDemo.class)
+@Isolated
 class BodyBoundsTest {
   private static final Duration SOON = Duration.ofSeconds(1);
 

@@ -6,11 +6,15 @@ import java.time.Duration;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
+import org.junit.jupiter.api.parallel.Isolated;
 import palegate.server.testkit.Browser;
 import palegate.server.testkit.InDemo;
+import palegate.server.testkit.OwnDatabase;
 import palegate.server.testkit.TestApplication;
 
 @ExtendWith(InDemo.class)
+@OwnDatabase
+@Isolated
 class OutageTest {
   @Test
   void a_database_that_dies_is_said_plainly_and_everything_goes_on_when_it_is_back(TestApplication app) throws Exception {

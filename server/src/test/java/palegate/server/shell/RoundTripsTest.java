@@ -22,10 +22,12 @@ import org.springframework.web.context.request.ServletRequestAttributes;
 import palegate.server.store.Snapshots;
 import palegate.server.testkit.Browser;
 import palegate.server.testkit.InDemo;
+import palegate.server.testkit.OwnDatabase;
 import palegate.server.testkit.TestApplication;
 
 /** What a question costs the database: a few round trips, and nothing written. */
 @ExtendWith(InDemo.class)
+@OwnDatabase
 class RoundTripsTest {
   private static final int AT_MOST = 3;
   private static final int TIMES = 8;

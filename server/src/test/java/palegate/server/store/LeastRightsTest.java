@@ -26,7 +26,7 @@ class LeastRightsTest {
   @Test
   void every_table_that_there_is_is_given_to_it_or_kept_from_it_on_purpose(TestApplication app) {
     JdbcClient owner = app.database().asOwner();
-    List<String> tables = owner.sql("SELECT table_name FROM information_schema.tables WHERE table_schema = 'palegate' AND table_name <> 'flyway_schema_history'")
+    List<String> tables = owner.sql("SELECT table_name FROM information_schema.tables WHERE table_schema = DATABASE() AND table_name <> 'flyway_schema_history'")
         .query(String.class).list();
     assertThat(tables).hasSizeGreaterThan(30);
     for (String table : tables) {

@@ -87,6 +87,11 @@ public final class Browser {
     return post("/api/draft/in-force", order);
   }
 
+  /** Discards every draft of one's own. */
+  public void discardDrafts() {
+    get("/api/drafts").body().valueStream().filter(draft -> draft.path("mine").asBoolean()).forEach(draft -> delete("/api/drafts/" + draft.path("id").asLong()));
+  }
+
   public Answer put(String path, String mediaType, byte[] body) {
     return send(protectedRequest(path).header("content-type", mediaType).PUT(HttpRequest.BodyPublishers.ofByteArray(body)));
   }

@@ -13,8 +13,8 @@ public final class InDemo implements BeforeEachCallback, ParameterResolver {
   private static final ExtensionContext.Namespace HERE = ExtensionContext.Namespace.create(InDemo.class);
 
   private record Running(TestDatabase database, TestApplication application) implements ExtensionContext.Store.CloseableResource {
-    static Running begin() {
-      TestDatabase database = TestDatabase.start();
+    static Running begin(Class<?> tests) {
+      TestDatabase database = TestDatabase.startFor(tests);
       return new Running(database, TestApplication.start(database));
     }
 
@@ -48,6 +48,7 @@ public final class InDemo implements BeforeEachCallback, ParameterResolver {
     while (outermost.getParent().flatMap(ExtensionContext::getTestClass).isPresent()) {
       outermost = outermost.getParent().get();
     }
-    return outermost.getStore(HERE).getOrComputeIfAbsent("running", any -> Running.begin(), Running.class).application();
+    Class<?> tests = outermost.getRequiredTestClass();
+    return outermost.getStore(HERE).getOrComputeIfAbsent("running", any -> Running.begin(tests), Running.class).application();
   }
 }

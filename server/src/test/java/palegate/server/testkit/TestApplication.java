@@ -86,7 +86,14 @@ public final class TestApplication implements AutoCloseable {
     context.close();
   }
 
+  /** One after the other: beginning sets properties of the whole process while others are read. */
   private void begin(int port) {
+    synchronized (TestApplication.class) {
+      run(port);
+    }
+  }
+
+  private void run(int port) {
     SpringApplication application = new SpringApplication(PaleGate.class);
     application.addInitializers(begun ->
         ((GenericApplicationContext) begun).registerBean("testClock", Clock.class, () -> clock, definition -> definition.setPrimary(true)));

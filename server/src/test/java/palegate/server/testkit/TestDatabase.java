@@ -4,21 +4,44 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Comparator;
+import java.util.concurrent.atomic.AtomicInteger;
 import java.util.stream.Stream;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.jdbc.datasource.DriverManagerDataSource;
 
-/** A private MariaDB for tests, started by the same script that the start command uses. */
+/**
+ * A database for a class of tests: a schema of its own on the one private MariaDB of the run, which the same script starts that
+ * the start command uses. Tests that take the server away, or count what it is asked, have a server of their own.
+ */
 public final class TestDatabase implements AutoCloseable {
-  private final Path folder;
+  private static final String FIRST = "palegate";
+  private static final AtomicInteger SCHEMAS = new AtomicInteger();
+  private static TestDatabase shared;
 
-  private TestDatabase(Path folder) {
+  private final Path folder;
+  private final String schema;
+  private final boolean own;
+
+  private TestDatabase(Path folder, String schema, boolean own) {
     this.folder = folder;
+    this.schema = schema;
+    this.own = own;
   }
 
-  public static TestDatabase start() {
+  /** A new schema on the server that all share. */
+  public static synchronized TestDatabase start() {
+    if (shared == null) {
+      shared = startOwn();
+    }
+    String schema = FIRST + "_" + SCHEMAS.incrementAndGet();
+    shared.asOwner().sql("CREATE DATABASE " + schema + " CHARACTER SET utf8mb4 COLLATE utf8mb4_bin").update();
+    return new TestDatabase(shared.folder, schema, false);
+  }
+
+  /** A server of its own. */
+  public static TestDatabase startOwn() {
     try {
-      TestDatabase database = new TestDatabase(Files.createTempDirectory("palegate-test-"));
+      TestDatabase database = new TestDatabase(Files.createTempDirectory("palegate-test-"), FIRST, true);
       Runtime.getRuntime().addShutdownHook(new Thread(database::close));
       database.resume();
       return database;
@@ -27,18 +50,31 @@ public final class TestDatabase implements AutoCloseable {
     }
   }
 
+  /** As a class of tests wishes. */
+  public static TestDatabase startFor(Class<?> tests) {
+    return tests.isAnnotationPresent(OwnDatabase.class) ? startOwn() : start();
+  }
+
   /** Starts it again, on the port it had. */
   public void resume() {
+    refuseIfShared();
     script("start");
   }
 
   /** Takes it away under way. */
   public void stop() {
+    refuseIfShared();
     script("stop");
   }
 
+  private void refuseIfShared() {
+    if (!own) {
+      throw new IllegalStateException("Other tests are on this server too. Say @OwnDatabase.");
+    }
+  }
+
   public String url() {
-    return "jdbc:mariadb://127.0.0.1:" + read("port") + "/palegate";
+    return "jdbc:mariadb://127.0.0.1:" + read("port") + "/" + schema;
   }
 
   public String password() {
@@ -56,7 +92,9 @@ public final class TestDatabase implements AutoCloseable {
 
   @Override
   public void close() {
-    if (Files.exists(folder)) {
+    if (!own) {
+      asOwner().sql("DROP DATABASE " + schema).update();
+    } else if (Files.exists(folder)) {
       stop();
       try (Stream<Path> files = Files.walk(folder)) {
         files.sorted(Comparator.reverseOrder()).forEach(file -> file.toFile().delete());

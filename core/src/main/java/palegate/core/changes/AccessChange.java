@@ -16,6 +16,9 @@ import palegate.core.roles.Rights;
 
 /** A change of one place's access list, or of whether it follows its parent's (section 4). */
 public sealed interface AccessChange extends ChangeAtPlace {
+  /** So many entries of its own a rejoined place may keep: an undone break can have that many. */
+  int KEPT_AT_MOST = 100_000;
+
   /** Adds a grant. */
   record AddGrant(Grant grant) implements AccessChange {
     static final Shape<AddGrant> SHAPE = Shape.<AddGrant>named("AddGrant")
@@ -220,7 +223,7 @@ public sealed interface AccessChange extends ChangeAtPlace {
   record RejoinPlace(String place, boolean below, Set<String> keep) implements AccessChange {
     static final Shape<RejoinPlace> SHAPE = Shape.<RejoinPlace>named("RejoinPlace")
         .place(RejoinPlace::place).flag("below", RejoinPlace::below)
-        .optional("keep", FieldType.list(FieldType.ID, 0, Integer.MAX_VALUE, "entries"), rejoin -> rejoin.keep.stream().sorted().toList())
+        .optional("keep", FieldType.list(FieldType.ID, 0, KEPT_AT_MOST, "entries"), rejoin -> rejoin.keep.stream().sorted().toList())
         .readBy(values -> new RejoinPlace(values.text("place"), values.flag("below"), values.set("keep")));
 
     public RejoinPlace {

@@ -1,5 +1,6 @@
 package palegate.server.changes;
 
+import com.fasterxml.jackson.core.JsonProcessingException;
 import io.swagger.v3.core.util.Json31;
 import io.swagger.v3.oas.models.media.Discriminator;
 import io.swagger.v3.oas.models.media.JsonSchema;
@@ -39,7 +40,7 @@ class DescribeChanges {
   private static Schema<?> parsed(ObjectNode schema) {
     try {
       return Json31.mapper().readValue(schema.toString(), JsonSchema.class);
-    } catch (com.fasterxml.jackson.core.JsonProcessingException wrong) {
+    } catch (JsonProcessingException wrong) {
       throw new IllegalStateException("The core describes changes by JSON Schemas.", wrong);
     }
   }

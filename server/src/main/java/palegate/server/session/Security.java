@@ -63,8 +63,8 @@ class Security {
             .accessDeniedHandler((request, response, failed) -> answer(response, HttpStatus.FORBIDDEN, "not-allowed",
                 "Not allowed", "Your duties do not cover this, or the page is out of date: reload it and try again.")))
         .authorizeHttpRequests(requests -> requests
-            // What an answer goes on with later was allowed when it was asked for.
-            .dispatcherTypeMatchers(DispatcherType.FORWARD, DispatcherType.ERROR, DispatcherType.ASYNC).permitAll()
+            // What an answer goes on with later, and what is put into one that has begun, was allowed when it was asked for.
+            .dispatcherTypeMatchers(DispatcherType.FORWARD, DispatcherType.ERROR, DispatcherType.ASYNC, DispatcherType.INCLUDE).permitAll()
             .requestMatchers(HttpMethod.GET, Pages.ADDRESSES).permitAll()
             .requestMatchers(HttpMethod.GET, "/index.html", "/favicon.svg", "/assets/**").permitAll()
             .requestMatchers("/api/session").permitAll()

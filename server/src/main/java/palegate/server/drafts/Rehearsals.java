@@ -24,6 +24,8 @@ import palegate.server.store.StructureStore;
  */
 @Component
 public class Rehearsals {
+  private static final int KEPT_KILOBYTES_AT_MOST = 200_000;
+
   private record Key(long draft, int version, long change) {}
 
   private record Nothing(long change, Rehearsal rehearsal) {}
@@ -32,7 +34,9 @@ public class Rehearsals {
   private final StructureStore structures;
   private final Snapshots snapshots;
   private final Clock clock;
-  private final Cache<Key, Rehearsal> kept = Caffeine.newBuilder().maximumSize(20).expireAfterWrite(Duration.ofMinutes(2)).build();
+  /** In KB, as measured at a million documents: a quarter of a megabyte, and some 32 bytes for each place where anything changes. */
+  private final Cache<Key, Rehearsal> kept = Caffeine.newBuilder().maximumWeight(KEPT_KILOBYTES_AT_MOST)
+      .weigher((Key key, Rehearsal rehearsal) -> 256 + rehearsal.now().totals().places() / 32).expireAfterWrite(Duration.ofMinutes(2)).build();
 
   private final AtomicReference<Nothing> nothing = new AtomicReference<>();
 

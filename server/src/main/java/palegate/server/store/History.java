@@ -45,7 +45,7 @@ public class History {
     states.add(new Between.State(first.change(), from, first.snapshot()));
     Snapshot at = first.snapshot();
     for (ChangeLog.Logged change : changes) {
-      at = snapshots.after(at, change.number());
+      at = snapshots.after(at, change.number(), change.at());
       states.add(new Between.State(change.number(), change.at(), at));
     }
     return states;

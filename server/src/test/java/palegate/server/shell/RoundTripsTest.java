@@ -30,7 +30,8 @@ import palegate.server.testkit.TestApplication;
 @OwnDatabase
 class RoundTripsTest {
   private static final int AT_MOST = 3;
-  private static final int TIMES = 8;
+  /** More than there are connections: each prepares a statement once. */
+  private static final int TIMES = 40;
   private Browser asker;
 
   @BeforeEach

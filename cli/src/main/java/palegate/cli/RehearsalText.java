@@ -35,6 +35,7 @@ final class RehearsalText {
     });
     Stream.of(
         rehearsal.lockOuts().stream().map(place -> "Nobody would govern " + place.name() + " [" + place.id() + "] any more."),
+        rehearsal.authorLosesGovern().stream().map(place -> "Whoever puts it in force would no longer govern " + place.name() + " [" + place.id() + "]."),
         rehearsal.withoutEffect().stream().map(entry -> "The entry [" + entry.id() + "] changes nothing for anybody."),
         needs.stream().map(need -> "Somebody else would have to approve this: " + need + ".")).flatMap(lines -> lines).forEach(line -> text.append(line).append('\n'));
     rehearsal.now().people().stream().sorted(Comparator.comparing(shift -> shift.person().name())).forEach(shift -> text.append(shift.person().name())
@@ -56,6 +57,7 @@ final class RehearsalText {
       rehearsal.differences().forEach(difference -> writeTotals(json, difference));
       json.writeEndArray();
       write(json, "lockOuts", rehearsal.lockOuts().stream().map(place -> place.id()));
+      write(json, "ownLosses", rehearsal.authorLosesGovern().stream().map(place -> place.id()));
       write(json, "withoutEffect", rehearsal.withoutEffect().stream().map(entry -> entry.id()));
       write(json, "approvals", needs.stream());
       json.writeArrayPropertyStart("pairs");

@@ -13,6 +13,7 @@ import palegate.core.rehearsal.GuardedChanges;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
+import picocli.CommandLine.ParameterException;
 import picocli.CommandLine.Spec;
 
 /** Prints what a file of changes would do to a bundle. */
@@ -31,7 +32,7 @@ final class RehearseCommand implements Callable<Integer> {
   @Spec private CommandSpec spec;
   @Option(names = "--bundle", required = true, paramLabel = "FILE", description = "The bundle that is to be changed.") private Path bundle;
   @Option(names = "--changes", required = true, paramLabel = "FILE", description = "The file of changes.") private Path changes;
-  @Option(names = "--as", paramLabel = "ID", description = "The person who would put them in force.") private String author;
+  @Option(names = "--as", paramLabel = "ID", description = "The person who would put them in force: what they would no longer govern is said, in json and text.") private String author;
   @Option(names = "--at", paramLabel = "INSTANT", converter = InstantConverter.class, description = "The instant asked about; now if left out.") private Instant at;
   @Option(names = "--format", paramLabel = "csv|json|text", defaultValue = "csv", description = "csv (default), json or text.") private Format format;
   @Option(names = "--out", paramLabel = "FILE", description = "Where to write; standard output if left out.") private Path out;
@@ -44,6 +45,9 @@ final class RehearseCommand implements Callable<Integer> {
   public Integer call() throws Exception {
     PrintWriter err = spec.commandLine().getErr();
     DraftFile draft = DraftFile.rehearsed(bundle, changes, at == null ? clock.instant() : at, author);
+    if (author != null && !draft.bundle().structure().people().containsKey(author)) {
+      throw new ParameterException(spec.commandLine(), "There is no person [" + author + "] in " + bundle + ".");
+    }
     List<String> refusals = draft.refusals();
     if (!refusals.isEmpty()) {
       refusals.forEach(err::println);

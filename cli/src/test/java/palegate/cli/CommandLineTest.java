@@ -264,4 +264,15 @@ class CommandLineTest {
     assertThat(ran.err()).contains("a bundle.json: /grants/1/role", "the changes.json: /changes/0/place", "/changes/0/subject", "/changes/0/role", "/changes/1/kind");
     assertThat(run("apply", "--bundle", bundle.toString(), "--changes", folder.resolve("none.json").toString()).code()).isEqualTo(2);
   }
+
+  @Test
+  void whoever_would_put_changes_in_force_is_told_what_they_would_no_longer_govern() throws Exception {
+    Files.writeString(bundle, BUNDLE.replace("\"rights\":[\"copy\"]", "\"rights\":[\"copy\",\"govern\"]"));
+    Path draft = changes("{'kind': 'removeGrant', 'place': 'Z', 'entry': 'e2'}");
+    assertThat(run("rehearse", "--bundle", bundle.toString(), "--changes", draft.toString(), "--as", "p-b", "--format", "json").out()).contains("\"ownLosses\":[\"Z\"]");
+    assertThat(run("rehearse", "--bundle", bundle.toString(), "--changes", draft.toString(), "--as", "p-b", "--format", "text").out()).contains("would no longer govern Z [Z].");
+    Ran nobody = run("rehearse", "--bundle", bundle.toString(), "--changes", draft.toString(), "--as", "p-none");
+    assertThat(nobody.code()).isEqualTo(2);
+    assertThat(nobody.err()).contains("There is no person [p-none]");
+  }
 }

@@ -31,9 +31,10 @@ public sealed interface MembershipChange extends Change {
         .period(change -> change.membership().period());
   }
 
+  /** What an earlier version kept without a kind was a group. */
   private static Membership membership(Values values) {
     String id = values.text("member");
-    return new Membership(values.text("memberKind").equals("person") ? new Membership.PersonMember(id) : new Membership.GroupMember(id), values.period());
+    return new Membership("person".equals(values.text("memberKind")) ? new Membership.PersonMember(id) : new Membership.GroupMember(id), values.period());
   }
 
   private static String memberKind(MembershipChange change) {

@@ -180,7 +180,7 @@ final class Shape<T> extends FieldType<T> {
       if (value != null && !value.isNull()) {
         read.put(field.name(), field.read(value, at.in(field.name())));
       }
-      if (read.get(field.name()) == null && field.presence() == Presence.NEEDED && !told(at.in(field.name()), faults)) {
+      if (read.get(field.name()) == null && field.presence() == Presence.NEEDED && at.strict() && !told(at.in(field.name()), faults)) {
         at.in(field.name()).refused("[" + field.name() + "] is missing.", field.missing());
       } else if (read.get(field.name()) == null && field.presence() == Presence.OPTIONAL) {
         read.put(field.name(), field.otherwise().apply(values));
@@ -195,6 +195,11 @@ final class Shape<T> extends FieldType<T> {
       return reader.apply(values);
     } catch (IllegalArgumentException wrong) {
       return at.refused(wrong.getMessage(), "Correct it and send it again.");
+    } catch (NullPointerException missing) {
+      if (at.strict()) {
+        throw missing;
+      }
+      return at.refused("Something is missing that nothing can stand for.", "Draft the change again.");
     }
   }
 

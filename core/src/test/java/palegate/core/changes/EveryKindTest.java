@@ -1,6 +1,7 @@
 package palegate.core.changes;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import com.networknt.schema.InputFormat;
 import com.networknt.schema.Schema;
@@ -18,6 +19,8 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
 import palegate.core.Harbour;
 import palegate.core.bundle.Fault;
+import palegate.core.people.Membership;
+import palegate.core.people.Period;
 import palegate.core.reversal.Reversal;
 import palegate.core.snapshot.Snapshot;
 import palegate.core.structure.Structure;
@@ -106,5 +109,8 @@ class EveryKindTest {
     List<Change> read = new ArrayList<>();
     JSON.readTree(kept).forEach(change -> read.add(ChangeJson.readKept(change)));
     assertThat(read).containsExactlyElementsOf(OfEveryKind.changes());
+    assertThat(ChangeJson.readKept(JSON.readTree("{\"kind\": \"addMember\", \"group\": \"g\", \"member\": \"h\"}")))
+        .as("a kind of member could be left out").isEqualTo(new MembershipChange.AddMember("g", new Membership(new Membership.GroupMember("h"), Period.ALWAYS)));
+    assertThatThrownBy(() -> ChangeJson.readKept(JSON.readTree("{\"kind\": \"addGrant\"}"))).isInstanceOf(IllegalArgumentException.class);
   }
 }

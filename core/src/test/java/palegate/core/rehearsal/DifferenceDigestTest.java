@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.time.Duration;
 import java.time.Instant;
+import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -16,9 +17,12 @@ import palegate.core.changes.AccessChange;
 import palegate.core.changes.Change;
 import palegate.core.changes.DraftApplication;
 import palegate.core.changes.MembershipChange;
+import palegate.core.changes.PlaceChange;
 import palegate.core.people.Membership;
 import palegate.core.people.Period;
 import palegate.core.people.Subject;
+import palegate.core.places.Place;
+import palegate.core.places.PlaceKind;
 import palegate.core.random.RandomDrafts;
 import palegate.core.random.RandomLayouts;
 import palegate.core.random.RandomStructures;
@@ -43,6 +47,23 @@ class DifferenceDigestTest {
       Structure after = DraftApplication.of(snapshot, changes, NOW).structure();
       String derived = RightsDifference.between(snapshot, snapshot.next(after), NOW).digest();
       assertThat(RightsDifference.between(Snapshot.of(before), Snapshot.of(after), NOW).digest()).as("seed %d", seed).isEqualTo(derived);
+    }
+  }
+
+  @Test
+  void of_one_draft_is_not_mixed_up_with_that_of_another_that_gives_its_new_places_the_same_numbers() {
+    for (long seed = FIRST_SEED; seed < FIRST_SEED + 60; seed++) {
+      Snapshot shared = Snapshot.of(RandomStructures.fromSeed(seed));
+      for (int draft = 0; draft < 12; draft++) {
+        List<Change> changes = new ArrayList<>(RandomLayouts.fromSeed(shared.structure(), seed + 1_000L * draft));
+        String parent = shared.structure().repository().orElseThrow().id();
+        changes.add(0, new PlaceChange.AddPlace(Place.plain("of-draft-" + draft, PlaceKind.LIBRARY, parent, "New", false, Map.of(), null, null, null)));
+        Rehearsal beside = Rehearsal.of(shared, changes, NOW, null);
+        Rehearsal alone = Rehearsal.of(Snapshot.of(shared.structure()), changes, NOW, null);
+        assertThat(beside.digest()).as("seed %d, draft %d", seed, draft).isEqualTo(alone.digest());
+        // Put in force, it is what the drafts after it begin with.
+        shared = draft % 4 == 3 ? beside.after().detached() : shared;
+      }
     }
   }
 

@@ -12,6 +12,7 @@ import tools.jackson.core.JsonGenerator;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.SerializationContext;
 import tools.jackson.databind.annotation.JsonSerialize;
+import tools.jackson.databind.node.JsonNodeFactory;
 import tools.jackson.databind.ser.std.StdSerializer;
 
 /**
@@ -50,7 +51,7 @@ public record ChangeBody(@Schema(hidden = true) JsonNode json) {
     List<Change> changes = new ArrayList<>();
     for (ChangeBody body : sent) {
       List<Fault> found = new ArrayList<>();
-      changes.add(ChangeJson.read(body.json, "", NewIds::of, found));
+      changes.add(ChangeJson.read(body == null || body.json == null ? JsonNodeFactory.instance.nullNode() : body.json, "", NewIds::of, found));
       String which = sent.size() == 1 ? "" : "change " + changes.size();
       found.forEach(fault -> faults.add(new Problem.Fault(where(which, fault.pointer()), fault.what(), fault.remedy())));
     }

@@ -119,6 +119,20 @@ class DraftingTest {
     }
 
     @Test
+    void what_is_no_change_at_all_is_refused_like_any_other_fault(TestApplication app) {
+      Browser wenna = app.signedIn("wenna.carrow");
+      for (String body : List.of("{\"changes\":[null]}", "{\"changes\":[7, \"addGrant\", [], {}]}", "{\"changes\":[{\"kind\":null}]}", "{\"changes\":[]}", "{}")) {
+        assertThat(wenna.post("/api/draft/changes/many", body).status()).as(body).isEqualTo(422);
+        assertThat(wenna.post("/api/draft/preview", body.replaceFirst("\\{", body.equals("{}") ? "{\"place\":\"f-2417\"" : "{\"place\":\"f-2417\",")).status()).as("preview of %s", body).isEqualTo(422);
+      }
+      for (String body : List.of("null", "7", "[]", "\"addGrant\"", "{}")) {
+        assertThat(wenna.post("/api/draft/changes", body).status()).as(body).isIn(400, 422);
+        assertThat(wenna.post("/api/types/conversion", body).status()).as("conversion of %s", body).isIn(400, 422);
+      }
+      assertThat(wenna.get("/api/draft").body().path("items")).isEmpty();
+    }
+
+    @Test
     void places_left_without_a_keeper_must_be_meant(TestApplication app) {
       Browser wenna = app.signedIn("wenna.carrow");
       wenna.post("/api/draft/changes", Map.of("kind", "removeGrant", "place", "lib-people", "entry", keeperOf(wenna, "lib-people")));

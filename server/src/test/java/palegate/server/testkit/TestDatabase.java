@@ -108,8 +108,9 @@ public final class TestDatabase implements AutoCloseable {
     Path script = Path.of("..", "scripts", "database").toAbsolutePath().normalize();
     try {
       Path output = Files.createTempFile("palegate-database", ".log");
-      int code = new ProcessBuilder("bash", script.toString(), command, folder.toString())
-          .redirectErrorStream(true).redirectOutput(output.toFile()).start().waitFor();
+      ProcessBuilder run = new ProcessBuilder("bash", script.toString(), command, folder.toString());
+      run.environment().put("PALEGATE_TEST_SCHEMAS", "yes");
+      int code = run.redirectErrorStream(true).redirectOutput(output.toFile()).start().waitFor();
       String said = Files.readString(output);
       Files.delete(output);
       if (code != 0) {

@@ -36,6 +36,8 @@ final class Company {
     names = new Names(random);
     makeUnits();
     makePeople();
+    name("p-106", "Ferris Oake");
+    name("p-113", "Linnet Sayle");
     makeTrades();
     makeTeams();
     plantTrouble();
@@ -127,9 +129,19 @@ final class Company {
   }
 
   private void person(String id, String name, boolean external, String unit) {
-    String login = names.given(name).toLowerCase(Locale.ROOT).replace(' ', '.');
+    String login = login(name);
     String domain = external ? "outside.example" : "sallowpoint.example";
     people.add(new Person(id, name, login, login + "@" + domain, external, true, unit));
+  }
+
+  /** Somebody whose name is told, because they sign in to the demo. */
+  private void name(String id, String name) {
+    people.replaceAll(person -> person.id().equals(id)
+        ? new Person(id, name, login(name), login(name) + "@sallowpoint.example", person.external(), person.active(), person.unit()) : person);
+  }
+
+  private String login(String name) {
+    return names.given(name).toLowerCase(Locale.ROOT).replace(' ', '.');
   }
 
   private void group(String id, String name, String description, String... people) {

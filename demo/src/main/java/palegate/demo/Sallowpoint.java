@@ -11,6 +11,8 @@ import palegate.core.access.Grant;
 import palegate.core.access.Withholding;
 import palegate.core.changes.AccessChange;
 import palegate.core.changes.Change;
+import palegate.core.duties.Duty;
+import palegate.core.duties.DutyAssignment;
 import palegate.core.people.Period;
 import palegate.core.people.Subject;
 import palegate.core.roles.Rights;
@@ -25,11 +27,7 @@ public final class Sallowpoint {
   public record PastChange(Instant at, String author, String note, List<Change> changes) {}
 
   /** Who signs in to the demo: the login, the person, and what they are there to do. */
-  public record SignIn(String login, String person, List<String> duties, String does) {
-    public SignIn {
-      duties = List.copyOf(duties);
-    }
-  }
+  public record SignIn(String login, String person, String does) {}
 
   private final Instant today;
   private final Company company;
@@ -55,9 +53,14 @@ public final class Sallowpoint {
 
   public static List<SignIn> signIns() {
     return List.of(
-        new SignIn("wenna.carrow", "p-wenna", List.of("access", "oversight", "people", "types", "walls"), "chief administrator: changes everything"),
-        new SignIn("teodor.brask", "p-teodor", List.of("access", "people"), "second administrator: to see two people drafting at once"),
-        new SignIn("oriel.fenn", "p-oriel", List.of("audit"), "auditor: sees everything, changes nothing"));
+        new SignIn("wenna.carrow", "p-wenna", "chief administrator: changes everything"),
+        new SignIn("teodor.brask", "p-teodor", "second administrator: access everywhere, and people"),
+        new SignIn("oriel.fenn", "p-oriel", "auditor: sees everything that no wall keeps from her, changes nothing"),
+        new SignIn("ola.lindqvist", "p-ola", "keeper of one library, Casualties; a wall runs through it"),
+        new SignIn("hesper.vance", "p-hesper", "looks after the Staff handbook and the people of the Sallowpoint office"),
+        new SignIn("ferris.oake", "p-106", "walls officer: raises and lifts walls"),
+        new SignIn("linnet.sayle", "p-113", "reviewer of Casualties and Accounts"),
+        new SignIn("mia.torrance", "p-mia", "an adjuster, without any duty"));
   }
 
   /** What has been changed since, oldest first. */
@@ -90,7 +93,37 @@ public final class Sallowpoint {
     papers.breakAt("lib-acc-2024-contracts");
     Guarding.limit(papers, today);
     return Structure.of(company.units, company.people, company.groups(), roles(), papers.types,
-        papers.places.values(), grants, withholdings).guardedBy(Guarding.oversights(today), Guarding.walls(today));
+        papers.places.values(), grants, withholdings).guardedBy(Guarding.oversights(today), Guarding.walls(today)).administeredBy(duties(today));
+  }
+
+  private static List<DutyAssignment> duties(Instant today) {
+    return List.of(
+        duty("du-wenna-access", "p-wenna", Duty.ACCESS, "root"), duty("du-wenna-oversight", "p-wenna", Duty.OVERSIGHT, "root"), duty("du-wenna-people", "p-wenna", Duty.PEOPLE, null),
+        duty("du-wenna-types", "p-wenna", Duty.TYPES, null), duty("du-wenna-walls", "p-wenna", Duty.WALLS, null), duty("du-wenna-system", "p-wenna", Duty.SYSTEM, null),
+        new DutyAssignment("du-keepers", group("g-keepers"), Duty.ACCESS, "root", null, null, Period.ALWAYS), duty("du-teodor-people", "p-teodor", Duty.PEOPLE, null),
+        duty("du-oriel", "p-oriel", Duty.AUDIT, null),
+        new DutyAssignment("du-ola", new Subject.OfPerson("p-ola"), Duty.ACCESS, "lib-cas", null, "r-curator", Period.ALWAYS),
+        duty("du-hesper-handbook", "p-hesper", Duty.ACCESS, "lib-hand"),
+        new DutyAssignment("du-hesper-people", new Subject.OfPerson("p-hesper"), Duty.PEOPLE, null, "u-sallowpoint", null, Period.ALWAYS),
+        duty("du-ferris", "p-106", Duty.WALLS, null),
+        duty("du-linnet-cas", "p-113", Duty.ROUNDS, "lib-cas"),
+        new DutyAssignment("du-linnet-acc", new Subject.OfPerson("p-113"), Duty.ROUNDS, "lib-acc", null, null, new Period(null, today.plus(Duration.ofDays(40)))));
+  }
+
+  /** The same sign-ins' duties for the first people of another structure, those with a scope left out. */
+  public static List<DutyAssignment> dutiesFor(List<String> people, String repository) {
+    List<DutyAssignment> duties = new ArrayList<>();
+    for (Duty duty : Duty.changing()) {
+      duties.add(duty("du-0-" + duty.word(), people.get(0), duty, duty.scope() == Duty.ScopeKind.PLACE ? repository : null));
+    }
+    duties.add(duty("du-1-access", people.get(1), Duty.ACCESS, repository));
+    duties.add(duty("du-1-people", people.get(1), Duty.PEOPLE, null));
+    duties.add(duty("du-2-audit", people.get(2), Duty.AUDIT, null));
+    return duties;
+  }
+
+  private static DutyAssignment duty(String id, String person, Duty duty, String place) {
+    return new DutyAssignment(id, new Subject.OfPerson(person), duty, place, null, null, Period.ALWAYS);
   }
 
   private static List<Role> roles() {

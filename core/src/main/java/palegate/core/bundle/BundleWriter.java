@@ -86,6 +86,17 @@ public final class BundleWriter {
     if (!structure.approvals().isEmpty()) {
       list("approvals", structure.approvals().values(), this::approval);
     }
+    if (!structure.duties().isEmpty()) {
+      list("duties", structure.duties().values(), given -> {
+        text("id", given.id());
+        subject(given.subject());
+        text("duty", given.duty().word());
+        text("place", given.place());
+        text("unit", given.unit());
+        text("ceiling", given.ceiling());
+        period(given.period());
+      });
+    }
     json.writeRaw("\n");
     json.writeEndObject();
     json.writeRaw("\n");

@@ -16,7 +16,7 @@ final class Ids {
     this.bundle = bundle;
     this.faults = faults;
     for (String list : List.of("units", "people", "groups", "roles", "types", "places", "grants",
-        "withholdings", "oversights", "walls", "approvals")) {
+        "withholdings", "oversights", "walls", "approvals", "duties")) {
       byList.put(list, collect(list));
     }
   }

@@ -8,6 +8,9 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.function.BiConsumer;
+import java.util.stream.Stream;
+import palegate.core.duties.Duty;
+import palegate.core.duties.DutyAssignment;
 import palegate.core.people.Period;
 import tools.jackson.databind.JsonNode;
 
@@ -60,6 +63,7 @@ final class ReferenceCheck {
         faults.add(new Fault(at + "/when", "The rule does not say when it applies.", "Name kinds of changes, duties or places, or that outsiders gain."));
       }
     });
+    each(bundle, "duties", "", this::checkDuty);
     each(bundle, "places", "", (place, at) -> checkInstant(place.path("conditions"), "checkedOutAt", at + "/conditions"));
   }
 
@@ -76,6 +80,17 @@ final class ReferenceCheck {
     ids.checkSubject(entry, at);
     ids.checkReferences(entry, "types", "types", at);
     checkPeriod(entry, at);
+  }
+
+  private void checkDuty(JsonNode given, String at) {
+    ids.checkSubject(given, at);
+    ids.checkReference(given, "place", "places", at);
+    ids.checkReference(given, "unit", "units", at);
+    ids.checkReference(given, "ceiling", "roles", at);
+    checkPeriod(given, at);
+    Stream.of(Duty.values()).filter(duty -> duty.word().equals(given.path("duty").asString(""))).findFirst()
+        .flatMap(duty -> DutyAssignment.wrong(duty, given.path("subject").has("builtin"), given.path("place").isString(), given.path("unit").isString(), given.path("ceiling").isString()))
+        .ifPresent(wrong -> faults.add(new Fault(at + "/" + wrong.key(), wrong.what(), wrong.remedy())));
   }
 
   private void checkGroup(JsonNode group, String at) {

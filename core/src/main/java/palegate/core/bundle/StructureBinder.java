@@ -12,6 +12,7 @@ import palegate.core.access.Oversight;
 import palegate.core.access.Withholding;
 import palegate.core.approvals.ApprovalRule;
 import palegate.core.duties.Duty;
+import palegate.core.duties.DutyAssignment;
 import palegate.core.people.Group;
 import palegate.core.people.Membership;
 import palegate.core.people.Period;
@@ -58,7 +59,8 @@ final class StructureBinder {
             list(bundle, "oversights", oversight -> new Oversight(text(oversight, "id"), text(oversight, "place"),
                 subject(oversight), period(oversight), text(oversight, "note"))),
             list(bundle, "walls", StructureBinder::wall))
-        .approvedBy(list(bundle, "approvals", StructureBinder::approval));
+        .approvedBy(list(bundle, "approvals", StructureBinder::approval))
+        .administeredBy(list(bundle, "duties", StructureBinder::duty));
   }
 
   private static Person person(JsonNode person) {
@@ -117,6 +119,10 @@ final class StructureBinder {
     return new ApprovalRule(text(rule, "id"), text(rule, "name"), new ApprovalRule.When(
         new LinkedHashSet<>(list(when, "kinds", JsonNode::asString)), new LinkedHashSet<>(list(when, "duties", duty -> Duty.parse(duty.asString()))),
         flag(when, "outsidersGain"), new LinkedHashSet<>(list(when, "places", JsonNode::asString))), Duty.parse(text(rule, "duty")));
+  }
+
+  static DutyAssignment duty(JsonNode given) {
+    return new DutyAssignment(text(given, "id"), subject(given), Duty.parse(text(given, "duty")), text(given, "place"), text(given, "unit"), text(given, "ceiling"), period(given));
   }
 
   private static Barrier barrier(JsonNode wall) {

@@ -43,7 +43,9 @@ public enum ChangeKind {
   ADD_EXCEPTION("addException", WallChange.AddException.SHAPE),
   REMOVE_EXCEPTION("removeException", WallChange.RemoveException.SHAPE),
   SET_APPROVAL("setApproval", ApprovalChange.SetApproval.SHAPE),
-  REMOVE_APPROVAL("removeApproval", ApprovalChange.RemoveApproval.SHAPE);
+  REMOVE_APPROVAL("removeApproval", ApprovalChange.RemoveApproval.SHAPE),
+  SET_DUTY("setDuty", DutyChange.SetDuty.SHAPE),
+  REMOVE_DUTY("removeDuty", DutyChange.RemoveDuty.SHAPE);
 
   private static final Map<String, ChangeKind> BY_WORD = Arrays.stream(values()).collect(Collectors.toMap(ChangeKind::word, Function.identity()));
 

@@ -14,6 +14,7 @@ import palegate.core.access.Grant;
 import palegate.core.access.Oversight;
 import palegate.core.access.Withholding;
 import palegate.core.approvals.ApprovalRule;
+import palegate.core.duties.DutyAssignment;
 import palegate.core.people.Group;
 import palegate.core.people.Person;
 import palegate.core.people.Unit;
@@ -61,6 +62,7 @@ final class Pending {
   private final Layer<DocumentType> types;
   private final Layer<Wall> walls;
   private final Layer<ApprovalRule> approvals;
+  private final Layer<DutyAssignment> duties;
   /** The entries and appointments that the draft has put at a place, and the places that it has put below one: ids, some of which may have gone on. */
   private final Map<String, Set<String>> entriesPut = new HashMap<>();
   private final Map<String, Set<String>> oversightsPut = new HashMap<>();
@@ -90,12 +92,13 @@ final class Pending {
     types = new Layer<>(structure.types());
     walls = new Layer<>(structure.walls());
     approvals = new Layer<>(structure.approvals());
+    duties = new Layer<>(structure.duties());
   }
 
   Structure result() {
     return structure.withPlaces(places.changed).withGrants(grants.changed).withWithholdings(withholdings.changed).withOversights(oversights.changed)
         .withGroups(groups.changed).withTypes(types.changed).withWalls(walls.changed).withUnits(units.changed).withPeople(people.changed).withRoles(roles.changed)
-        .withApprovals(approvals.changed);
+        .withApprovals(approvals.changed).withDuties(duties.changed);
   }
 
   Structure before() {
@@ -157,6 +160,10 @@ final class Pending {
 
   Wall wall(String id) {
     return walls.get(id);
+  }
+
+  DutyAssignment duty(String id) {
+    return duties.get(id);
   }
 
   ApprovalRule approval(String id) {
@@ -280,6 +287,14 @@ final class Pending {
 
   void remove(Wall wall) {
     walls.put(wall.id(), null);
+  }
+
+  void put(DutyAssignment given) {
+    duties.put(given.id(), given);
+  }
+
+  void remove(DutyAssignment given) {
+    duties.put(given.id(), null);
   }
 
   void put(ApprovalRule rule) {

@@ -8,6 +8,7 @@ import palegate.core.access.Entry;
 import palegate.core.access.Grant;
 import palegate.core.access.Oversight;
 import palegate.core.approvals.ApprovalRule;
+import palegate.core.duties.DutyAssignment;
 import palegate.core.people.Group;
 import palegate.core.people.Membership;
 import palegate.core.people.Person;
@@ -39,7 +40,7 @@ final class References {
     for (Kind kind : Kind.values()) {
       uses.put(kind, new HashMap<>());
     }
-    Stream.of(structure.grants(), structure.withholdings(), structure.oversights(), structure.types(), structure.walls(), structure.approvals(), structure.groups(),
+    Stream.of(structure.grants(), structure.withholdings(), structure.oversights(), structure.types(), structure.walls(), structure.approvals(), structure.duties(), structure.groups(),
         structure.units(), structure.people(), structure.places()).flatMap(parts -> parts.values().stream()).forEach(part -> replace(null, part));
   }
 
@@ -104,6 +105,9 @@ final class References {
     if (example instanceof ApprovalRule rule) {
       return "the rule of approval " + rule.name() + " names it";
     }
+    if (example instanceof DutyAssignment given) {
+      return "the duty " + given.duty().word() + " that is held " + (kind == Kind.PLACE ? "there" : "by or for it");
+    }
     if (example instanceof Group group) {
       return "it is a member of " + group.name();
     }
@@ -152,6 +156,11 @@ final class References {
         scope.places().forEach(place -> each.accept(Kind.PLACE, place));
         scope.types().forEach(type -> each.accept(Kind.TYPE, type));
       });
+    } else if (part instanceof DutyAssignment given) {
+      subject(given.subject(), each);
+      each(Kind.PLACE, given.place(), each);
+      each(Kind.UNIT, given.unit(), each);
+      each(Kind.ROLE, given.ceiling(), each);
     } else if (part instanceof ApprovalRule rule) {
       rule.when().places().forEach(place -> each.accept(Kind.PLACE, place));
     }

@@ -40,6 +40,7 @@ public final class Wording {
       case "role" -> named(before.roles(), after.roles(), id, role -> role.name());
       case "type" -> named(before.types(), after.types(), id, type -> type.name());
       case "approval" -> named(before.approvals(), after.approvals(), id, rule -> rule.name());
+      case "duty" -> named(before.duties(), after.duties(), id, given -> given.duty().word());
       case "wall" -> named(before.walls(), after.walls(), id, wall -> wall.name());
       default -> named(before.places(), after.places(), id, place -> place.name());
     };

@@ -61,6 +61,11 @@ public final class Between {
     return states.size() - 1;
   }
 
+  /** The numbers of the changes on the way, in order. */
+  public Stream<Long> numbers() {
+    return states.stream().skip(1).map(State::change);
+  }
+
   /** The structure in which a person that differs is to be looked up: the last one, or the first if they have gone since. */
   public Structure structureOf(Person person) {
     Structure last = states.get(states.size() - 1).snapshot().structure();

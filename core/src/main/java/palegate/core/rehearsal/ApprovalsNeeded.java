@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Set;
+import java.util.stream.Collectors;
 import palegate.core.approvals.ApprovalRule;
 import palegate.core.changes.Change;
 import palegate.core.duties.Duty;
@@ -34,8 +35,9 @@ public final class ApprovalsNeeded {
    * One of the rules that apply.
    *
    * @param why in words
+   * @param places those of the places that it names at or below which rights change; empty if it names none
    */
-  public record Applies(ApprovalRule rule, String why) {}
+  public record Applies(ApprovalRule rule, String why, Set<String> places) {}
 
   /** The rules that apply to a draft, in order of their names. O(rules × changed places) at most. */
   public static List<Applies> of(Rehearsal rehearsal, List<Change> changes) {
@@ -43,9 +45,9 @@ public final class ApprovalsNeeded {
     List<Applies> found = new ArrayList<>();
     for (ApprovalRule rule : needed.before.approvals().values()) {
       if (!rule.equals(needed.after.approvals().get(rule.id()))) {
-        found.add(new Applies(rule, "it changes the rule “" + rule.name() + "”"));
+        found.add(new Applies(rule, "it changes the rule “" + rule.name() + "”", rule.when().places()));
       } else if (needed.applies(rule.when())) {
-        found.add(new Applies(rule, needed.why(rule)));
+        found.add(new Applies(rule, needed.why(rule), rule.when().places().stream().filter(place -> needed.changesAt(Set.of(place), rule.when().outsidersGain())).collect(Collectors.toSet())));
       }
     }
     found.sort((one, other) -> one.rule().name().compareTo(other.rule().name()));

@@ -47,6 +47,7 @@ public final class Reversal {
     rest.setBackClearances();
     rest.setBackWalls();
     rest.setBackApprovals();
+    rest.setBackDuties();
     places.removeMade();
     rest.removeMade();
     return madeOn(now, undoing, instant);

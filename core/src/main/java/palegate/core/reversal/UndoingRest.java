@@ -12,11 +12,13 @@ import palegate.core.approvals.ApprovalRule;
 import palegate.core.changes.ApprovalChange;
 import palegate.core.changes.Change;
 import palegate.core.changes.ClearanceChange;
+import palegate.core.changes.DutyChange;
 import palegate.core.changes.MembershipChange;
 import palegate.core.changes.PeopleChange;
 import palegate.core.changes.RoleChange;
 import palegate.core.changes.TypeChange;
 import palegate.core.changes.WallChange;
+import palegate.core.duties.DutyAssignment;
 import palegate.core.people.Group;
 import palegate.core.people.Membership;
 import palegate.core.people.Person;
@@ -26,7 +28,7 @@ import palegate.core.types.Clearance;
 import palegate.core.types.DocumentType;
 import palegate.core.walls.Wall;
 
-/** Undoes what a change did to people, units, groups, roles, types, walls and rules of approval. */
+/** Undoes what a change did to people, units, groups, roles, types, walls, rules of approval and duties. */
 final class UndoingRest {
   private final Undoing undoing;
 
@@ -154,6 +156,15 @@ final class UndoingRest {
       ApprovalRule was = undoing.before.approvals().get(id);
       if (undoing.setsBack("approval:" + id, was, undoing.after.approvals().get(id), undoing.now.approvals().get(id), "The rule of approval")) {
         undoing.changes.add(was != null ? new ApprovalChange.SetApproval(was) : new ApprovalChange.RemoveApproval(id));
+      }
+    }
+  }
+
+  void setBackDuties() {
+    for (String id : Undoing.inOrder(undoing.undone.duties())) {
+      DutyAssignment was = undoing.before.duties().get(id);
+      if (undoing.setsBack("duty:" + id, was, undoing.after.duties().get(id), undoing.now.duties().get(id), "The duty")) {
+        undoing.changes.add(was != null ? new DutyChange.SetDuty(was) : new DutyChange.RemoveDuty(id));
       }
     }
   }

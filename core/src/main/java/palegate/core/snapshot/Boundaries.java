@@ -26,6 +26,7 @@ final class Boundaries {
     structure.oversights().values().forEach(oversight -> add(found, oversight.period()));
     structure.types().values().forEach(type -> type.clearances().forEach(clearance -> add(found, clearance.period())));
     structure.walls().values().forEach(wall -> add(found, wall));
+    structure.duties().values().forEach(given -> add(found, given.period()));
     return new Boundaries(found);
   }
 
@@ -45,6 +46,8 @@ final class Boundaries {
         .forEach(type -> type.clearances().forEach(clearance -> add(fresh, clearance.period())));
     present(difference.walls().stream().map(after.walls()::get))
         .forEach(wall -> add(fresh, wall));
+    present(difference.duties().stream().map(after.duties()::get))
+        .forEach(given -> add(fresh, given.period()));
     if (instants.containsAll(fresh)) {
       return this;
     }

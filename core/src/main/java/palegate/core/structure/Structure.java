@@ -11,6 +11,7 @@ import palegate.core.access.Grant;
 import palegate.core.access.Oversight;
 import palegate.core.access.Withholding;
 import palegate.core.approvals.ApprovalRule;
+import palegate.core.duties.DutyAssignment;
 import palegate.core.people.Group;
 import palegate.core.people.Person;
 import palegate.core.people.Unit;
@@ -38,15 +39,16 @@ public record Structure(
     Parts<Withholding> withholdings,
     Parts<Oversight> oversights,
     Parts<Wall> walls,
-    Parts<ApprovalRule> approvals) {
+    Parts<ApprovalRule> approvals,
+    Parts<DutyAssignment> duties) {
 
   public static final Structure EMPTY = of(List.of(), List.of(), List.of(), List.of(), List.of(), List.of(), List.of(), List.of());
 
   public Structure {
-    Stream.of(units, people, groups, roles, types, places, grants, withholdings, oversights, walls, approvals).forEach(Objects::requireNonNull);
+    Stream.of(units, people, groups, roles, types, places, grants, withholdings, oversights, walls, approvals, duties).forEach(Objects::requireNonNull);
   }
 
-  /** A structure of these parts, without oversight, walls and rules of approval; two parts of one kind with the same id are refused. */
+  /** A structure of these parts, without oversight, walls, rules of approval and duties; two parts of one kind with the same id are refused. */
   public static Structure of(
       Collection<Unit> units, Collection<Person> people, Collection<Group> groups,
       Collection<Role> roles, Collection<DocumentType> types, Collection<Place> places,
@@ -54,18 +56,23 @@ public record Structure(
     return new Structure(
         Parts.of(units, Unit::id), Parts.of(people, Person::id), Parts.of(groups, Group::id),
         Parts.of(roles, Role::id), Parts.of(types, DocumentType::id), Parts.of(places, Place::id),
-        Parts.of(grants, Grant::id), Parts.of(withholdings, Withholding::id), Parts.none(), Parts.none(), Parts.none());
+        Parts.of(grants, Grant::id), Parts.of(withholdings, Withholding::id), Parts.none(), Parts.none(), Parts.none(), Parts.none());
   }
 
   /** This structure with exactly these appointments and walls. */
   public Structure guardedBy(Collection<Oversight> appointed, Collection<Wall> raised) {
     return new Structure(units, people, groups, roles, types, places, grants, withholdings,
-        Parts.of(appointed, Oversight::id), Parts.of(raised, Wall::id), approvals);
+        Parts.of(appointed, Oversight::id), Parts.of(raised, Wall::id), approvals, duties);
   }
 
   /** This structure with exactly these rules of approval. */
   public Structure approvedBy(Collection<ApprovalRule> rules) {
-    return new Structure(units, people, groups, roles, types, places, grants, withholdings, oversights, walls, Parts.of(rules, ApprovalRule::id));
+    return new Structure(units, people, groups, roles, types, places, grants, withholdings, oversights, walls, Parts.of(rules, ApprovalRule::id), duties);
+  }
+
+  /** This structure with exactly these duties. */
+  public Structure administeredBy(Collection<DutyAssignment> assignments) {
+    return new Structure(units, people, groups, roles, types, places, grants, withholdings, oversights, walls, approvals, Parts.of(assignments, DutyAssignment::id));
   }
 
   /** The one repository, absent only from a structure without any place. */
@@ -85,46 +92,50 @@ public record Structure(
   }
 
   public Structure withUnits(Map<String, Unit> changes) {
-    return new Structure(units.with(changes), people, groups, roles, types, places, grants, withholdings, oversights, walls, approvals);
+    return new Structure(units.with(changes), people, groups, roles, types, places, grants, withholdings, oversights, walls, approvals, duties);
   }
 
   public Structure withPeople(Map<String, Person> changes) {
-    return new Structure(units, people.with(changes), groups, roles, types, places, grants, withholdings, oversights, walls, approvals);
+    return new Structure(units, people.with(changes), groups, roles, types, places, grants, withholdings, oversights, walls, approvals, duties);
   }
 
   public Structure withGroups(Map<String, Group> changes) {
-    return new Structure(units, people, groups.with(changes), roles, types, places, grants, withholdings, oversights, walls, approvals);
+    return new Structure(units, people, groups.with(changes), roles, types, places, grants, withholdings, oversights, walls, approvals, duties);
   }
 
   public Structure withRoles(Map<String, Role> changes) {
-    return new Structure(units, people, groups, roles.with(changes), types, places, grants, withholdings, oversights, walls, approvals);
+    return new Structure(units, people, groups, roles.with(changes), types, places, grants, withholdings, oversights, walls, approvals, duties);
   }
 
   public Structure withTypes(Map<String, DocumentType> changes) {
-    return new Structure(units, people, groups, roles, types.with(changes), places, grants, withholdings, oversights, walls, approvals);
+    return new Structure(units, people, groups, roles, types.with(changes), places, grants, withholdings, oversights, walls, approvals, duties);
   }
 
   public Structure withPlaces(Map<String, Place> changes) {
-    return new Structure(units, people, groups, roles, types, places.with(changes), grants, withholdings, oversights, walls, approvals);
+    return new Structure(units, people, groups, roles, types, places.with(changes), grants, withholdings, oversights, walls, approvals, duties);
   }
 
   public Structure withGrants(Map<String, Grant> changes) {
-    return new Structure(units, people, groups, roles, types, places, grants.with(changes), withholdings, oversights, walls, approvals);
+    return new Structure(units, people, groups, roles, types, places, grants.with(changes), withholdings, oversights, walls, approvals, duties);
   }
 
   public Structure withWithholdings(Map<String, Withholding> changes) {
-    return new Structure(units, people, groups, roles, types, places, grants, withholdings.with(changes), oversights, walls, approvals);
+    return new Structure(units, people, groups, roles, types, places, grants, withholdings.with(changes), oversights, walls, approvals, duties);
   }
 
   public Structure withOversights(Map<String, Oversight> changes) {
-    return new Structure(units, people, groups, roles, types, places, grants, withholdings, oversights.with(changes), walls, approvals);
+    return new Structure(units, people, groups, roles, types, places, grants, withholdings, oversights.with(changes), walls, approvals, duties);
   }
 
   public Structure withWalls(Map<String, Wall> changes) {
-    return new Structure(units, people, groups, roles, types, places, grants, withholdings, oversights, walls.with(changes), approvals);
+    return new Structure(units, people, groups, roles, types, places, grants, withholdings, oversights, walls.with(changes), approvals, duties);
   }
 
   public Structure withApprovals(Map<String, ApprovalRule> changes) {
-    return new Structure(units, people, groups, roles, types, places, grants, withholdings, oversights, walls, approvals.with(changes));
+    return new Structure(units, people, groups, roles, types, places, grants, withholdings, oversights, walls, approvals.with(changes), duties);
+  }
+
+  public Structure withDuties(Map<String, DutyAssignment> changes) {
+    return new Structure(units, people, groups, roles, types, places, grants, withholdings, oversights, walls, approvals, duties.with(changes));
   }
 }

@@ -15,13 +15,13 @@ import palegate.core.access.Entry;
  */
 public record StructureDifference(
     Structure before, Structure after, Set<String> units, Set<String> people, Set<String> groups, Set<String> roles, Set<String> types, Set<String> places,
-    Set<String> grants, Set<String> withholdings, Set<String> oversights, Set<String> walls, Set<String> approvals) {
+    Set<String> grants, Set<String> withholdings, Set<String> oversights, Set<String> walls, Set<String> approvals, Set<String> duties) {
 
   public static StructureDifference between(Structure before, Structure after) {
     return new StructureDifference(before, after, ids(before, after, Structure::units), ids(before, after, Structure::people), ids(before, after, Structure::groups),
         ids(before, after, Structure::roles), ids(before, after, Structure::types), ids(before, after, Structure::places), ids(before, after, Structure::grants),
         ids(before, after, Structure::withholdings), ids(before, after, Structure::oversights), ids(before, after, Structure::walls),
-        ids(before, after, Structure::approvals));
+        ids(before, after, Structure::approvals), ids(before, after, Structure::duties));
   }
 
   private static <T> Set<String> ids(Structure before, Structure after, Function<Structure, Parts<T>> parts) {
@@ -29,7 +29,7 @@ public record StructureDifference(
   }
 
   public boolean isEmpty() {
-    return Stream.of(units, people, groups, roles, types, places, grants, withholdings, oversights, walls, approvals).allMatch(Set::isEmpty);
+    return Stream.of(units, people, groups, roles, types, places, grants, withholdings, oversights, walls, approvals, duties).allMatch(Set::isEmpty);
   }
 
   /**
@@ -46,6 +46,7 @@ public record StructureDifference(
     places.forEach(id -> things.add("place:" + id));
     walls.forEach(id -> things.add("wall:" + id));
     approvals.forEach(id -> things.add("approval:" + id));
+    duties.forEach(id -> things.add("duty:" + id));
     at(grants, Structure::grants, Entry::place, things);
     at(withholdings, Structure::withholdings, Entry::place, things);
     at(oversights, Structure::oversights, oversight -> oversight.place(), things);

@@ -10,6 +10,7 @@ import palegate.core.access.Oversight;
 import palegate.core.access.Withholding;
 import palegate.core.approvals.ApprovalRule;
 import palegate.core.duties.Duty;
+import palegate.core.duties.DutyAssignment;
 import palegate.core.people.Membership;
 import palegate.core.people.Period;
 import palegate.core.people.Person;
@@ -45,6 +46,7 @@ public final class OfEveryKind {
             new Wall("w-1", "Hull", "Two owners", Wall.State.STANDING, Period.ALWAYS, new Barrier.Seal(Scope.ofPlaces("c2"), List.of(MIA)), List.of(new Wall.Exempt(new Subject.OfPerson("ola"), DAY))),
             new Wall("w-2", "Fees", null, Wall.State.PLANNED, Period.ALWAYS, new Barrier.Screen(Scope.ofTypes("letter"), List.of(MIA)), List.of())))
         .approvedBy(List.of(new ApprovalRule("ap-1", "Walls", ApprovalRule.When.duty(Duty.WALLS), Duty.WALLS)))
+        .administeredBy(List.of(new DutyAssignment("du-1", new Subject.OfPerson("per"), Duty.PEOPLE, null, "u-cas", null, Period.ALWAYS)))
         .withPlaces(Map.of("val1", kept, "l-1", Place.plain("l-1", PlaceKind.LINK, "root", "Shown", false, Map.of(), null, null, "cas")))
         .withUnits(Map.of("u-empty", new Unit("u-empty", "Empty", "u-all")))
         .withRoles(Map.of("spare", new Role("spare", "Spare", Rights.parse(List.of("find")))))
@@ -92,6 +94,8 @@ public final class OfEveryKind {
         new WallChange.AddException("w-1", new Wall.Exempt(new Subject.OfPerson("per"), DAY)),
         new WallChange.RemoveException("w-1", new Wall.Exempt(new Subject.OfPerson("ola"), DAY)),
         new ApprovalChange.SetApproval(new ApprovalRule("ap-2", "Rule", new ApprovalRule.When(Set.of("addGrant"), Set.of(Duty.ACCESS), true, Set.of("c1")), Duty.WALLS)),
-        new ApprovalChange.RemoveApproval("ap-1"));
+        new ApprovalChange.RemoveApproval("ap-1"),
+        new DutyChange.SetDuty(new DutyAssignment("du-2", MIA, Duty.ACCESS, "c1", null, "reader", UNTIL)),
+        new DutyChange.RemoveDuty("du-1"));
   }
 }

@@ -14,6 +14,7 @@ import palegate.core.questions.Explanation;
 import palegate.core.roles.Right;
 import palegate.core.snapshot.Snapshot;
 import palegate.core.structure.Structure;
+import palegate.core.viewpoint.Authority;
 import palegate.core.ways.WaysTo;
 import palegate.server.changes.ChangeBody;
 import palegate.server.changes.NewIds;
@@ -22,6 +23,7 @@ import palegate.server.session.Accounts;
 import palegate.server.shell.MayBeMissing;
 import palegate.server.shell.Problem;
 import palegate.server.store.History;
+import palegate.server.viewpoint.Viewpoints;
 import palegate.server.views.EntryView;
 import palegate.server.views.PersonView;
 
@@ -54,11 +56,13 @@ class WhyController {
   private final Drafts drafts;
   private final Accounts accounts;
   private final History history;
+  private final Viewpoints viewpoints;
   private final Clock clock;
 
-  WhyController(Drafts drafts, Accounts accounts, History history, Clock clock) {
+  WhyController(Drafts drafts, Accounts accounts, History history, Viewpoints viewpoints, Clock clock) {
     this.drafts = drafts;
     this.history = history;
+    this.viewpoints = viewpoints;
     this.accounts = accounts;
     this.clock = clock;
   }
@@ -69,7 +73,7 @@ class WhyController {
       @RequestParam(required = false) Instant at, Principal who) {
     Instant now = clock.instant();
     boolean earlier = at != null && at.isBefore(now);
-    Snapshot snapshot = earlier ? history.at(at).snapshot() : drafts.shown(who.getName(), drafted);
+    Snapshot snapshot = earlier ? viewpoints.known(who.getName(), history.at(at)).snapshot() : drafts.shown(who.getName(), drafted);
     int personNumber = number(snapshot.personNumber(person), "person", person);
     int placeNumber = number(snapshot.placeNumber(place), "place", place);
     Explanation.WallReasons reasons = accounts.holdsAny(who.getName(), Duty.WALLS, Duty.AUDIT)
@@ -99,7 +103,7 @@ class WhyController {
 
   /** The changes of a way go into the draft only if the asker has the duties that they take. */
   private Way way(WaysTo.Way way, String account) {
-    boolean mayDraft = way.changes().stream().allMatch(change -> accounts.holdsAny(account, change.duty()));
+    boolean mayDraft = way.changes().stream().allMatch(change -> Authority.mayDraft(accounts.asker(account), change));
     return new Way(way.words(), way.otherPeople(), way.documents(), way.otherPairs(), way.lockOuts(),
         mayDraft ? way.changes().stream().map(change -> ChangeBody.of(ChangeJson.anew(change, NewIds::of))).toList() : List.of());
   }

@@ -90,6 +90,7 @@ public class Bundles {
     compare(undone, "oversight", Structure::oversights, then, now, structure);
     compare(undone, "wall", Structure::walls, then, now, structure);
     compare(undone, "rule of approval", Structure::approvals, then, now, structure);
+    compare(undone, "duty", Structure::duties, then, now, structure);
     return undone;
   }
 

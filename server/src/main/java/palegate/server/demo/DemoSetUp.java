@@ -3,7 +3,9 @@ package palegate.server.demo;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.annotation.Value;
@@ -17,6 +19,7 @@ import org.springframework.transaction.PlatformTransactionManager;
 import org.springframework.transaction.support.TransactionTemplate;
 import palegate.core.changes.ChangeJson;
 import palegate.core.changes.DraftApplication;
+import palegate.core.people.Person;
 import palegate.core.snapshot.Snapshot;
 import palegate.core.structure.Structure;
 import palegate.core.structure.StructureDifference;
@@ -74,11 +77,12 @@ class DemoSetUp implements ApplicationRunner {
   private void setUpLarge(Instant now) {
     LOG.info("Writing the large structure, which takes some minutes");
     Structure structure = Structures.of(Structures.Size.L);
-    bundles.bringIn(structure, "set-up", "Set-up", "A large structure, for load.", now.minus(Duration.ofDays(1)));
-    List<String> people = structure.people().keySet().stream().sorted().toList();
+    List<String> people = structure.people().values().stream().filter(Person::active).map(Person::id).sorted().toList();
+    bundles.bringIn(structure.administeredBy(Sallowpoint.dutiesFor(people, structure.repository().orElseThrow().id())), "set-up", "Set-up", "A large structure, for load.",
+        now.minus(Duration.ofDays(1)));
     int index = 0;
     for (Sallowpoint.SignIn signIn : Sallowpoint.signIns()) {
-      accounts.add(new Accounts.Account(signIn.login(), signIn.login(), passwords.encode(PASSWORD), people.get(index++), signIn.duties()));
+      accounts.add(new Accounts.Account(signIn.login(), signIn.login(), passwords.encode(PASSWORD), people.get(index++)));
     }
   }
 
@@ -87,12 +91,16 @@ class DemoSetUp implements ApplicationRunner {
     bundles.bringIn(structure, "set-up", "Set-up", "Sallowpoint Adjusting as it was two years ago.", now.minus(Duration.ofDays(730)));
     for (Sallowpoint.SignIn signIn : Sallowpoint.signIns()) {
       accounts.add(new Accounts.Account(signIn.login(), structure.people().get(signIn.person()).name(),
-          passwords.encode(PASSWORD), signIn.person(), signIn.duties()));
+          passwords.encode(PASSWORD), signIn.person()));
+    }
+    Map<String, String> names = new HashMap<>();
+    for (Sallowpoint.SignIn signIn : Sallowpoint.signIns()) {
+      names.put(signIn.login(), structure.people().get(signIn.person()).name());
     }
     for (Sallowpoint.PastChange past : Sallowpoint.history(now)) {
       StructureDifference altered = DraftApplication.of(Snapshot.of(structure), past.changes(), past.at()).difference();
       long number = log.takeNextNumber();
-      String author = accounts.find(past.author()).orElseThrow().name();
+      String author = names.get(past.author());
       log.write(new ChangeLog.Logged(number, past.author(), author, past.at(), past.note(), "draft"), ChangeJson.written(past.changes()), altered.things());
       store.write(altered, number);
       structure = altered.after();

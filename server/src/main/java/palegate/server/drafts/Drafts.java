@@ -11,15 +11,23 @@ import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Service;
 import palegate.core.changes.AccessChange;
 import palegate.core.changes.Change;
+import palegate.core.changes.OversightChange;
 import palegate.core.changes.Refusal;
+import palegate.core.people.Subject;
 import palegate.core.rehearsal.Rehearsal;
 import palegate.core.rehearsal.RightsDifference;
 import palegate.core.snapshot.Snapshot;
+import palegate.core.structure.Structure;
+import palegate.core.structure.SubjectNames;
+import palegate.core.viewpoint.Authority;
+import palegate.core.viewpoint.SystemHolders;
+import palegate.core.viewpoint.Viewpoint;
 import palegate.server.session.Accounts;
 import palegate.server.shell.Problem;
 import palegate.server.store.ChangeLog;
 import palegate.server.store.Snapshots;
 import palegate.server.store.Transactions;
+import palegate.server.viewpoint.Viewpoints;
 
 /** Drafting and rehearsing (access rules, section 8). */
 @Service
@@ -39,15 +47,17 @@ public class Drafts {
   private final DraftStore store;
   private final Rehearsals rehearsals;
   private final Snapshots snapshots;
+  private final Viewpoints viewpoints;
   private final ChangeLog log;
   private final Accounts accounts;
   private final Transactions transactions;
   private final Clock clock;
 
-  Drafts(DraftStore store, Rehearsals rehearsals, Snapshots snapshots, ChangeLog log, Accounts accounts, Transactions transactions, Clock clock) {
+  Drafts(DraftStore store, Rehearsals rehearsals, Snapshots snapshots, Viewpoints viewpoints, ChangeLog log, Accounts accounts, Transactions transactions, Clock clock) {
     this.store = store;
     this.rehearsals = rehearsals;
     this.snapshots = snapshots;
+    this.viewpoints = viewpoints;
     this.log = log;
     this.accounts = accounts;
     this.transactions = transactions;
@@ -56,22 +66,27 @@ public class Drafts {
 
   /** The draft that its owner has in hand, rehearsed; without one, the rehearsal of nothing. */
   public Rehearsed rehearse(String owner) {
-    return rehearse(store.find(owner));
+    return rehearse(store.find(owner), owner);
   }
 
-  /** Any draft, rehearsed. */
-  public Rehearsed rehearse(Optional<DraftStore.Draft> draft) {
-    Snapshots.Numbered state = snapshots.current();
+  /** Any draft, rehearsed on what whoever looks at it may know. */
+  public Rehearsed rehearse(Optional<DraftStore.Draft> draft, String account) {
+    Snapshots.Numbered state = viewpoints.known(account);
     if (draft.isEmpty()) {
       return new Rehearsed(null, state.change(), rehearsals.ofNothing(state));
     }
     return new Rehearsed(draft.get(), state.change(), rehearsals.now(draft.get(), state));
   }
 
+  /** What a draft would really do, whoever may know it: for deciding, never for showing. */
+  public Rehearsal whole(DraftStore.Draft draft) {
+    return rehearsals.now(draft, snapshots.current());
+  }
+
   /** The state to show: the current one, or what the owner's draft would make of it. */
   public Snapshot shown(String owner, boolean drafted) {
     Optional<DraftStore.Draft> draft = drafted ? store.find(owner) : Optional.empty();
-    return draft.isPresent() ? rehearse(draft).rehearsal().after() : snapshots.current().snapshot();
+    return draft.isPresent() ? rehearse(draft, owner).rehearsal().after() : viewpoints.known(owner).snapshot();
   }
 
   /**
@@ -82,8 +97,15 @@ public class Drafts {
     added.forEach(change -> refuseWithoutDuty(owner, change));
     for (int tries = 1; tries <= TRIES; tries++) {
       Optional<DraftStore.Draft> draft = store.find(owner);
-      Snapshots.Numbered state = snapshots.current();
+      Snapshots.Numbered all = snapshots.current();
+      Snapshots.Numbered state = viewpoints.known(owner);
       Rehearsal rehearsal = rehearseWith(owner, draft, added, state);
+      if (all.snapshot() != state.snapshot()) {
+        refuseNotKnown(owner, added);
+        rehearseWhole(owner, draft, added, all);
+      } else {
+        refuseBeyond(owner, rehearsal);
+      }
       for (Change change : added) {
         if (change instanceof AccessChange.BreakPlace broken) {
           refuseBreakWithoutKeeper(rehearsal, broken.place());
@@ -113,6 +135,56 @@ public class Drafts {
     return rehearsal;
   }
 
+  /** What stands in the way and may be known has been said by then; of the rest it is only said that it does. */
+  private void rehearseWhole(String owner, Optional<DraftStore.Draft> draft, List<Change> added, Snapshots.Numbered all) {
+    List<Change> changes = new ArrayList<>(draft.map(Drafts::changes).orElse(List.of()));
+    int known = changes.size();
+    changes.addAll(added);
+    Rehearsal whole = rehearsals.of(owner, all, changes, clock.instant());
+    if (whole.refusals().stream().anyMatch(refusal -> refusal.change() >= known)) {
+      throw inTheWay();
+    }
+    refuseBeyond(owner, whole);
+  }
+
+  /** Of something that may not be known, no more is said. */
+  public static Problem inTheWay() {
+    return Problem.of(HttpStatus.UNPROCESSABLE_CONTENT, "in-the-way", "This cannot be done by you", "Something outside what your duties cover stands in the way. Ask somebody whose duties cover more.");
+  }
+
+  /** Whom one does not wholly see one gives nothing: what was seen would not be what holds. */
+  private void refuseNotKnown(String owner, List<Change> added) {
+    Viewpoint viewpoint = viewpoints.of(owner);
+    Structure all = snapshots.current().snapshot().structure();
+    added.stream().map(Drafts::named).flatMap(Optional::stream).filter(subject -> !viewpoint.knowsAllOf(subject, all)).findFirst().ifPresent(subject -> {
+      throw Problem.of(HttpStatus.FORBIDDEN, "not-wholly-known", "You do not see everybody in it",
+          "Not everybody in “" + SubjectNames.of(subject, viewpoint.snapshot().structure()) + "” is among those whom you may know, so that you could not see what this would do. Ask somebody whose duties cover more.");
+    });
+  }
+
+  private static Optional<Subject> named(Change change) {
+    return change instanceof AccessChange.AddGrant add ? Optional.of(add.grant().subject()) : change instanceof AccessChange.AddWithholding add ? Optional.of(add.withholding().subject())
+        : change instanceof OversightChange.AddOversight add ? Optional.of(add.oversight().subject()) : Optional.empty();
+  }
+
+  private void refuseBeyond(String owner, Rehearsal rehearsal) {
+    List<Authority.Beyond> beyond = Authority.beyond(accounts.asker(owner), rehearsal);
+    if (!beyond.isEmpty()) {
+      Authority.Beyond first = beyond.get(0);
+      throw Problem.of(HttpStatus.FORBIDDEN, "duty-missing", "Your duties do not cover this", Authority.words(beyond) + " " + first.remedy());
+    }
+    Instant now = clock.instant();
+    SystemHolders.lostFrom(rehearsal.before().structure(), rehearsal.after().structure(), now).ifPresent(from -> {
+      throw Problem.of(HttpStatus.UNPROCESSABLE_CONTENT, "last-system", "Nobody would be left to hand out duties",
+          (from.isAfter(now) ? "From " + from + " on nobody active" : "Nobody active") + " would hold the duty [system]. Give it to somebody else first.");
+    });
+  }
+
+  /** That a draft's author holds the duties that all of it takes, where it takes them, judged by what it really does. */
+  public void refuseBeyond(DraftStore.Draft draft, Rehearsal whole) {
+    refuseBeyond(draft.owner(), whole);
+  }
+
   /** The draft as it is then; empty if it has become another than it was. */
   private Optional<DraftStore.Draft> write(String owner, Optional<DraftStore.Draft> known, List<Change> added, Snapshots.Numbered state) {
     DraftStore.Draft locked = store.lockOrBegin(owner, state.change(), clock.instant());
@@ -122,7 +194,7 @@ public class Drafts {
 
   /** What some changes would do on top of the draft in hand; nothing is kept. */
   public Previewed preview(String owner, List<Change> added) {
-    Snapshots.Numbered state = snapshots.current();
+    Snapshots.Numbered state = viewpoints.known(owner);
     Instant now = clock.instant();
     List<Change> changes = new ArrayList<>(store.find(owner).map(Drafts::changes).orElse(List.of()));
     int known = changes.size();
@@ -137,7 +209,7 @@ public class Drafts {
   public record Previewed(Snapshot drafted, Rehearsal whole, RightsDifference difference, List<Refusal> refusals) {}
 
   private void refuseWithoutDuty(String account, Change change) {
-    if (!accounts.holdsAny(account, change.duty())) {
+    if (!Authority.mayDraft(accounts.asker(account), change)) {
       throw Problem.of(HttpStatus.FORBIDDEN, "duty-missing", "Another duty is needed",
           "This change takes the duty [" + change.duty().word() + "], which is not among yours. Ask somebody who has it.");
     }

@@ -14,9 +14,11 @@ import palegate.core.changes.Change;
 import palegate.core.changes.FormerPlace;
 import palegate.core.changes.PlaceChange;
 import palegate.core.rehearsal.Rehearsal;
+import palegate.core.snapshot.Snapshot;
 import palegate.server.session.Accounts;
 import palegate.server.store.Snapshots;
 import palegate.server.store.StructureStore;
+import palegate.server.viewpoint.Viewpoints;
 
 /**
  * Drafts rehearsed. The tray, the tree and the lists of one screen ask for the same rehearsal within moments, so it is kept;
@@ -26,42 +28,38 @@ import palegate.server.store.StructureStore;
 public class Rehearsals {
   private static final int KEPT_KILOBYTES_AT_MOST = 200_000;
 
-  private record Key(long draft, int version, long change) {}
-
-  private record Nothing(long change, Rehearsal rehearsal) {}
+  /** @param base what it is rehearsed on: the state of the change as whoever asks may know it */
+  private record Key(long draft, int version, long change, Snapshot base) {}
 
   private final Accounts accounts;
   private final StructureStore structures;
   private final Snapshots snapshots;
+  private final Viewpoints viewpoints;
   private final Clock clock;
   /** In KB, as measured at a million documents: a quarter of a megabyte, and some 32 bytes for each place where anything changes. */
   private final Cache<Key, Rehearsal> kept = Caffeine.newBuilder().maximumWeight(KEPT_KILOBYTES_AT_MOST)
       .weigher((Key key, Rehearsal rehearsal) -> 256 + rehearsal.now().totals().places() / 32).expireAfterWrite(Duration.ofMinutes(2)).build();
 
-  private final AtomicReference<Nothing> nothing = new AtomicReference<>();
+  private final Cache<Snapshot, Rehearsal> nothing = Caffeine.newBuilder().weakKeys().maximumSize(64).build();
 
-  Rehearsals(Accounts accounts, StructureStore structures, Snapshots snapshots, Clock clock) {
+  Rehearsals(Accounts accounts, StructureStore structures, Snapshots snapshots, Viewpoints viewpoints, Clock clock) {
     this.accounts = accounts;
     this.structures = structures;
     this.snapshots = snapshots;
+    this.viewpoints = viewpoints;
     this.clock = clock;
   }
 
-  /** The rehearsal of no change at all, which everybody without a draft shares. */
+  /** The rehearsal of no change at all, which everybody without a draft shares who may know the same. */
   public Rehearsal ofNothing(Snapshots.Numbered state) {
     Instant now = clock.instant();
-    Nothing known = nothing.get();
-    if (known == null || known.change() != state.change() || !known.rehearsal().saysTheSameAt(now)) {
-      known = new Nothing(state.change(), Rehearsal.of(state.snapshot(), List.of(), now, null));
-      nothing.set(known);
-    }
-    return known.rehearsal();
+    return nothing.asMap().compute(state.snapshot(), (key, known) -> known != null && known.saysTheSameAt(now) ? known : Rehearsal.of(key, List.of(), now, null));
   }
 
   /** A draft that is committed as it is given, rehearsed now. */
   public Rehearsal now(DraftStore.Draft draft, Snapshots.Numbered state) {
     Instant now = clock.instant();
-    return kept.asMap().compute(new Key(draft.id(), draft.version(), state.change()),
+    return kept.asMap().compute(new Key(draft.id(), draft.version(), state.change(), state.snapshot()),
         (key, known) -> known != null && known.saysTheSameAt(now) ? known : of(draft, state, Drafts.changes(draft), now));
   }
 
@@ -72,11 +70,12 @@ public class Rehearsals {
 
   /** Keeps what was rehearsed before the draft was written so. */
   public void keep(DraftStore.Draft draft, Snapshots.Numbered state, Rehearsal rehearsal) {
-    kept.put(new Key(draft.id(), draft.version(), state.change()), rehearsal);
+    kept.put(new Key(draft.id(), draft.version(), state.change(), state.snapshot()), rehearsal);
   }
 
   public Rehearsal of(String owner, Snapshots.Numbered state, List<Change> changes, Instant instant) {
-    return Rehearsal.of(state.snapshot(), changes, instant, accounts.find(owner).map(Accounts.Account::person).orElse(null), gone(state, changes)::get);
+    List<Change> meant = viewpoints.withWhatIsNotKnown(owner, changes, state.snapshot().structure());
+    return Rehearsal.of(state.snapshot(), meant, instant, accounts.find(owner).map(Accounts.Account::person).orElse(null), gone(state, changes)::get);
   }
 
   /** Whatever had the ids of places that are to come: an id never comes back for something else. */

@@ -1,7 +1,9 @@
 package palegate.server.inforce;
 
 import java.time.Instant;
+import java.util.stream.Stream;
 import palegate.core.snapshot.Snapshot;
+import palegate.core.structure.Structure;
 import palegate.server.store.ChangeLog;
 
 /** A clash in words: which change of whom touched what. */
@@ -13,6 +15,11 @@ public record ClashView(long change, String author, Instant at, String note, Str
   public static String nameOf(String thing, Snapshot snapshot) {
     String id = thing.substring(thing.indexOf(':') + 1);
     int place = thing.startsWith("place:") ? snapshot.placeNumber(id) : -1;
-    return place >= 0 ? snapshot.pathText(place) : thing.replace(':', ' ');
+    if (place >= 0) {
+      return snapshot.pathText(place);
+    }
+    Structure known = snapshot.structure();
+    boolean there = Stream.of(known.people(), known.groups(), known.units(), known.roles(), known.types(), known.walls(), known.approvals(), known.duties()).anyMatch(parts -> parts.containsKey(id));
+    return there ? thing.replace(':', ' ') : "something";
   }
 }

@@ -23,6 +23,7 @@ import palegate.server.store.ChangeLog;
 import palegate.server.store.Snapshots;
 import palegate.server.store.StructureStore;
 import palegate.server.store.Transactions;
+import palegate.server.viewpoint.Viewpoints;
 
 /**
  * Putting drafts in force (access rules, section 8). Everything is worked out first, on the newest state; then a short
@@ -55,6 +56,7 @@ public class PuttingInForce {
   private final DraftStore store;
   private final Rehearsals rehearsals;
   private final Snapshots snapshots;
+  private final Viewpoints viewpoints;
   private final StructureStore structures;
   private final ChangeLog log;
   private final Accounts accounts;
@@ -63,12 +65,13 @@ public class PuttingInForce {
   private final Transactions transactions;
   private final Clock clock;
 
-  PuttingInForce(Drafts drafts, DraftStore store, Rehearsals rehearsals, Snapshots snapshots, StructureStore structures, ChangeLog log, Accounts accounts,
+  PuttingInForce(Drafts drafts, DraftStore store, Rehearsals rehearsals, Snapshots snapshots, Viewpoints viewpoints, StructureStore structures, ChangeLog log, Accounts accounts,
       Approvals approvals, IdempotencyKeys requests, Transactions transactions, Clock clock) {
     this.drafts = drafts;
     this.store = store;
     this.rehearsals = rehearsals;
     this.snapshots = snapshots;
+    this.viewpoints = viewpoints;
     this.structures = structures;
     this.log = log;
     this.accounts = accounts;
@@ -125,14 +128,21 @@ public class PuttingInForce {
     drafts.refuseWithoutDuties(draft);
     Snapshots.Numbered state = snapshots.current();
     Instant now = clock.instant().truncatedTo(ChronoUnit.MICROS);
+    Snapshots.Numbered known = viewpoints.known(draft.owner(), state);
+    // What is put in force is the whole; what is shown, and what must have been seen, is what the author may know of it.
     Rehearsal rehearsal = rehearsals.now(draft, state);
-    refuseClash(draft, rehearsal, state.snapshot());
-    refuseWhatCannotBeMade(rehearsal);
-    rehearsal.refusedBreaks().forEach(refused -> Drafts.refuseBreakWithoutKeeper(rehearsal, refused.place().id()));
-    if (!order.seen().is(rehearsal)) {
-      throw Seen.other(Seen.of(state.change(), rehearsal), rehearsal, then(draft, order.seen()));
+    Rehearsal shown = rehearsals.now(draft, known);
+    refuseClash(draft, rehearsal, known.snapshot());
+    refuseWhatCannotBeMade(shown);
+    if (!rehearsal.refusals().isEmpty()) {
+      throw Drafts.inTheWay();
     }
-    refuseUnseenLockOuts(rehearsal, order.acceptLockOuts());
+    drafts.refuseBeyond(draft, rehearsal);
+    shown.refusedBreaks().forEach(refused -> Drafts.refuseBreakWithoutKeeper(shown, refused.place().id()));
+    if (!order.seen().is(shown)) {
+      throw Seen.other(Seen.of(state.change(), shown), shown, then(draft, order.seen()));
+    }
+    refuseUnseenLockOuts(shown, order.acceptLockOuts());
     Approvals.Needed needed = approvals.needed(draft, rehearsal);
     Set<String> touches = rehearsal.altered().things();
     if (touches.isEmpty()) {
@@ -166,7 +176,7 @@ public class PuttingInForce {
     if (seen.change() < 1 || seen.change() > snapshots.current().change()) {
       return null;
     }
-    Rehearsal then = rehearsals.at(draft, snapshots.asOf(seen.change()), seen.at());
+    Rehearsal then = rehearsals.at(draft, viewpoints.knownAsOf(draft.owner(), seen.change()), seen.at());
     return seen.is(then) ? then : null;
   }
 

@@ -11,6 +11,7 @@ import palegate.core.access.Oversight;
 import palegate.core.access.Withholding;
 import palegate.core.approvals.ApprovalRule;
 import palegate.core.duties.Duty;
+import palegate.core.duties.DutyAssignment;
 import palegate.core.people.Group;
 import palegate.core.people.Membership;
 import palegate.core.people.Period;
@@ -66,6 +67,9 @@ final class AlteredWords {
     if (thing instanceof ApprovalRule rule) {
       return rule.name();
     }
+    if (thing instanceof DutyAssignment given) {
+      return given.duty().word() + " of " + SubjectNames.of(given.subject(), structure);
+    }
     return thing instanceof Role role ? role.name() : ((DocumentType) thing).name();
   }
 
@@ -103,6 +107,13 @@ final class AlteredWords {
       put(fields, "note", oversight.note());
     } else if (thing instanceof ApprovalRule rule) {
       approval(fields, rule);
+    } else if (thing instanceof DutyAssignment given) {
+      fields.put("duty", given.duty().word());
+      fields.put("holder", SubjectNames.of(given.subject(), structure));
+      put(fields, "place and below", given.place() == null ? null : place(given.place()));
+      put(fields, "unit and below", given.unit() == null ? null : SubjectNames.of(new Subject.OfUnit(given.unit()), structure));
+      put(fields, "gives at most", given.ceiling() == null ? null : role(given.ceiling()));
+      period(fields, given.period());
     } else if (thing instanceof Wall wall) {
       new WallWords(structure, wallReasons).fields(fields, wall);
     } else if (thing instanceof DocumentType type) {

@@ -2,6 +2,7 @@ package palegate.server.journal;
 
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
+import java.security.Principal;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
@@ -17,6 +18,7 @@ import palegate.core.journal.Between;
 import palegate.core.rehearsal.FoundPairs;
 import palegate.core.rehearsal.RightsDifference;
 import palegate.core.roles.Rights;
+import palegate.core.viewpoint.Viewpoint;
 import palegate.server.lists.PageRequest;
 import palegate.server.lists.PairOrder;
 import palegate.server.shell.MayBeMissing;
@@ -24,6 +26,8 @@ import palegate.server.shell.Page;
 import palegate.server.shell.Problem;
 import palegate.server.store.ChangeLog;
 import palegate.server.store.History;
+import palegate.server.store.Snapshots;
+import palegate.server.viewpoint.Viewpoints;
 import palegate.server.views.PersonView;
 
 /** What everyone gained and lost between two instants, and what did it. */
@@ -38,12 +42,14 @@ class BetweenController {
 
   record BetweenView(Instant from, Instant until, RightsDifference.Totals totals, int changes, Page<AlteredBetween> altered) {}
 
-  private record Key(Instant from, Instant until) {}
+  private record Key(Instant from, Instant until, Viewpoint viewpoint) {}
 
   private record ListKey(RightsDifference difference, String person, String place, String text) {}
 
   private final History history;
   private final ChangeLog log;
+  private final Viewpoints viewpoints;
+  private final KnownChanges changes;
   private final Clock clock;
   /**
    * The pages of one comparison are asked for within moments of each other. All together hold so many states as one may: some 0.3 to 1.1
@@ -53,16 +59,18 @@ class BetweenController {
       .weigher((Key key, Between between) -> between.changes() + 1).expireAfterWrite(Duration.ofMinutes(2)).build();
   private final Cache<ListKey, FoundPairs> lists = Caffeine.newBuilder().maximumSize(4).expireAfterAccess(Duration.ofMinutes(2)).build();
 
-  BetweenController(History history, ChangeLog log, Clock clock) {
+  BetweenController(History history, ChangeLog log, Viewpoints viewpoints, KnownChanges changes, Clock clock) {
     this.history = history;
     this.log = log;
+    this.viewpoints = viewpoints;
+    this.changes = changes;
     this.clock = clock;
   }
 
   /** @param asked the end of the span; left out, it is this moment, so that the clock of the one who asks does not matter */
   @GetMapping
   BetweenView between(@RequestParam Instant from, @RequestParam(name = "until", required = false) Instant asked, @RequestParam(required = false) String person,
-      @RequestParam(required = false) String place, @ParameterObject PageRequest part) {
+      @RequestParam(required = false) String place, @ParameterObject PageRequest part, Principal who) {
     PageRequest.Order order = part.order("place", "person");
     Instant now = clock.instant();
     Instant until = asked == null ? now : asked;
@@ -70,7 +78,8 @@ class BetweenController {
       throw Problem.of(HttpStatus.UNPROCESSABLE_CONTENT, "no-such-span", "Not a span of the past",
           "The second day must not be before the first, and not in the future. Choose others.");
     }
-    Between between = comparisons.get(new Key(from, until), key -> Between.of(history.between(from, until), from, until));
+    Between between = comparisons.get(new Key(from, until, viewpoints.of(who.getName())), key -> Between.of(knownOf(history.between(from, until), who.getName()), from, until));
+    Map<Long, KnownChanges.Known> known = changes.to(who.getName());
     RightsDifference difference = between.difference();
     FoundPairs found = lists.get(new ListKey(difference, person, place, part.text()), any -> difference.find(
         new FoundPairs.Wanted(true, true, Rights.ALL, one -> person == null || person.equals(one.id()), place, part.text())));
@@ -78,8 +87,17 @@ class BetweenController {
         pair -> new WithCauses(pair, between.causes(pair.person().id(), pair.place().id())));
     Map<Long, String> notes = log.notes(pairs.items().stream().flatMap(pair -> pair.causes().stream()).filter(cause -> cause instanceof Between.Cause.OfChange)
         .map(cause -> ((Between.Cause.OfChange) cause).change()).distinct().toList());
+    if (known != null) {
+      notes.replaceAll((number, note) -> known.get(number) == KnownChanges.Known.ALL ? note : "Also about what your duties do not cover.");
+    }
     Page<AlteredBetween> altered = new Page<>(pairs.total(), pairs.offset(), pairs.items().stream().map(pair -> view(between, pair, notes)).toList());
-    return new BetweenView(from, until, difference.totals(), between.changes(), altered);
+    return new BetweenView(from, until, difference.totals(), known == null ? between.changes() : (int) between.numbers().filter(known::containsKey).count(), altered);
+  }
+
+  /** Every state as far as it may be known today. */
+  private List<Between.State> knownOf(List<Between.State> states, String account) {
+    return viewpoints.of(account).whole() ? states : states.stream()
+        .map(state -> new Between.State(state.change(), state.since(), viewpoints.known(account, new Snapshots.Numbered(state.change(), state.snapshot())).snapshot())).toList();
   }
 
   private record WithCauses(RightsDifference.Pair pair, List<Between.Cause> causes) {}

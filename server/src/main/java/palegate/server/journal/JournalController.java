@@ -6,6 +6,7 @@ import java.time.Instant;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Stream;
 import org.springdoc.core.annotations.ParameterObject;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -16,6 +17,7 @@ import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import palegate.core.changes.Change;
 import palegate.core.duties.Duty;
+import palegate.core.people.Group;
 import palegate.core.reversal.Reversal;
 import palegate.core.snapshot.Snapshot;
 import palegate.core.structure.Structure;
@@ -30,6 +32,7 @@ import palegate.server.store.ChangeLog;
 import palegate.server.store.Snapshots;
 import palegate.server.store.StructureStore;
 import palegate.server.tray.StoredDrafts;
+import palegate.server.viewpoint.Viewpoints;
 
 /** Every change put in force, newest first unless turned round, and the exact content of each. */
 @RestController
@@ -47,35 +50,73 @@ class JournalController {
   private final ChangeLog log;
   private final StructureStore structures;
   private final Snapshots snapshots;
+  private final Viewpoints viewpoints;
+  private final KnownChanges changes;
   private final StoredDrafts drafts;
   private final Clock clock;
 
-  JournalController(ChangeLog log, StructureStore structures, Snapshots snapshots, Accounts accounts, StoredDrafts drafts, Clock clock) {
+  JournalController(ChangeLog log, StructureStore structures, Snapshots snapshots, Viewpoints viewpoints, KnownChanges changes, Accounts accounts, StoredDrafts drafts, Clock clock) {
     this.clock = clock;
     this.drafts = drafts;
     this.accounts = accounts;
     this.log = log;
     this.structures = structures;
     this.snapshots = snapshots;
+    this.viewpoints = viewpoints;
+    this.changes = changes;
   }
 
   @GetMapping
-  Page<JournalLine> journal(@ParameterObject PageRequest part) {
+  Page<JournalLine> journal(@ParameterObject PageRequest part, Principal who) {
     boolean newestFirst = part.order("-number").turned();
+    Map<Long, KnownChanges.Known> known = changes.to(who.getName());
+    if (known != null) {
+      List<ChangeLog.Logged> found = log.of(known.keySet(), newestFirst).stream().map(change -> KnownChanges.told(change, known))
+          .filter(change -> part.takesAll() || part.takes(change.note(), change.authorName())).toList();
+      return new Page<>(found.size(), part.offset(), found.stream().skip(part.offset()).limit(part.limit()).map(JournalController::line).toList());
+    }
     return new Page<>(log.count(part.text()), part.offset(), log.page(part.text(), newestFirst, part.offset(), part.limit()).stream().map(JournalController::line).toList());
   }
 
   @GetMapping("/{number}")
   ChangeDetail change(@PathVariable long number, @ParameterObject PageRequest part, Principal who) {
-    ChangeLog.Logged logged = log.find(number).orElseThrow(() -> Problem.notFound("change", Long.toString(number)));
+    Map<Long, KnownChanges.Known> known = changes.to(who.getName());
+    ChangeLog.Logged logged = find(number, known);
     // Names are those of the time: after the change, so that what it made has one.
-    Structure then = snapshots.structureAsOf(number);
+    Structure then = known == null ? snapshots.structureAsOf(number) : viewpoints.structureAsOf(who.getName(), number);
     AlteredWords words = new AlteredWords(then, accounts.holdsAny(who.getName(), Duty.WALLS, Duty.AUDIT));
     SortOrders<StructureStore.Altered> altered = SortOrders.<StructureStore.Altered>by("found", (a, b) -> 0)
         .or("what", Comparator.comparing(words::title)).or("kind", Comparator.comparing(StructureStore.Altered::kind).thenComparing(words::title));
-    return new ChangeDetail(line(logged), altered.page(part, structures.alteredBy(number).stream()
+    return new ChangeDetail(line(logged), altered.page(part, (known == null ? structures.alteredBy(number) : knownOf(number, then, who.getName())).stream()
         .filter(thing -> part.takesAll() || part.takes(words.title(thing), thing.kind())), thing -> new Altered(thing.kind(), thing.id(), words.title(thing),
         thing.before() == null ? null : words.fields(thing.before()), thing.after() == null ? null : words.fields(thing.after()))));
+  }
+
+  private ChangeLog.Logged find(long number, Map<Long, KnownChanges.Known> known) {
+    return log.find(number).filter(change -> known == null || known.containsKey(number)).map(change -> KnownChanges.told(change, known))
+        .orElseThrow(() -> Problem.notFound("change", Long.toString(number)));
+  }
+
+  /** What a change altered of what may be known: of memberships, both ends of which are. */
+  private List<StructureStore.Altered> knownOf(long number, Structure then, String account) {
+    boolean duties = accounts.holdsAny(account, Duty.SYSTEM, Duty.AUDIT);
+    Structure before = number == 1 ? Structure.EMPTY : viewpoints.structureAsOf(account, number - 1);
+    return structures.alteredBy(number).stream().filter(altered -> duties || !altered.kind().equals("duty")).filter(altered -> isKnown(altered, altered.before(), before) && isKnown(altered, altered.after(), then)).toList();
+  }
+
+  /** Whether a part stands so in what is known; one that was not there, or is gone, hides nothing. */
+  private static boolean isKnown(StructureStore.Altered altered, Object part, Structure known) {
+    if (part == null) {
+      return true;
+    }
+    if (part instanceof StructureStore.GroupMembership held) {
+      return known.groups().containsKey(held.group()) && known.groups().get(held.group()).members().contains(held.membership());
+    }
+    if (part instanceof Group group) {
+      return known.groups().containsKey(group.id());
+    }
+    return Stream.of(known.units(), known.people(), known.roles(), known.types(), known.places(), known.grants(), known.withholdings(), known.oversights(), known.walls(), known.approvals(),
+        known.duties()).anyMatch(parts -> part.equals(parts.get(altered.id())));
   }
 
   /** What became of a reversal: the draft that holds it, and what it leaves alone. */
@@ -87,23 +128,25 @@ class JournalController {
   @PostMapping("/{number}/reversal")
   @ResponseStatus(HttpStatus.CREATED)
   Reversed reverse(@PathVariable long number, Principal who) {
-    ChangeLog.Logged logged = log.find(number).orElseThrow(() -> Problem.notFound("change", Long.toString(number)));
+    Map<Long, KnownChanges.Known> known = changes.to(who.getName());
+    ChangeLog.Logged logged = find(number, known);
     if (number == 1) {
       throw Problem.of(HttpStatus.UNPROCESSABLE_CONTENT, "the-beginning", "The beginning cannot be turned back", "There was nothing before the first change.");
     }
-    Structure then = snapshots.structureAsOf(number - 1);
-    Structure after = snapshots.structureAsOf(number);
-    Snapshot newest = snapshots.current().snapshot();
+    // Whoever knows a part of it takes back that part.
+    Structure then = viewpoints.structureAsOf(who.getName(), number - 1);
+    Structure after = viewpoints.structureAsOf(who.getName(), number);
+    Snapshot newest = viewpoints.known(who.getName()).snapshot();
     Structure now = newest.structure();
     Reversal reversal = Reversal.of(StructureDifference.between(then, after), newest, clock.instant());
     List<LeftAlone> left = reversal.left().stream().map(one -> new LeftAlone(nameOf(one.thing(), now, after), one.why())).toList();
-    List<Change> changes = reversal.changes();
-    if (changes.isEmpty()) {
+    List<Change> steps = reversal.changes();
+    if (steps.isEmpty()) {
       throw Problem.of(HttpStatus.UNPROCESSABLE_CONTENT, "nothing-to-turn-back", "Nothing to turn back",
           "Everything that change " + number + " altered has been altered again since, or is so already.").with("left", left);
     }
-    long draft = drafts.begin(who.getName(), "Undo change " + number + ": " + (logged.note().length() > 120 ? logged.note().substring(0, 120) : logged.note()), changes);
-    return new Reversed(draft, changes.size(), left);
+    long draft = drafts.begin(who.getName(), "Undo change " + number + ": " + (logged.note().length() > 120 ? logged.note().substring(0, 120) : logged.note()), steps);
+    return new Reversed(draft, steps.size(), left);
   }
 
   private static String nameOf(String thing, Structure now, Structure then) {
@@ -117,6 +160,7 @@ class JournalController {
       case "role" -> known.roles().containsKey(id) ? known.roles().get(id).name() : id;
       case "type" -> known.types().containsKey(id) ? known.types().get(id).name() : id;
       case "approval" -> known.approvals().containsKey(id) ? known.approvals().get(id).name() : then.approvals().containsKey(id) ? then.approvals().get(id).name() : id;
+      case "duty" -> known.duties().containsKey(id) ? known.duties().get(id).duty().word() : then.duties().containsKey(id) ? then.duties().get(id).duty().word() : id;
       case "wall" -> known.walls().containsKey(id) ? known.walls().get(id).name() : id;
       default -> id;
     };

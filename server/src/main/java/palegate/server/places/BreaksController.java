@@ -2,6 +2,7 @@ package palegate.server.places;
 
 import java.security.Principal;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -13,6 +14,7 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import palegate.core.questions.BreakRegister;
 import palegate.server.drafts.DraftedState;
+import palegate.server.journal.KnownChanges;
 import palegate.server.lists.PageRequest;
 import palegate.server.lists.SortOrders;
 import palegate.server.shell.MayBeMissing;
@@ -32,10 +34,12 @@ class BreaksController {
 
   private final DraftedState shown;
   private final BreakHistory history;
+  private final KnownChanges changes;
 
-  BreaksController(DraftedState shown, BreakHistory history) {
+  BreaksController(DraftedState shown, BreakHistory history, KnownChanges changes) {
     this.shown = shown;
     this.history = history;
+    this.changes = changes;
   }
 
   /** Orders that do not depend on what a break does: only the page is worked out. */
@@ -44,7 +48,7 @@ class BreaksController {
   @GetMapping("/api/places/{id}/breaks")
   Page<BreakView> breaks(@PathVariable String id, @RequestParam(defaultValue = "false") boolean sameOnly, @ParameterObject PageRequest part, Principal who) {
     DraftedState.State state = shown.to(who.getName());
-    Map<String, BreakHistory.Since> since = history.since();
+    Map<String, BreakHistory.Since> since = told(changes.to(who.getName()));
     int top = PlacesController.number(state.after(), id);
     if (!sameOnly && CHEAP.contains(part.sort() == null ? "" : part.sort())) {
       SortOrders<Integer> places = SortOrders.by("place", state.after().inTreeOrder()).or("depth", Comparator.comparing(state.after()::depth))
@@ -57,6 +61,17 @@ class BreaksController {
         .or("more", Comparator.comparing(BreakRegister.Break::adds)).or("less", Comparator.comparing(BreakRegister.Break::removes));
     return breaks.page(part, BreakRegister.of(state.moment(), top).stream().filter(one -> !sameOnly || one.sameAsParent())
         .filter(one -> part.takesAll() || part.takes(state.after().pathText(one.number()))), one -> view(state, since, one));
+  }
+
+  /** The notes of changes only as far as they may be known. */
+  private Map<String, BreakHistory.Since> told(Map<Long, KnownChanges.Known> known) {
+    if (known == null) {
+      return history.since();
+    }
+    Map<String, BreakHistory.Since> told = new HashMap<>();
+    history.since().forEach((place, since) -> told.put(place, known.get(since.change()) == KnownChanges.Known.ALL ? since
+        : new BreakHistory.Since(since.change(), since.at(), since.author(), "Also about what your duties do not cover.")));
+    return told;
   }
 
   private static long changeOf(Map<String, BreakHistory.Since> since, DraftedState.State state, int place) {

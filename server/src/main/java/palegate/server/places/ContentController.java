@@ -25,11 +25,13 @@ import org.springframework.web.bind.annotation.RestController;
 import palegate.core.roles.Right;
 import palegate.core.roles.Rights;
 import palegate.core.snapshot.Snapshot;
+import palegate.core.viewpoint.Viewpoint;
 import palegate.server.session.Accounts;
 import palegate.server.shell.MayBeMissing;
 import palegate.server.shell.Problem;
 import palegate.server.store.Contents;
 import palegate.server.store.Snapshots;
+import palegate.server.viewpoint.Viewpoints;
 
 /** What is really in a document. Duties give no rights on it: whoever opens or replaces it needs the rights of a person. */
 @RestController
@@ -38,14 +40,12 @@ class ContentController {
   record ContentView(boolean mayRead, boolean mayRevise, @MayBeMissing String mediaType, @MayBeMissing Integer bytes, @MayBeMissing String putBy, @MayBeMissing Instant putAt) {}
 
   private final Contents contents;
-  private final Snapshots snapshots;
-  private final Accounts accounts;
+  private final Viewpoints viewpoints;
   private final Clock clock;
 
-  ContentController(Contents contents, Snapshots snapshots, Accounts accounts, Clock clock) {
+  ContentController(Contents contents, Viewpoints viewpoints, Clock clock) {
     this.contents = contents;
-    this.snapshots = snapshots;
-    this.accounts = accounts;
+    this.viewpoints = viewpoints;
     this.clock = clock;
   }
 
@@ -63,7 +63,7 @@ class ContentController {
       throw notYours("read");
     }
     Contents.Content content = contents.find(id).orElseThrow(() -> Problem.notFound("content of the document", id));
-    String name = snapshots.current().snapshot().structure().places().get(id).name();
+    String name = viewpoints.asker(who.getName()).state().snapshot().structure().places().get(id).name();
     return ResponseEntity.ok().contentType(MediaType.parseMediaType(content.mediaType()))
         .header(HttpHeaders.CONTENT_DISPOSITION, ContentDisposition.attachment().filename(name, StandardCharsets.UTF_8).build().toString())
         .header("X-Content-Type-Options", "nosniff").body(content.bytes());
@@ -82,11 +82,11 @@ class ContentController {
 
   /** The rights now of the person to whom the account belongs. */
   private Rights rights(String id, Principal who) {
-    Snapshot snapshot = snapshots.current().snapshot();
-    int place = PlacesController.number(snapshot, id);
-    String person = accounts.find(who.getName()).map(Accounts.Account::person).orElse(null);
-    int number = person == null ? -1 : snapshot.personNumber(person);
-    return number < 0 || !snapshot.isDocument(place) ? Rights.NONE : snapshot.at(clock.instant()).rightsNow(number, place);
+    Viewpoint viewpoint = viewpoints.of(who.getName());
+    if (!viewpoint.mayKnow(id)) {
+      throw Problem.notFound("place", id);
+    }
+    return viewpoint.asker().rightsOnDocument(id);
   }
 
   private static Problem notYours(String right) {

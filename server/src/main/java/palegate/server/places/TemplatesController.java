@@ -5,6 +5,7 @@ import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotEmpty;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
+import java.security.Principal;
 import java.util.Arrays;
 import java.util.List;
 import org.springframework.http.HttpStatus;
@@ -16,8 +17,10 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
+import palegate.core.structure.Structure;
 import palegate.server.shell.MayBeMissing;
 import palegate.server.store.ListTemplates;
+import palegate.server.viewpoint.Viewpoints;
 import palegate.server.views.SubjectRef;
 
 /** Access lists that are kept under a name, to be used at other places. A template is text to start from, and gives nobody anything. */
@@ -35,26 +38,42 @@ class TemplatesController {
       @NotEmpty(message = "A template has at least one line.") @Size(max = 200, message = "A template has at most 200 lines.") List<@Valid TemplateLine> lines) {}
 
   private final ListTemplates kept;
+  private final Viewpoints viewpoints;
 
-  TemplatesController(ListTemplates kept) {
+  TemplatesController(ListTemplates kept, Viewpoints viewpoints) {
     this.kept = kept;
+    this.viewpoints = viewpoints;
   }
 
+  /** Those that name nobody whom one may not know. */
   @GetMapping
-  List<Template> templates() {
-    return kept.all(TemplateLine[].class).stream().map(template -> new Template(template.id(), template.name(), Arrays.asList(template.lines()))).toList();
+  List<Template> templates(Principal who) {
+    Structure known = viewpoints.known(who.getName()).snapshot().structure();
+    return kept.all(TemplateLine[].class).stream().map(template -> new Template(template.id(), template.name(), Arrays.asList(template.lines())))
+        .filter(template -> template.lines().stream().allMatch(line -> isKnown(known, line.subject()))).toList();
   }
 
   /** Keeps a list under a name, in the place of one of that name. */
   @PostMapping
-  List<Template> keep(@Valid @RequestBody NewTemplate template) {
+  List<Template> keep(@Valid @RequestBody NewTemplate template, Principal who) {
     kept.keep(template.name().strip(), template.lines().toArray(TemplateLine[]::new));
-    return templates();
+    return templates(who);
   }
 
   @DeleteMapping("/{id}")
   @ResponseStatus(HttpStatus.NO_CONTENT)
-  void forget(@PathVariable long id) {
-    kept.forget(id);
+  void forget(@PathVariable long id, Principal who) {
+    if (templates(who).stream().anyMatch(template -> template.id() == id)) {
+      kept.forget(id);
+    }
+  }
+
+  private static boolean isKnown(Structure known, SubjectRef subject) {
+    return switch (subject.kind()) {
+      case "person" -> known.people().containsKey(subject.id());
+      case "group" -> known.groups().containsKey(subject.id());
+      case "unit" -> known.units().containsKey(subject.id());
+      default -> true;
+    };
   }
 }

@@ -1,43 +1,56 @@
 package palegate.server.session;
 
+import java.time.Clock;
 import java.time.Instant;
-import java.util.Arrays;
-import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 import palegate.core.duties.Duty;
+import palegate.core.viewpoint.Asker;
 import palegate.server.store.Instants;
 import palegate.server.store.RequestFacts;
+import palegate.server.store.Snapshots;
 
-/** Who may sign in. */
+/** Who may sign in, and what they administer: the duties of the person to whom an account belongs, as the structure has them now. */
 @Component
 public class Accounts {
   /** An account; {@code person} is the id of the person it belongs to, or null. */
-  public record Account(String login, String name, String passwordHash, String person, List<String> duties) {}
+  public record Account(String login, String name, String passwordHash, String person) {}
 
   private final JdbcClient jdbc;
   private final RequestFacts facts;
+  private final Snapshots snapshots;
+  private final Clock clock;
 
-  Accounts(JdbcClient jdbc, RequestFacts facts) {
+  Accounts(JdbcClient jdbc, RequestFacts facts, Snapshots snapshots, Clock clock) {
     this.jdbc = jdbc;
     this.facts = facts;
+    this.snapshots = snapshots;
+    this.clock = clock;
   }
 
   public Optional<Account> find(String login) {
     Optional<RequestFacts.Facts> asking = facts.of(login);
     if (asking.isPresent()) {
-      return asking.map(known -> new Account(known.login(), known.name(), known.passwordHash(), known.person(), known.duties()));
+      return asking.map(known -> new Account(known.login(), known.name(), known.passwordHash(), known.person()));
     }
-    List<String> duties = jdbc.sql("SELECT duty FROM duties WHERE account = :login ORDER BY duty")
-        .param("login", login).query(String.class).list();
     return jdbc.sql("SELECT login, name, password_hash, person FROM accounts WHERE login = :login")
         .param("login", login)
-        .query((row, i) -> new Account(row.getString("login"), row.getString("name"),
-            row.getString("password_hash"), row.getString("person"), duties))
+        .query((row, i) -> new Account(row.getString("login"), row.getString("name"), row.getString("password_hash"), row.getString("person")))
         .optional();
+  }
+
+  /** The account's owner, with the duties that they hold in the newest state, now. */
+  public Asker asker(String login) {
+    return askerOf(find(login).map(Account::person).orElse(null));
+  }
+
+  private Asker askerOf(String person) {
+    return Asker.of(snapshots.current().snapshot().at(clock.instant()), person);
   }
 
   /** Whether the account's owner may come in: whoever is not active any more may not, from the next request on. */
@@ -53,13 +66,11 @@ public class Accounts {
         .param("login", login).query(Integer.class).single() > 0;
   }
 
-  /** Which of these accounts' owners may come in and hold any duty. */
+  /** Which of these accounts' owners have anything to do in the console. */
   public Set<String> open(Set<String> logins) {
-    return logins.isEmpty() ? Set.of() : jdbc.sql("""
-            SELECT DISTINCT a.login FROM accounts a JOIN duties d ON d.account = a.login LEFT JOIN person_states p ON p.person = a.person AND p.live = 1
-            WHERE a.login IN (:logins) AND (a.person IS NULL OR p.active)
-            """)
-        .param("logins", logins).query(String.class).set();
+    return logins.isEmpty() ? Set.of() : jdbc.sql("SELECT a.login, a.person FROM accounts a WHERE a.login IN (:logins)")
+        .param("logins", logins).query((row, i) -> Map.entry(row.getString("login"), Optional.ofNullable(row.getString("person")))).list().stream()
+        .filter(account -> askerOf(account.getValue().orElse(null)).mayComeIn()).map(Map.Entry::getKey).collect(Collectors.toSet());
   }
 
   /** Notes that the owner has signed in, and returns when they last did before; null for never. */
@@ -78,16 +89,7 @@ public class Accounts {
 
   /** Whether the account's owner holds one of these duties, and may come in. */
   public boolean holdsAny(String login, Duty... wanted) {
-    Optional<RequestFacts.Facts> asking = facts.of(login);
-    if (asking.isPresent()) {
-      return asking.get().open() && Arrays.stream(wanted).map(Duty::word).anyMatch(asking.get().duties()::contains);
-    }
-    return jdbc.sql("""
-            SELECT COUNT(*) FROM duties d JOIN accounts a ON a.login = d.account LEFT JOIN person_states p ON p.person = a.person AND p.live = 1
-            WHERE d.account = :login AND d.duty IN (:duties) AND (a.person IS NULL OR p.active)
-            """)
-        .param("login", login).param("duties", Arrays.stream(wanted).map(Duty::word).toList())
-        .query(Integer.class).single() > 0;
+    return asker(login).holdsAny(wanted);
   }
 
   @Transactional
@@ -95,9 +97,5 @@ public class Accounts {
     jdbc.sql("INSERT INTO accounts (login, name, password_hash, person) VALUES (:login, :name, :hash, :person)")
         .param("login", account.login()).param("name", account.name())
         .param("hash", account.passwordHash()).param("person", account.person()).update();
-    for (String duty : account.duties()) {
-      jdbc.sql("INSERT INTO duties (account, duty) VALUES (:login, :duty)")
-          .param("login", account.login()).param("duty", duty).update();
-    }
   }
 }

@@ -4,6 +4,7 @@ import jakarta.servlet.DispatcherType;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.util.Map;
+import java.util.function.Predicate;
 import java.util.function.Supplier;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.context.annotation.Bean;
@@ -14,6 +15,7 @@ import org.springframework.http.HttpMethod;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.http.ProblemDetail;
+import org.springframework.security.authentication.AnonymousAuthenticationToken;
 import org.springframework.security.authorization.AuthorizationDecision;
 import org.springframework.security.authorization.AuthorizationManager;
 import org.springframework.security.config.annotation.web.builders.HttpSecurity;
@@ -68,11 +70,12 @@ class Security {
             .requestMatchers(HttpMethod.GET, Pages.ADDRESSES).permitAll()
             .requestMatchers(HttpMethod.GET, "/index.html", "/favicon.svg", "/assets/**").permitAll()
             .requestMatchers("/api/session").permitAll()
-            .requestMatchers(HttpMethod.GET, "/api/**").access(holding(accounts, Duty.values()))
-            .requestMatchers("/api/draft/**", "/api/drafts/**").access(holding(accounts, Duty.changing()))
+            .requestMatchers(HttpMethod.GET, "/api/places/*/content", "/api/places/*/content/about").access(signedIn(accounts))
+            .requestMatchers(HttpMethod.GET, "/api/**").access(administering(accounts))
+            .requestMatchers("/api/draft/**", "/api/drafts/**").access(changing(accounts))
             .requestMatchers(HttpMethod.POST, "/api/people/matches", "/api/places/*/outline", "/api/types/conversion", "/api/journal/*/reversal")
-            .access(holding(accounts, Duty.changing()))
-            .requestMatchers(HttpMethod.PUT, "/api/places/*/content").access(holding(accounts, Duty.values()))
+            .access(changing(accounts))
+            .requestMatchers(HttpMethod.PUT, "/api/places/*/content").access(signedIn(accounts))
             .requestMatchers("/api/list-templates/**").access(holding(accounts, Duty.ACCESS))
             .anyRequest().denyAll())
         .build();
@@ -106,12 +109,28 @@ class Security {
     return new HttpSessionSecurityContextRepository();
   }
 
+  private static AuthorizationManager<RequestAuthorizationContext> signedIn(Accounts accounts) {
+    return allowing(accounts::isOpen);
+  }
+
+  private static AuthorizationManager<RequestAuthorizationContext> administering(Accounts accounts) {
+    return allowing(login -> accounts.isOpen(login) && accounts.asker(login).mayComeIn());
+  }
+
+  /** Whoever holds a duty that changes something, or governs a place: what they may change where is decided for each draft. */
+  private static AuthorizationManager<RequestAuthorizationContext> changing(Accounts accounts) {
+    return allowing(login -> accounts.isOpen(login) && (accounts.holdsAny(login, Duty.changing()) || accounts.asker(login).governsAnything()));
+  }
+
   /** Duties are read at every request, so that a duty taken away is gone at once. */
   private static AuthorizationManager<RequestAuthorizationContext> holding(Accounts accounts, Duty... wanted) {
+    return allowing(login -> accounts.isOpen(login) && accounts.holdsAny(login, wanted));
+  }
+
+  private static AuthorizationManager<RequestAuthorizationContext> allowing(Predicate<String> login) {
     return (Supplier<? extends Authentication> who, RequestAuthorizationContext request) -> {
       Authentication signedIn = who.get();
-      boolean granted = signedIn != null && signedIn.isAuthenticated() && accounts.holdsAny(signedIn.getName(), wanted);
-      return new AuthorizationDecision(granted);
+      return new AuthorizationDecision(signedIn != null && signedIn.isAuthenticated() && !(signedIn instanceof AnonymousAuthenticationToken) && login.test(signedIn.getName()));
     };
   }
 

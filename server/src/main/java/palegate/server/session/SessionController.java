@@ -29,6 +29,7 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
+import palegate.core.duties.Duty;
 import palegate.demo.Sallowpoint;
 import palegate.server.shell.MayBeMissing;
 import palegate.server.shell.Problem;
@@ -139,7 +140,7 @@ class SessionController {
     return Sallowpoint.signIns().stream().map(signIn -> new DemoSignIn(signIn.login(), signIn.does())).toList();
   }
 
-  private static SignedIn signedIn(Accounts.Account account, Integer failedSince) {
-    return new SignedIn(account.login(), account.name(), account.person(), account.duties(), failedSince);
+  private SignedIn signedIn(Accounts.Account account, Integer failedSince) {
+    return new SignedIn(account.login(), account.name(), account.person(), accounts.asker(account.login()).duties().stream().map(Duty::word).toList(), failedSince);
   }
 }

@@ -19,6 +19,7 @@ import org.springframework.transaction.PlatformTransactionManager;
 import org.springframework.transaction.support.TransactionTemplate;
 import palegate.core.access.Grant;
 import palegate.core.duties.Duty;
+import palegate.core.duties.DutyAssignment;
 import palegate.core.people.Period;
 import palegate.core.people.Person;
 import palegate.core.people.Subject;
@@ -32,7 +33,7 @@ import palegate.server.session.Accounts;
 import palegate.server.store.StructureStore;
 
 /**
- * An empty database gets a repository, a role with all rights, and an administrator who holds it and signs in with the
+ * An empty database gets a repository, a role with all rights, and an administrator who holds it and all duties, and signs in with the
  * password that was given from outside: without them nobody could begin.
  */
 @Component
@@ -78,9 +79,10 @@ class FirstSetUp implements ApplicationRunner {
     Role keeper = new Role("r-keeper", "Keeper", Rights.ALL);
     Place repository = Place.plain("root", PlaceKind.REPOSITORY, null, "Repository", true, Map.of(), null, null, null);
     Grant governs = new Grant("e-first", "root", new Subject.OfPerson(administrator.id()), keeper.id(), Set.of(), Period.ALWAYS, "So that somebody governs");
-    Structure structure = Structure.of(List.of(), List.of(administrator), List.of(), List.of(keeper), List.of(), List.of(repository), List.of(governs), List.of());
+    Structure structure = Structure.of(List.of(), List.of(administrator), List.of(), List.of(keeper), List.of(), List.of(repository), List.of(governs), List.of())
+        .administeredBy(Arrays.stream(Duty.values()).map(duty -> new DutyAssignment("du-" + duty.word(), new Subject.OfPerson(administrator.id()), duty,
+            duty.scope() == Duty.ScopeKind.PLACE ? repository.id() : null, null, null, Period.ALWAYS)).toList());
     bundles.bringIn(structure, "set-up", "Set-up", "An empty repository, and who governs it.", clock.instant());
-    accounts.add(new Accounts.Account(LOGIN, administrator.name(), passwords.encode(password), administrator.id(),
-        Arrays.stream(Duty.changing()).map(Duty::word).toList()));
+    accounts.add(new Accounts.Account(LOGIN, administrator.name(), passwords.encode(password), administrator.id()));
   }
 }

@@ -9,6 +9,7 @@ import palegate.core.statements.Statement;
 import palegate.server.shell.Problem;
 import palegate.server.store.History;
 import palegate.server.store.Snapshots;
+import palegate.server.viewpoint.Viewpoints;
 
 /** Makes statements on the structure as it is, or as it was after an earlier change. */
 @Service
@@ -19,21 +20,24 @@ class Statements {
   /** A statement that was asked for, with what its cover says. */
   record Asked(Statement statement, Snapshot snapshot, long change, Instant instant, String title, String fileName, boolean documents) {}
 
-  private final Snapshots snapshots;
+  private final Viewpoints viewpoints;
   private final History history;
   private final Clock clock;
 
-  Statements(Snapshots snapshots, History history, Clock clock) {
-    this.snapshots = snapshots;
+  Statements(Viewpoints viewpoints, History history, Clock clock) {
+    this.viewpoints = viewpoints;
     this.history = history;
     this.clock = clock;
   }
 
-  /** @param at an instant of the past, for what held then; null for now */
-  Asked ask(About about, String id, boolean documents, Instant at) {
+  /**
+   * @param at an instant of the past, for what held then; null for now
+   * @param account of what its owner may know
+   */
+  Asked ask(About about, String id, boolean documents, Instant at, String account) {
     Instant now = clock.instant();
     boolean earlier = at != null && at.isBefore(now);
-    Snapshots.Numbered state = earlier ? history.at(at) : snapshots.current();
+    Snapshots.Numbered state = earlier ? viewpoints.known(account, history.at(at)) : viewpoints.known(account);
     Snapshot snapshot = state.snapshot();
     boolean place = about == About.PLACE;
     int number = place ? snapshot.placeNumber(id) : snapshot.personNumber(id);

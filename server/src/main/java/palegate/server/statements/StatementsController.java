@@ -65,9 +65,9 @@ class StatementsController {
 
   @GetMapping
   StatementView statement(@RequestParam Statements.About about, @RequestParam String id, @RequestParam(defaultValue = "true") boolean documents,
-      @RequestParam(required = false) Instant at, @ParameterObject PageRequest part) {
+      @RequestParam(required = false) Instant at, @ParameterObject PageRequest part, Principal who) {
     PageRequest.Order order = part.order("place", "person");
-    Statements.Asked asked = statements.ask(about, id, documents, at);
+    Statements.Asked asked = statements.ask(about, id, documents, at, who.getName());
     SnapshotAt moment = asked.snapshot().at(asked.instant());
     Statement whole = known.get(new Asking(moment, about, id, documents, ""), any -> asked.statement());
     Statement found = part.takesAll() ? whole : known.get(new Asking(moment, about, id, documents, part.text()), any -> whole.finding(part.text()));
@@ -81,7 +81,7 @@ class StatementsController {
   void file(@RequestParam Statements.About about, @RequestParam String id, @RequestParam(defaultValue = "true") boolean documents,
       @RequestParam(required = false) Instant at, @RequestParam Format format, Principal who, HttpServletResponse response) throws IOException {
     String author = accounts.find(who.getName()).map(Accounts.Account::name).orElse(who.getName());
-    Sheet sheet = StatementSheet.of(statements.ask(about, id, documents, at), author);
+    Sheet sheet = StatementSheet.of(statements.ask(about, id, documents, at, who.getName()), author);
     response.setContentType(format.mediaType);
     response.setHeader(HttpHeaders.CONTENT_DISPOSITION, ContentDisposition.attachment()
         .filename(sheet.name() + "." + format.name().toLowerCase(Locale.ROOT)).build().toString());

@@ -83,6 +83,12 @@ public class ChangeLog {
         .param("text", text).param("limit", limit).param("offset", offset).query(ChangeLog::logged).list();
   }
 
+  /** Some changes, newest first or oldest first. */
+  public List<Logged> of(Collection<Long> numbers, boolean newestFirst) {
+    return numbers.isEmpty() ? List.of() : jdbc.sql(COLUMNS + " WHERE number IN (:numbers)" + (newestFirst ? " ORDER BY number DESC" : " ORDER BY number"))
+        .param("numbers", numbers).query(ChangeLog::logged).list();
+  }
+
   /** How many changes have the text in their note or author. */
   public long count(String text) {
     return jdbc.sql("SELECT COUNT(*) FROM changes" + WITH_TEXT).param("text", text).query(Long.class).single();

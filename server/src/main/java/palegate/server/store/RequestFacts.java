@@ -11,7 +11,7 @@ import org.springframework.web.context.request.RequestContextHolder;
 import org.springframework.web.context.request.ServletRequestAttributes;
 
 /**
- * What nearly every question starts from – the newest change, who asks, their duties, whether they have a draft in hand –
+ * What nearly every question starts from – the newest change, who asks, whether they have a draft in hand –
  * read in one statement and kept for as long as the question takes. Only for requests that ask: one that writes must see
  * what is there when it writes.
  */
@@ -22,11 +22,7 @@ public class RequestFacts {
    * @param person the id of the person the account belongs to, or null
    * @param open whether the account's owner may come in
    */
-  public record Facts(long head, String login, String name, String passwordHash, String person, boolean open, List<String> duties, boolean hasDraft) {
-    public Facts {
-      duties = List.copyOf(duties);
-    }
-  }
+  public record Facts(long head, String login, String name, String passwordHash, String person, boolean open, boolean hasDraft) {}
 
   private static final String KEPT = RequestFacts.class.getName();
   private static final String STATE = RequestFacts.class.getName() + ".state";
@@ -99,18 +95,13 @@ public class RequestFacts {
     return jdbc.sql("""
             SELECT (SELECT number FROM head WHERE id = 1) AS head, a.login, a.name, a.password_hash, a.person,
               a.person IS NULL OR COALESCE(p.active, 0) AS open,
-              (SELECT GROUP_CONCAT(d.duty ORDER BY d.duty SEPARATOR ' ') FROM duties d WHERE d.account = a.login) AS duties,
               EXISTS (SELECT 1 FROM drafts f WHERE f.owner = a.login AND f.in_hand = 1) AS has_draft
             FROM accounts a LEFT JOIN person_states p ON p.person = a.person AND p.live = 1
             WHERE a.login = :login
             """)
         .param("login", login)
         .query((row, i) -> new Facts(row.getLong("head"), row.getString("login"), row.getString("name"), row.getString("password_hash"),
-            row.getString("person"), row.getBoolean("open"), words(row.getString("duties")), row.getBoolean("has_draft")))
+            row.getString("person"), row.getBoolean("open"), row.getBoolean("has_draft")))
         .optional();
-  }
-
-  private static List<String> words(String joined) {
-    return joined == null ? List.of() : List.of(joined.split(" "));
   }
 }

@@ -14,6 +14,7 @@ import palegate.core.access.Grant;
 import palegate.core.access.Oversight;
 import palegate.core.access.Withholding;
 import palegate.core.approvals.ApprovalRule;
+import palegate.core.duties.DutyAssignment;
 import palegate.core.people.Group;
 import palegate.core.people.Membership;
 import palegate.core.people.Person;
@@ -43,9 +44,10 @@ public class StructureStore {
   private final OversightRows oversights;
   private final WallRows walls;
   private final ApprovalRows approvals;
+  private final DutyRows duties;
 
   StructureStore(JdbcClient jdbc, PeopleRows people, GroupRows groups, RoleAndTypeRows rolesAndTypes, PlaceRows places, EntryRows entries,
-      OversightRows oversights, WallRows walls, ApprovalRows approvals) {
+      OversightRows oversights, WallRows walls, ApprovalRows approvals, DutyRows duties) {
     this.jdbc = jdbc;
     this.people = people;
     this.groups = groups;
@@ -55,6 +57,7 @@ public class StructureStore {
     this.oversights = oversights;
     this.walls = walls;
     this.approvals = approvals;
+    this.duties = duties;
   }
 
   /** The number of the newest change; 0 before the first. */
@@ -70,7 +73,8 @@ public class StructureStore {
         rolesAndTypes.roles(Span.AS_OF, change), rolesAndTypes.types(Span.AS_OF, change),
         places.places(Span.AS_OF, change), entries.grants(Span.AS_OF, change), entries.withholdings(Span.AS_OF, change))
         .guardedBy(oversights.oversights(Span.AS_OF, change), walls.walls(Span.AS_OF, change))
-        .approvedBy(approvals.approvals(Span.AS_OF, change));
+        .approvedBy(approvals.approvals(Span.AS_OF, change))
+        .administeredBy(duties.duties(Span.AS_OF, change));
   }
 
   /** Of these ids, those that were places once and are none now, each with the change that took it away. */
@@ -95,6 +99,7 @@ public class StructureStore {
     oversights.write(RowChanges.of(altered, altered.oversights(), Structure::oversights), change);
     walls.write(RowChanges.of(altered, altered.walls(), Structure::walls), change);
     approvals.write(RowChanges.of(altered, altered.approvals(), Structure::approvals), change);
+    duties.write(RowChanges.of(altered, altered.duties(), Structure::duties), change);
   }
 
   /** Everything a change altered, with its exact content before and after, kind by kind. */
@@ -122,6 +127,7 @@ public class StructureStore {
     pair(all, "oversight", oversights.oversights(over, change), oversights.oversights(begun, change), Oversight::id);
     pair(all, "wall", walls.walls(over, change), walls.walls(begun, change), Wall::id);
     pair(all, "approval", approvals.approvals(over, change), approvals.approvals(begun, change), ApprovalRule::id);
+    pair(all, "duty", duties.duties(over, change), duties.duties(begun, change), DutyAssignment::id);
     return all;
   }
 
@@ -178,7 +184,7 @@ public class StructureStore {
     return before.withUnits(of(byKind, "unit")).withPeople(of(byKind, "person")).withGroups(groups).withRoles(of(byKind, "role"))
         .withTypes(of(byKind, "type")).withPlaces(of(byKind, "place")).withGrants(of(byKind, "grant"))
         .withWithholdings(of(byKind, "withholding")).withOversights(of(byKind, "oversight")).withWalls(of(byKind, "wall"))
-        .withApprovals(of(byKind, "approval"));
+        .withApprovals(of(byKind, "approval")).withDuties(of(byKind, "duty"));
   }
 
   @SuppressWarnings("unchecked") // each kind holds parts of one class only

@@ -97,8 +97,8 @@ class DraftController {
         items(rehearsed), rehearsal.now().totals(), rehearsal.lockOuts().size(), rehearsal.authorLosesGovern().size(), rehearsal.withoutEffect().size(),
         rehearsal.wallConflicts().size(), rehearsal.oddWalls().size(), rehearsal.differences().size() - 1,
         drafts.clashes(rehearsed).stream().map(clash -> ClashView.of(clash, rehearsal.before())).toList(),
-        draft == null ? List.of() : approvals.missing(draft, approvals.needed(draft, rehearsal), rehearsal.digest()),
-        draft == null ? List.of() : approvals.of(draft, rehearsal).stream().map(Approvals.Approval::name).toList(),
+        draft == null ? List.of() : approvals.missing(draft, rehearsal, drafts.whole(draft)),
+        draft == null ? List.of() : approvals.of(draft, drafts.whole(draft)).stream().map(Approvals.Approval::name).toList(),
         draft == null || draft.due() == null ? null : draft.due().at(), draft == null ? null : draft.stopped());
   }
 

@@ -3,12 +3,14 @@ package palegate.server.tray;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import org.springframework.http.HttpStatus;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import palegate.core.changes.Change;
 import palegate.core.rehearsal.Rehearsal;
+import palegate.core.structure.Structure;
 import palegate.server.approvals.Approvals;
 import palegate.server.drafts.DraftStore;
 import palegate.server.drafts.Drafts;
@@ -20,6 +22,7 @@ import palegate.server.shell.Problem;
 import palegate.server.store.Instants;
 import palegate.server.store.Snapshots;
 import palegate.server.store.Transactions;
+import palegate.server.viewpoint.Viewpoints;
 
 /** Drafts as they are kept: several an owner, under names, shared, talked about, approved, scheduled. */
 @Service
@@ -31,10 +34,11 @@ public class StoredDrafts {
   private final Approvals approvals;
   private final Accounts accounts;
   private final Snapshots snapshots;
+  private final Viewpoints viewpoints;
   private final JdbcClient jdbc;
   private final Clock clock;
 
-  StoredDrafts(DraftStore store, Drafts drafts, Rehearsals rehearsals, Transactions transactions, Approvals approvals, Accounts accounts, Snapshots snapshots, JdbcClient jdbc, Clock clock) {
+  StoredDrafts(DraftStore store, Drafts drafts, Rehearsals rehearsals, Transactions transactions, Approvals approvals, Accounts accounts, Snapshots snapshots, Viewpoints viewpoints, JdbcClient jdbc, Clock clock) {
     this.store = store;
     this.drafts = drafts;
     this.rehearsals = rehearsals;
@@ -42,6 +46,7 @@ public class StoredDrafts {
     this.approvals = approvals;
     this.accounts = accounts;
     this.snapshots = snapshots;
+    this.viewpoints = viewpoints;
     this.jdbc = jdbc;
     this.clock = clock;
   }
@@ -71,28 +76,33 @@ public class StoredDrafts {
 
   public DraftsController.Opened open(long id, String account) {
     DraftStore.Draft draft = seen(id, account);
-    Drafts.Rehearsed rehearsed = rehearse(draft);
+    Drafts.Rehearsed rehearsed = rehearse(draft, account);
     Rehearsal rehearsal = rehearsed.rehearsal();
     return new DraftsController.Opened(line(draft, account), draft.version(), Seen.of(rehearsed.change(), rehearsal), DraftController.items(rehearsed), rehearsal.now().totals(),
-        approvals.missing(draft, approvals.needed(draft, rehearsal), rehearsal.digest()), readers(id), comments(id));
+        approvals.missing(draft, rehearsal, whole(draft)), readers(id), comments(id));
   }
 
   /** As it would be put in force: at its hour if it has one, else now. */
-  private Drafts.Rehearsed rehearse(DraftStore.Draft draft) {
+  private Drafts.Rehearsed rehearse(DraftStore.Draft draft, String account) {
     if (draft.due() == null) {
-      return drafts.rehearse(Optional.of(draft));
+      return drafts.rehearse(Optional.of(draft), account);
     }
-    Snapshots.Numbered state = snapshots.current();
+    Snapshots.Numbered state = viewpoints.known(account);
     return new Drafts.Rehearsed(draft, state.change(), rehearsals.at(draft, state, draft.due().at()));
+  }
+
+  /** What it would really do then, whoever may know it. */
+  private Rehearsal whole(DraftStore.Draft draft) {
+    return draft.due() == null ? drafts.whole(draft) : rehearsals.at(draft, snapshots.current(), draft.due().at());
   }
 
   public DraftsController.Foreseen foresee(long id, String account, Instant at) {
     DraftStore.Draft draft = seen(id, account);
     refusePast(at);
-    Snapshots.Numbered state = snapshots.current();
+    Snapshots.Numbered state = viewpoints.known(account);
     Rehearsal rehearsal = rehearsals.at(draft, state, at);
-    return new DraftsController.Foreseen(Seen.of(state.change(), rehearsal), draft.version(), rehearsal.now().totals(), rehearsal.lockOuts().size(),
-        approvals.missing(draft, approvals.needed(draft, rehearsal), rehearsal.digest()));
+    Rehearsal whole = rehearsals.at(draft, snapshots.current(), at);
+    return new DraftsController.Foreseen(Seen.of(state.change(), rehearsal), draft.version(), rehearsal.now().totals(), rehearsal.lockOuts().size(), approvals.missing(draft, rehearsal, whole));
   }
 
   public void begin(String owner, String name) {
@@ -119,12 +129,14 @@ public class StoredDrafts {
   }
 
   public List<DraftsController.Reader> colleagues(String account) {
-    return jdbc.sql("SELECT login, name FROM accounts WHERE login <> :account ORDER BY name")
-        .param("account", account).query((row, i) -> new DraftsController.Reader(row.getString("login"), row.getString("name"))).list();
+    Structure known = viewpoints.known(account).snapshot().structure();
+    return jdbc.sql("SELECT login, name, person FROM accounts WHERE login <> :account AND person IS NOT NULL ORDER BY name").param("account", account)
+        .query((row, i) -> Map.entry(row.getString("person"), new DraftsController.Reader(row.getString("login"), row.getString("name")))).list().stream()
+        .filter(colleague -> known.people().containsKey(colleague.getKey())).map(Map.Entry::getValue).toList();
   }
 
   public void share(long id, String account, String reader) {
-    if (accounts.find(reader).isEmpty() || reader.equals(account)) {
+    if (colleagues(account).stream().noneMatch(colleague -> colleague.login().equals(reader))) {
       throw Problem.notFound("colleague", reader);
     }
     transactions.run(() -> jdbc.sql("INSERT INTO draft_readers (draft, account) VALUES (:draft, :reader) ON DUPLICATE KEY UPDATE account = VALUES(account)")
@@ -146,9 +158,9 @@ public class StoredDrafts {
   public void approve(long id, String account, int version, Seen seen) {
     DraftStore.Draft draft = seen(id, account);
     refuseOtherVersion(draft, version, "Look at it again, then approve it.");
-    Drafts.Rehearsed rehearsed = rehearse(draft);
+    Drafts.Rehearsed rehearsed = rehearse(draft, account);
     refuseOther(rehearsed, seen);
-    approvals.approve(draft, account, rehearsed.rehearsal(), seen);
+    approvals.approve(draft, account, whole(draft), seen);
   }
 
   public void schedule(long id, String account, int version, Instant at, String note, Seen seen, boolean acceptLockOuts) {
@@ -158,8 +170,9 @@ public class StoredDrafts {
     if (draft.items().isEmpty()) {
       throw Drafts.nothingDrafted();
     }
-    Snapshots.Numbered state = snapshots.current();
+    Snapshots.Numbered state = viewpoints.known(account);
     Rehearsal rehearsal = rehearsals.at(draft, state, at);
+    drafts.refuseBeyond(draft, rehearsals.at(draft, snapshots.current(), at));
     refuseOther(new Drafts.Rehearsed(draft, state.change(), rehearsal), seen);
     PuttingInForce.refuseUnseenLockOuts(rehearsal, acceptLockOuts);
     transactions.run(() -> {

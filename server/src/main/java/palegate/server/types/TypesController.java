@@ -15,6 +15,7 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import palegate.core.changes.TypeChange;
+import palegate.core.duties.Duty;
 import palegate.core.people.Subject;
 import palegate.core.places.Place;
 import palegate.core.places.PlaceKind;
@@ -24,6 +25,7 @@ import palegate.core.structure.Structure;
 import palegate.core.structure.SubjectNames;
 import palegate.core.types.Clearance;
 import palegate.core.types.DocumentType;
+import palegate.core.viewpoint.Viewpoint;
 import palegate.server.changes.ChangeBody;
 import palegate.server.drafts.DraftedState;
 import palegate.server.lists.PageRequest;
@@ -31,6 +33,7 @@ import palegate.server.lists.SortOrders;
 import palegate.server.shell.MayBeMissing;
 import palegate.server.shell.Page;
 import palegate.server.shell.Problem;
+import palegate.server.viewpoint.Viewpoints;
 import palegate.server.views.SubjectView;
 
 /** The customer's document types: fields, clearances, and who may do what with papers of each. */
@@ -59,24 +62,27 @@ class TypesController {
   record TypeName(String id, String name, boolean guarded) {}
 
   private final DraftedState shown;
+  private final Viewpoints viewpoints;
 
-  TypesController(DraftedState shown) {
+  TypesController(DraftedState shown, Viewpoints viewpoints) {
     this.shown = shown;
+    this.viewpoints = viewpoints;
   }
 
   /** All types, by name. */
   @GetMapping
   List<TypeView> types(Principal who) {
     DraftedState.State state = shown.to(who.getName());
-    return sorted(state.structure()).stream().map(type -> view(state, type)).toList();
+    Viewpoint viewpoint = viewpoints.of(who.getName());
+    return sorted(state.structure()).stream().map(type -> view(state, type, viewpoint)).toList();
   }
 
   private static List<DocumentType> sorted(Structure structure) {
     return structure.types().values().stream().sorted(Comparator.comparing(DocumentType::name).thenComparing(DocumentType::id)).toList();
   }
 
-  private static TypeView view(DraftedState.State state, DocumentType type) {
-    int documents = (int) state.after().documentsOf(type.id()).count();
+  private static TypeView view(DraftedState.State state, DocumentType type, Viewpoint viewpoint) {
+    int documents = viewpoint.whole() || !viewpoint.asker().holds(Duty.TYPES) ? (int) state.after().documentsOf(type.id()).count() : viewpoint.documentsOf(type.id());
     return new TypeView(type.id(), type.name(), type.shortName(), type.guarded(), type.libraries().stream().sorted().toList(),
         type.fields().stream().map(TypeField::of).toList(), type.clearances().stream().map(clearance -> view(state, clearance)).toList(),
         documents, lacking(state, type).length, state.drafted(Structure::types, type.id()));

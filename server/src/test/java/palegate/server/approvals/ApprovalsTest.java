@@ -144,13 +144,14 @@ class ApprovalsTest {
     draft(wenna, grant("lib-acc"));
     draft(wenna, Map.of("kind", "setType", "name", "Postcard", "guarded", false, "libraries", List.of(), "fields", List.of()));
     long draft = shared(wenna, "teodor.brask");
-    JdbcClient jdbc = app.database().asOwner();
-    assertThat(jdbc.sql("DELETE FROM duties WHERE account = 'teodor.brask' AND duty = 'types'").update()).isLessThanOrEqualTo(1);
     assertThat(approve(teodor, draft).status()).isEqualTo(200);
     Browser.Answer refused = wenna.putInForce(false);
     assertThat(refused.problem()).isEqualTo("approval-missing");
     assertThat(refused.body().path("missing")).singleElement().satisfies(missing -> assertThat(missing.asString()).contains("duty types"));
-    jdbc.sql("INSERT INTO duties (account, duty) VALUES ('teodor.brask', 'types')").update();
+    assertThat(wenna.post("/api/drafts", Map.of("name", "Types for Teodor")).status()).isLessThan(300);
+    draft(wenna, Map.of("kind", "setDuty", "subject", Map.of("kind", "person", "id", "p-teodor"), "duty", "TYPES"));
+    assertThat(wenna.putInForce(false).status()).isEqualTo(200);
+    assertThat(wenna.post("/api/drafts/" + draft + "/in-hand", Map.of()).status()).isLessThan(300);
     assertThat(wenna.putInForce(false).status()).as("one person may meet several").isEqualTo(200);
   }
 

@@ -143,13 +143,13 @@ class SignInTest {
   @Test
   void a_duty_that_is_taken_away_is_gone_at_the_next_request(TestApplication app) {
     Browser auditor = app.signedIn("oriel.fenn");
-    JdbcClient jdbc = app.bean(JdbcClient.class);
-    jdbc.sql("DELETE FROM duties WHERE account = 'oriel.fenn'").update();
-    try {
-      assertThat(auditor.get("/api/journal").status()).isEqualTo(403);
-    } finally {
-      jdbc.sql("INSERT INTO duties (account, duty) VALUES ('oriel.fenn', 'audit')").update();
-    }
+    assertThat(auditor.get("/api/journal").status()).isEqualTo(200);
+    Browser wenna = app.signedIn("wenna.carrow");
+    assertThat(wenna.post("/api/draft/changes", Map.of("kind", "removeDuty", "assignment", "du-oriel")).status()).isEqualTo(201);
+    assertThat(wenna.putInForce(false).status()).isEqualTo(200);
+    assertThat(auditor.get("/api/journal").status()).isEqualTo(403);
+    wenna.post("/api/draft/changes", Map.of("kind", "setDuty", "assignment", "du-oriel", "subject", Map.of("kind", "person", "id", "p-oriel"), "duty", "AUDIT"));
+    assertThat(wenna.putInForce(false).status()).isEqualTo(200);
     assertThat(auditor.get("/api/journal").status()).isEqualTo(200);
   }
 

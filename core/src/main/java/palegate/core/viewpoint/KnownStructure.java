@@ -1,0 +1,272 @@
+package palegate.core.viewpoint;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.function.Function;
+import java.util.function.Predicate;
+import java.util.stream.IntStream;
+import java.util.stream.Stream;
+import palegate.core.access.Entry;
+import palegate.core.access.Grant;
+import palegate.core.access.Oversight;
+import palegate.core.access.Withholding;
+import palegate.core.approvals.ApprovalRule;
+import palegate.core.duties.Duty;
+import palegate.core.duties.DutyAssignment;
+import palegate.core.people.Group;
+import palegate.core.people.Person;
+import palegate.core.people.Subject;
+import palegate.core.people.Unit;
+import palegate.core.places.Place;
+import palegate.core.questions.WallCoverage;
+import palegate.core.snapshot.Snapshot;
+import palegate.core.snapshot.SnapshotAt;
+import palegate.core.structure.Parts;
+import palegate.core.structure.Structure;
+import palegate.core.types.Clearance;
+import palegate.core.types.DocumentType;
+import palegate.core.walls.Barrier;
+import palegate.core.walls.Scope;
+import palegate.core.walls.Wall;
+
+/**
+ * The structure as an asker may know it (section 9): a sound structure from which everything else is cut, so that whatever is asked of
+ * it answers as if that did not exist. What is left means the same: whoever has rights at a place that the asker's duties cover has
+ * the same ones here. Cutting twice is cutting once.
+ */
+final class KnownStructure {
+  private final Asker asker;
+  private final Snapshot snapshot;
+  private final Structure structure;
+  private final BarringWalls barring;
+  private final KnownPlaces places;
+  private final Set<String> usedTypes = new HashSet<>();
+  private KnownPeople people;
+
+  private KnownStructure(Asker asker, SnapshotAt at) {
+    this.asker = asker;
+    snapshot = at.snapshot();
+    structure = snapshot.structure();
+    barring = new BarringWalls(asker, snapshot);
+    places = new KnownPlaces(asker, at, barring);
+  }
+
+  /** The same structure if the asker may know all of it: then in O(walls), else in O(structure). */
+  static Structure of(Asker asker, SnapshotAt at) {
+    Structure structure = at.snapshot().structure();
+    BarringWalls barring = new BarringWalls(asker, at.snapshot());
+    boolean everywhere = knowsEveryPlaceByDuty(asker);
+    boolean freely = (everywhere || asker.holdsAny(Duty.AUDIT, Duty.WALLS)) && structure.walls().values().stream().allMatch(wall -> barring.known(wall).equals(List.of(wall)))
+        && Stream.of(structure, asker.snapshot().structure()).flatMap(known -> known.walls().values().stream()).noneMatch(wall -> wall.barsAt(asker.state().instant()) && barring.bars(wall));
+    if (freely) {
+      return structure;
+    }
+    KnownStructure known = new KnownStructure(asker, at);
+    return known.cut(KnownPeople.all(asker, everywhere && !known.places.covered.isEmpty()));
+  }
+
+  private static boolean knowsEveryPlaceByDuty(Asker asker) {
+    return asker.held().stream().anyMatch(given -> given.duty().scope() == Duty.ScopeKind.PLACE && asker.holdsEverywhere(given.duty()));
+  }
+
+  private Structure cut(boolean everybody) {
+    Parts<Place> knownPlaces = kept(structure.places(), Place::id, place -> isKnown(place.id()));
+    Predicate<String> reaches = place -> places.reaching.get(snapshot.placeNumber(place));
+    Parts<Grant> grants = kept(structure.grants(), Entry::id, grant -> reaches.test(grant.place()));
+    Parts<Withholding> withholdings = kept(structure.withholdings(), Entry::id, taken -> reaches.test(taken.place()));
+    Parts<Oversight> oversights = kept(structure.oversights(), oversight -> oversight.id(), oversight -> places.onTheWay.get(snapshot.placeNumber(oversight.place())));
+    List<Wall> walls = new ArrayList<>();
+    structure.walls().values().forEach(wall -> walls.addAll(wallsOf(wall)));
+    grants.values().forEach(grant -> usedTypes.addAll(grant.types()));
+    withholdings.values().forEach(taken -> usedTypes.addAll(taken.types()));
+    walls.forEach(wall -> wall.barrier().scopes().forEach(scope -> usedTypes.addAll(scope.types())));
+    places.covered.stream().mapToObj(snapshot::place).filter(place -> place.type() != null).forEach(place -> usedTypes.add(place.type()));
+    if (!everybody) {
+      people = new KnownPeople(structure);
+      grants.values().forEach(grant -> people.add(grant.subject()));
+      withholdings.values().forEach(taken -> people.add(taken.subject()));
+      oversights.values().forEach(oversight -> people.add(oversight.subject()));
+      places.covered.stream().mapToObj(snapshot::place).forEach(place -> {
+        people.person(place.owner());
+        people.person(place.conditions().checkedOutBy());
+      });
+      administeredPeople();
+      otherwisePeople();
+      guardNames(walls);
+      people.addTheirUnits();
+    }
+    return new Structure(everybody ? structure.units() : kept(structure.units(), Unit::id, unit -> people.units.contains(unit.id())),
+        everybody ? structure.people() : kept(structure.people(), Person::id, person -> people.people.contains(person.id())),
+        everybody ? structure.groups() : changed(kept(structure.groups(), Group::id, group -> people.groups.contains(group.id())), Group::id, people::known),
+        structure.roles(), types(), knownPlaces, grants, withholdings, oversights, walls.equals(List.copyOf(structure.walls().values())) ? structure.walls() : Parts.of(walls, Wall::id),
+        approvals(), kept(structure.duties(), DutyAssignment::id, this::knowsDuty));
+  }
+
+  private boolean isKnown(String place) {
+    return places.known.get(snapshot.placeNumber(place));
+  }
+
+  private boolean isKnown(Subject subject) {
+    return people == null || subject instanceof Subject.BuiltIn || subject instanceof Subject.OfPerson && people.people.contains(subject.id())
+        || subject instanceof Subject.OfGroup && people.groups.contains(subject.id()) || subject instanceof Subject.OfUnit && people.units.contains(subject.id());
+  }
+
+  private void administeredPeople() {
+    asker.held().stream().filter(given -> given.duty() == Duty.PEOPLE).forEach(given -> people.unitAndBelow(given.unit()));
+    if (asker.holds(Duty.PEOPLE)) {
+      KnownPeople theirs = new KnownPeople(structure);
+      asker.held().stream().filter(given -> given.duty() == Duty.PEOPLE).forEach(given -> theirs.unitAndBelow(given.unit()));
+      people.groupsAround(theirs.people);
+    }
+  }
+
+  /** Oneself, and with whom one shares a group, unless a duty says who is known. */
+  private void otherwisePeople() {
+    people.person(asker.id());
+    if (!asker.holds(Duty.PEOPLE) && places.covered.isEmpty() && asker.person() >= 0) {
+      asker.snapshot().structure().groups().keySet().stream().map(Subject.OfGroup::new).filter(group -> asker.state().matches(asker.person(), group))
+          .filter(group -> structure.groups().containsKey(group.id())).forEach(people::add);
+    }
+    asker.held().stream().filter(given -> given.place() == null || knowsPlace(given.place())).forEach(given -> {
+      people.name(given.subject());
+      people.unit(given.unit());
+    });
+  }
+
+  private void guardNames(List<Wall> walls) {
+    walls.forEach(wall -> {
+      wall.barrier().subjects().forEach(people::name);
+      wall.exceptions().forEach(exempt -> people.name(exempt.subject()));
+    });
+    if (asker.holds(Duty.TYPES) || !places.covered.isEmpty()) {
+      structure.types().values().forEach(type -> type.clearances().forEach(clearance -> people.name(clearance.subject())));
+    }
+    if (asker.holds(Duty.SYSTEM)) {
+      structure.duties().values().stream().filter(given -> given.place() == null || knowsPlace(given.place())).forEach(given -> {
+        people.name(given.subject());
+        people.unit(given.unit());
+      });
+    }
+  }
+
+  private boolean knowsPlace(String place) {
+    return structure.places().containsKey(place) && isKnown(place);
+  }
+
+  private boolean knowsDuty(DutyAssignment given) {
+    boolean own = asker.held().stream().anyMatch(held -> held.id().equals(given.id()));
+    return (own || asker.holdsAny(Duty.SYSTEM, Duty.AUDIT) || people == null) && (given.place() == null || knowsPlace(given.place())) && isKnown(given.subject())
+        && (given.unit() == null || people == null || people.units.contains(given.unit()));
+  }
+
+  /** What is left of a wall: nothing, if it bars the asker or covers nothing that they may know; of several scopes, each of the known ones as a screen. */
+  private List<Wall> wallsOf(Wall wall) {
+    List<Wall> left = barring.known(wall);
+    if (asker.holds(Duty.WALLS) || left.isEmpty()) {
+      return left;
+    }
+    List<Wall> covering = new ArrayList<>();
+    for (Wall one : left) {
+      if (one.barrier() instanceof Barrier.Sides sides) {
+        List<Integer> known = IntStream.range(0, sides.sides().size()).filter(side -> coversAnything(sides.sides().get(side).scope(), false)).boxed().toList();
+        boolean whole = asker.holds(Duty.AUDIT) || known.size() == sides.sides().size();
+        if (whole && sides.scopes().stream().allMatch(scope -> scope.places().stream().allMatch(this::knowsPlace))) {
+          covering.add(one);
+        } else {
+          known.forEach(side -> covering.add(onlyKnown(BarringWalls.screen(wall, sides, side))));
+        }
+      } else if (coversAnything(one.barrier().scopes().get(0), one.barrier() instanceof Barrier.Confine) || asker.holds(Duty.AUDIT) && namesOnlyKnown(one)) {
+        covering.add(onlyKnown(one));
+      }
+    }
+    return covering.size() == 1 ? covering : numbered(covering);
+  }
+
+  private boolean namesOnlyKnown(Wall wall) {
+    return wall.barrier().scopes().get(0).places().stream().allMatch(this::knowsPlace);
+  }
+
+  private static List<Wall> numbered(List<Wall> walls) {
+    return walls.size() < 2 ? walls : IntStream.range(0, walls.size()).mapToObj(i -> {
+      Wall wall = walls.get(i);
+      return i == 0 ? wall : new Wall(wall.id() + ":" + i, wall.name(), wall.reason(), wall.state(), wall.period(), wall.barrier(), wall.exceptions());
+    }).toList();
+  }
+
+  private boolean coversAnything(Scope scope, boolean outside) {
+    return places.covered.stream().anyMatch(place -> WallCoverage.covers(snapshot, scope, place) != outside);
+  }
+
+  /** Of the places that a scope names, those that are known: the others cover nothing that is. */
+  private Wall onlyKnown(Wall wall) {
+    Scope scope = wall.barrier().scopes().get(0);
+    Set<String> named = new HashSet<>(scope.places());
+    named.removeIf(place -> !knowsPlace(place));
+    if (named.size() == scope.places().size()) {
+      return wall;
+    }
+    // Who is confined to what is not known is barred from all that is.
+    boolean toNothing = named.isEmpty() && wall.barrier() instanceof Barrier.Confine;
+    if (toNothing) {
+      return new Wall(wall.id(), wall.name(), wall.reason(), wall.state(), wall.period(),
+          new Barrier.Screen(Scope.ofPlaces(structure.repository().orElseThrow().id()), wall.barrier().subjects()), wall.exceptions());
+    }
+    Scope left = new Scope(named, scope.types(), scope.labels());
+    Barrier barrier = wall.barrier() instanceof Barrier.Screen screen ? new Barrier.Screen(left, screen.subjects())
+        : wall.barrier() instanceof Barrier.Seal seal ? new Barrier.Seal(left, seal.subjects()) : new Barrier.Confine(left, wall.barrier().subjects());
+    return new Wall(wall.id(), wall.name(), wall.reason(), wall.state(), wall.period(), barrier, wall.exceptions());
+  }
+
+  private Parts<DocumentType> types() {
+    Predicate<DocumentType> usable = type -> type.libraries().isEmpty() || type.libraries().stream().anyMatch(this::knowsPlace);
+    Parts<DocumentType> known = kept(structure.types(), DocumentType::id, type -> asker.holdsAny(Duty.TYPES, Duty.AUDIT) || usedTypes.contains(type.id()) || usable.test(type));
+    return changed(known, DocumentType::id, type -> {
+      Set<String> libraries = new HashSet<>(type.libraries());
+      libraries.removeIf(library -> !knowsPlace(library));
+      List<Clearance> clearances = type.clearances().stream().filter(clearance -> isKnown(clearance.subject())).toList();
+      return libraries.size() == type.libraries().size() && clearances.size() == type.clearances().size() ? type
+          : new DocumentType(type.id(), type.name(), type.shortName(), type.guarded(), libraries, type.fields(), clearances);
+    });
+  }
+
+  /** Of the places that a rule names, those that are known; a rule of which none is left is not there. */
+  private Parts<ApprovalRule> approvals() {
+    Parts<ApprovalRule> known = kept(structure.approvals(), ApprovalRule::id, rule -> rule.when().places().isEmpty() || rule.when().places().stream().anyMatch(this::knowsPlace));
+    return changed(known, ApprovalRule::id, rule -> {
+      Set<String> named = new HashSet<>(rule.when().places());
+      named.removeIf(place -> !knowsPlace(place));
+      ApprovalRule.When when = rule.when();
+      return named.size() == when.places().size() ? rule : new ApprovalRule(rule.id(), rule.name(), new ApprovalRule.When(when.kinds(), when.duties(), when.outsidersGain(), named), rule.duty());
+    });
+  }
+
+  /** The parts that are kept; where nearly all are, in what remains of the same parts, so that the next snapshot is made from the known one. */
+  private static <T> Parts<T> kept(Parts<T> parts, Function<T, String> id, Predicate<T> wanted) {
+    Map<String, T> gone = new HashMap<>();
+    parts.forEach((key, part) -> {
+      if (!wanted.test(part)) {
+        gone.put(key, null);
+      }
+    });
+    if (gone.size() <= parts.size() / 16) {
+      return parts.with(gone);
+    }
+    return Parts.of(parts.values().stream().filter(part -> !gone.containsKey(id.apply(part))).toList(), id);
+  }
+
+  private static <T> Parts<T> changed(Parts<T> parts, Function<T, String> id, Function<T, T> change) {
+    Map<String, T> other = new LinkedHashMap<>();
+    parts.forEach((key, part) -> {
+      T now = change.apply(part);
+      if (now != part) {
+        other.put(key, now);
+      }
+    });
+    return parts.with(other);
+  }
+}

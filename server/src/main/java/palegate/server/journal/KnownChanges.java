@@ -1,0 +1,91 @@
+package palegate.server.journal;
+
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
+import java.util.HashMap;
+import java.util.Map;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Component;
+import palegate.core.duties.Duty;
+import palegate.core.structure.Structure;
+import palegate.core.viewpoint.Viewpoint;
+import palegate.server.store.ChangeLog;
+import palegate.server.store.Snapshots;
+import palegate.server.viewpoint.Viewpoints;
+
+/**
+ * Which changes whoever asks may know: their own, and those that touched something that they may know. Of one that touched other
+ * things too the note is not told, since it may be about those.
+ */
+@Component
+public class KnownChanges {
+  /** How much of a change is known. */
+  public enum Known {
+    ALL, PART
+  }
+
+  private record Key(Viewpoint viewpoint, long head) {}
+
+  private record Touch(long change, String thing, String author) {}
+
+  private final JdbcClient jdbc;
+  private final Viewpoints viewpoints;
+  private final Snapshots snapshots;
+  private final Cache<Key, Map<Long, Known>> kept = Caffeine.newBuilder().maximumWeight(200_000).weigher((Key key, Map<Long, Known> known) -> 1 + known.size()).build();
+
+  KnownChanges(JdbcClient jdbc, Viewpoints viewpoints, Snapshots snapshots) {
+    this.jdbc = jdbc;
+    this.viewpoints = viewpoints;
+    this.snapshots = snapshots;
+  }
+
+  /** By number; null for whoever may know them all. O(touches), once a state. */
+  public Map<Long, Known> to(String account) {
+    Viewpoint viewpoint = viewpoints.of(account);
+    boolean all = viewpoint.whole() && viewpoint.asker().holdsAny(Duty.SYSTEM, Duty.AUDIT);
+    return all ? null : kept.get(new Key(viewpoint, snapshots.current().change()), key -> read(viewpoint, account));
+  }
+
+  private Map<Long, Known> read(Viewpoint viewpoint, String account) {
+    Map<Long, boolean[]> knownAndNot = new HashMap<>();
+    Structure structure = viewpoint.snapshot().structure();
+    try (var touches = jdbc.sql("SELECT t.change_number, t.thing, c.author FROM change_touches t JOIN changes c ON c.number = t.change_number")
+        .query((row, i) -> new Touch(row.getLong("change_number"), row.getString("thing"), row.getString("author"))).stream()) {
+      touches.forEach(touch -> {
+        boolean[] both = knownAndNot.computeIfAbsent(touch.change(), any -> new boolean[2]);
+        boolean known = knows(viewpoint, structure, touch.thing());
+        both[0] |= known || touch.author().equals(account);
+        both[1] |= !known && !touch.author().equals(account);
+      });
+    }
+    Map<Long, Known> known = new HashMap<>();
+    knownAndNot.forEach((change, both) -> {
+      if (both[0]) {
+        known.put(change, both[1] ? Known.PART : Known.ALL);
+      }
+    });
+    return known;
+  }
+
+  private static boolean knows(Viewpoint viewpoint, Structure structure, String thing) {
+    String id = thing.substring(thing.indexOf(':') + 1);
+    return switch (thing.substring(0, thing.indexOf(':'))) {
+      case "place" -> structure.places().containsKey(id);
+      case "person" -> structure.people().containsKey(id);
+      case "group" -> structure.groups().containsKey(id);
+      case "unit" -> structure.units().containsKey(id);
+      case "role" -> structure.roles().containsKey(id);
+      case "type" -> structure.types().containsKey(id);
+      case "wall" -> structure.walls().containsKey(id);
+      case "approval" -> structure.approvals().containsKey(id);
+      case "duty" -> viewpoint.asker().holdsAny(Duty.SYSTEM, Duty.AUDIT) && structure.duties().containsKey(id);
+      default -> false;
+    };
+  }
+
+  /** A change as it may be told: its note only if all that it touched is known. */
+  public static ChangeLog.Logged told(ChangeLog.Logged change, Map<Long, Known> known) {
+    return known == null || known.get(change.number()) == Known.ALL ? change
+        : new ChangeLog.Logged(change.number(), change.author(), change.authorName(), change.at(), "Also about what your duties do not cover.", change.origin());
+  }
+}

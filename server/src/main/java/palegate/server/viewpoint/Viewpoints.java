@@ -1,0 +1,84 @@
+package palegate.server.viewpoint;
+
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
+import java.time.Duration;
+import java.util.List;
+import java.util.Objects;
+import org.springframework.stereotype.Component;
+import palegate.core.changes.Change;
+import palegate.core.structure.Structure;
+import palegate.core.viewpoint.Asker;
+import palegate.core.viewpoint.Viewpoint;
+import palegate.server.session.Accounts;
+import palegate.server.store.Snapshots;
+
+/**
+ * What an account's owner may know of the structure (access rules, section 9): decided by their duties, the walls and the instant of the
+ * question. It is kept until any of that could be otherwise; whoever may know everything shares the state itself.
+ */
+@Component
+public class Viewpoints {
+  /** In places: a state cut afresh takes some half a kilobyte for each. */
+  private static final int PLACES_KEPT_AT_MOST = 1_500_000;
+
+  /** @param asked the change whose state is looked at */
+  private record Key(long change, String person, long asked) {}
+
+  private final Accounts accounts;
+  private final Snapshots snapshots;
+  private final Cache<Key, Viewpoint> kept = Caffeine.newBuilder().maximumWeight(PLACES_KEPT_AT_MOST)
+      .weigher((Key key, Viewpoint viewpoint) -> viewpoint.whole() ? 1 : 100 + viewpoint.snapshot().placeCount()).expireAfterAccess(Duration.ofMinutes(30)).build();
+
+  Viewpoints(Accounts accounts, Snapshots snapshots) {
+    this.accounts = accounts;
+    this.snapshots = snapshots;
+  }
+
+  public Asker asker(String account) {
+    return accounts.asker(account);
+  }
+
+  /** Of the newest state. */
+  public Viewpoint of(String account) {
+    Snapshots.Numbered now = snapshots.current();
+    return of(account, now, now);
+  }
+
+  /** The newest state as far as an account's owner may know it. */
+  public Snapshots.Numbered known(String account) {
+    Snapshots.Numbered now = snapshots.current();
+    return new Snapshots.Numbered(now.change(), of(account, now, now).snapshot());
+  }
+
+  /** The state as of an earlier change, as far as may be known of it today. */
+  public Snapshots.Numbered knownAsOf(String account, long change) {
+    return known(account, snapshots.asOf(change));
+  }
+
+  /** Any state, as far as may be known of it today. */
+  public Snapshots.Numbered known(String account, Snapshots.Numbered state) {
+    return new Snapshots.Numbered(state.change(), of(account, snapshots.current(), state).snapshot());
+  }
+
+  public Structure structureAsOf(String account, long change) {
+    return knownAsOf(account, change).snapshot().structure();
+  }
+
+  /** Whoever replaces a thing of which they know a part keeps the part that they do not know, as far as it is in a structure. */
+  public List<Change> withWhatIsNotKnown(String account, List<Change> changes, Structure structure) {
+    Viewpoint viewpoint = of(account);
+    return viewpoint.whole() ? changes : changes.stream().map(change -> viewpoint.withWhatIsNotKnown(change, structure)).toList();
+  }
+
+  private Viewpoint of(String account, Snapshots.Numbered now, Snapshots.Numbered asked) {
+    Asker asker = accounts.asker(account);
+    if (now.snapshot() != asker.state().snapshot()) {
+      // A state that was published since the asker was made out: the newest one decides.
+      return Viewpoint.of(asker, asked.snapshot());
+    }
+    return kept.asMap().compute(new Key(now.change(), Objects.requireNonNullElse(asker.id(), ""), asked.change()), (key, known) ->
+        known != null && known.asker().state().snapshot() == asker.state().snapshot() && known.asker().state().snapshot().sameBetween(known.asker().state().instant(), asker.state().instant())
+            ? known : Viewpoint.of(asker, asked.snapshot()));
+  }
+}

@@ -52,7 +52,7 @@ GRANT SELECT, INSERT, UPDATE, DELETE ON draft_changes TO 'palegate'@'127.0.0.1';
 GRANT SELECT, INSERT, UPDATE, DELETE ON draft_comments TO 'palegate'@'127.0.0.1';
 GRANT SELECT, INSERT, UPDATE, DELETE ON draft_readers TO 'palegate'@'127.0.0.1';
 GRANT SELECT, INSERT, UPDATE, DELETE ON drafts TO 'palegate'@'127.0.0.1';
-GRANT SELECT, INSERT, UPDATE, DELETE ON duties TO 'palegate'@'127.0.0.1';
+GRANT SELECT, INSERT, UPDATE ON duty_assignments TO 'palegate'@'127.0.0.1';
 GRANT SELECT, UPDATE ON head TO 'palegate'@'127.0.0.1';
 GRANT SELECT, INSERT, UPDATE, DELETE ON known_devices TO 'palegate'@'127.0.0.1';
 GRANT SELECT, INSERT, UPDATE, DELETE ON list_templates TO 'palegate'@'127.0.0.1';

@@ -4,7 +4,6 @@ import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import java.util.HashMap;
 import java.util.Map;
-import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import palegate.core.duties.Duty;
 import palegate.core.structure.Structure;
@@ -26,15 +25,13 @@ public class KnownChanges {
 
   private record Key(Viewpoint viewpoint, long head) {}
 
-  private record Touch(long change, String thing, String author) {}
-
-  private final JdbcClient jdbc;
+  private final ChangeLog log;
   private final Viewpoints viewpoints;
   private final Snapshots snapshots;
   private final Cache<Key, Map<Long, Known>> kept = Caffeine.newBuilder().maximumWeight(200_000).weigher((Key key, Map<Long, Known> known) -> 1 + known.size()).build();
 
-  KnownChanges(JdbcClient jdbc, Viewpoints viewpoints, Snapshots snapshots) {
-    this.jdbc = jdbc;
+  KnownChanges(ChangeLog log, Viewpoints viewpoints, Snapshots snapshots) {
+    this.log = log;
     this.viewpoints = viewpoints;
     this.snapshots = snapshots;
   }
@@ -49,15 +46,12 @@ public class KnownChanges {
   private Map<Long, Known> read(Viewpoint viewpoint, String account) {
     Map<Long, boolean[]> knownAndNot = new HashMap<>();
     Structure structure = viewpoint.snapshot().structure();
-    try (var touches = jdbc.sql("SELECT t.change_number, t.thing, c.author FROM change_touches t JOIN changes c ON c.number = t.change_number")
-        .query((row, i) -> new Touch(row.getLong("change_number"), row.getString("thing"), row.getString("author"))).stream()) {
-      touches.forEach(touch -> {
-        boolean[] both = knownAndNot.computeIfAbsent(touch.change(), any -> new boolean[2]);
-        boolean known = knows(viewpoint, structure, touch.thing());
-        both[0] |= known || touch.author().equals(account);
-        both[1] |= !known && !touch.author().equals(account);
-      });
-    }
+    log.eachTouch((change, author, thing) -> {
+      boolean[] both = knownAndNot.computeIfAbsent(change, any -> new boolean[2]);
+      boolean known = author.equals(account) || knows(viewpoint, structure, thing);
+      both[0] |= known;
+      both[1] |= !known;
+    });
     Map<Long, Known> known = new HashMap<>();
     knownAndNot.forEach((change, both) -> {
       if (both[0]) {

@@ -89,6 +89,17 @@ public class ChangeLog {
         .param("numbers", numbers).query(ChangeLog::logged).list();
   }
 
+  /** What a change touched. */
+  public interface Touch {
+    void by(long change, String author, String thing);
+  }
+
+  /** Everything that any change touched, one after the other: not held in memory. O(touches). */
+  public void eachTouch(Touch each) {
+    jdbc.sql("SELECT t.change_number, t.thing, c.author FROM change_touches t JOIN changes c ON c.number = t.change_number")
+        .query((ResultSet row) -> each.by(row.getLong("change_number"), row.getString("author"), row.getString("thing")));
+  }
+
   /** How many changes have the text in their note or author. */
   public long count(String text) {
     return jdbc.sql("SELECT COUNT(*) FROM changes" + WITH_TEXT).param("text", text).query(Long.class).single();

@@ -158,7 +158,7 @@ class ApprovalsTest {
   @Test
   void what_a_wall_hangs_on_is_not_changed_without_the_duty_for_walls(TestApplication app) {
     Browser teodor = app.signedIn("teodor.brask");
-    draft(teodor, Map.of("kind", "setLabels", "place", "f-2406", "labels", Map.of("case", "C-0")));
+    draft(teodor, Map.of("kind", "setLabels", "place", "f-2502", "labels", Map.of("case", "C-0")));
     Browser.Answer refused = teodor.putInForce(false);
     assertThat(refused.problem()).isEqualTo("approval-missing");
     assertThat(refused.body().path("detail").asString()).contains("which walls cover", "duty walls");

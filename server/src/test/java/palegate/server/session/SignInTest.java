@@ -183,6 +183,6 @@ class SignInTest {
   @Test
   void passwords_are_kept_as_salted_hashes(TestApplication app) {
     assertThat(app.bean(JdbcClient.class).sql("SELECT password_hash FROM accounts").query(String.class).list())
-        .hasSize(3).doesNotHaveDuplicates().allSatisfy(hash -> assertThat(hash).startsWith("{bcrypt}$2"));
+        .hasSize(8).doesNotHaveDuplicates().allSatisfy(hash -> assertThat(hash).startsWith("{bcrypt}$2"));
   }
 }

@@ -8,6 +8,7 @@ import GroupPicker from '@/people/GroupPicker.vue'
 import { counted, moment, number } from '@/common/words'
 import { useDraft } from '@/tray/useDraft'
 import DraftChanges from './DraftChanges.vue'
+import DutyShifts from '@/duties/DutyShifts.vue'
 import PutInForceForm from './PutInForceForm.vue'
 import RehearsalLists from './RehearsalLists.vue'
 
@@ -103,6 +104,7 @@ function rights(counts: Record<string, number>): string {
         </template>
         <p v-else role="status">Rehearsing …</p>
       </div>
+      <DutyShifts :state="state" />
       <div class="bar">
         <div class="segments" role="group" aria-label="List">
           <button v-for="one in VIEWS" :key="one.view" type="button" :aria-pressed="view === one.view" @click="turnTo(one.view, show)">{{ one.title }}</button>

@@ -3,7 +3,6 @@ import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, ref, watch } from 'vue'
 import { answer, api, type Schemas } from '@/api/client'
 import PersonPicker from '@/people/PersonPicker.vue'
-import { useSession } from '@/session/useSession'
 import FaultList from '@/common/FaultList.vue'
 import { useNotices } from '@/common/useNotices'
 import { moment } from '@/common/words'
@@ -12,7 +11,6 @@ import FieldInputs from './FieldInputs.vue'
 
 /** A document's type, fields and owner, and what is really in it. */
 const props = defineProps<{ detail: Schemas['PlaceDetail'] }>()
-const { may } = useSession()
 const { faults, busy, draft } = useDrafting()
 const notices = useNotices()
 const client = useQueryClient()
@@ -68,12 +66,12 @@ async function upload(event: Event) {
 <template>
   <form class="document" @submit.prevent="draft(changes)">
     <div class="two">
-      <v-select v-model="type" :items="types.data.value ?? []" item-title="name" item-value="id" label="Document type (none if left empty)" clearable :readonly="!may('access')" />
-      <PersonPicker v-if="may('access')" v-model="owner" :label="`Owner: ${detail.owner ?? 'nobody'}`" />
+      <v-select v-model="type" :items="types.data.value ?? []" item-title="name" item-value="id" label="Document type (none if left empty)" clearable :readonly="!detail.mayChange" />
+      <PersonPicker v-if="detail.mayChange" v-model="owner" :label="`Owner: ${detail.owner ?? 'nobody'}`" />
     </div>
-    <FieldInputs v-if="chosen" v-model="values" :fields="chosen.fields" :readonly="!may('access')" />
+    <FieldInputs v-if="chosen" v-model="values" :fields="chosen.fields" :readonly="!detail.mayChange" />
     <FaultList :faults="faults" />
-    <v-btn v-if="may('access')" type="submit" class="is-main" :disabled="changes.length === 0" :loading="busy">Add to the draft</v-btn>
+    <v-btn v-if="detail.mayChange" type="submit" class="is-main" :disabled="changes.length === 0" :loading="busy">Add to the draft</v-btn>
     <section class="content" aria-labelledby="content-title">
       <h3 id="content-title">Content</h3>
       <p v-if="detail.made" class="quiet">The document has to be put in force before anything can be put into it.</p>

@@ -4,7 +4,6 @@ import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { answer, api, type Schemas } from '@/api/client'
 import PathLine from '@/path-line/PathLine.vue'
-import { useSession } from '@/session/useSession'
 import { useNotices } from '@/common/useNotices'
 import { counted } from '@/common/words'
 import { useDraft } from '@/tray/useDraft'
@@ -27,8 +26,6 @@ import RejoinDialog from './RejoinDialog.vue'
 const route = useRoute()
 const router = useRouter()
 const notices = useNotices()
-const { may } = useSession()
-const mayChange = computed(() => may('access'))
 const { draft, add } = useDraft()
 
 const root = useQuery({ queryKey: ['root'], queryFn: () => answer(api.GET('/api/repository')) })
@@ -49,6 +46,9 @@ const access = useQuery({
 })
 
 const place = computed(() => detail.data.value?.place)
+/** By a duty that covers the place; its list also by govern. */
+const mayChange = computed(() => detail.data.value?.mayChange ?? false)
+const mayChangeList = computed(() => detail.data.value?.mayChangeList ?? false)
 const isRoot = computed(() => place.value?.kind === 'repository')
 const ownLines = computed(() => access.data.value?.lines.filter((line) => line.own && line.drafted !== 'ADDED').length ?? 0)
 const drafted = computed(() => detail.data.value?.drafted ?? false)
@@ -128,11 +128,11 @@ async function removeLine(line: Schemas['AccessLine']) {
             <span v-for="label in detail.data.value.inheritedLabels" :key="label.key" class="mark inherited" :title="`from ${label.fromName}`">{{ label.key }}: {{ label.value }} (from above)</span>
           </p>
         </div>
-        <div v-if="mayChange" class="acts">
+        <div v-if="mayChangeList" class="acts">
           <v-btn class="is-main" @click="adding = true">Add an entry</v-btn>
           <v-btn v-if="!isRoot && !alone" @click="breaking = true">Break …</v-btn>
           <v-btn v-if="!isRoot && alone" @click="rejoining = true">Rejoin …</v-btn>
-          <v-menu>
+          <v-menu v-if="mayChange">
             <template #activator="{ props: menu }">
               <v-btn v-bind="menu" aria-label="More to do with this place">More …</v-btn>
             </template>
@@ -154,7 +154,7 @@ async function removeLine(line: Schemas['AccessLine']) {
         </div>
         <v-checkbox v-if="view === 'people' && drafted" v-model="asDrafted" label="As my draft would have it" />
         <ListTools
-          v-if="view === 'list' && mayChange && access.data.value"
+          v-if="view === 'list' && mayChangeList && access.data.value"
           :key="place.id"
           :place="place.id"
           :place-name="place.name"
@@ -172,7 +172,7 @@ async function removeLine(line: Schemas['AccessLine']) {
           v-model:selected="selected"
           :place="place.id"
           :lines="access.data.value.lines"
-          :may-change="mayChange"
+          :may-change="mayChangeList"
           @remove="removeLine"
         />
         <PeopleHere v-else-if="view === 'people'" :key="place.id" :place="place.id" :drafted="drafted && asDrafted" />

@@ -32,9 +32,12 @@ export function useSession() {
     account,
     demo: computed(() => query.data.value?.demo ?? []),
     settled: computed(() => query.isFetched.value),
-    mayChange: computed(() => account.value?.duties.some((duty) => duty !== 'audit') ?? false),
+    /** Whether there is a draft to put changes into. */
+    mayChange: computed(() => account.value?.mayDraft ?? false),
+    /** The rooms that one's duties need. */
+    rooms: computed(() => account.value?.rooms ?? []),
     /** Whether the account has a duty. */
-    may: (duty: 'access' | 'people' | 'types' | 'walls' | 'oversight') => account.value?.duties.includes(duty) ?? false,
+    may: (duty: 'access' | 'people' | 'types' | 'walls' | 'oversight' | 'system' | 'audit') => account.value?.duties.includes(duty) ?? false,
     signIn,
     signOut,
   }

@@ -14,12 +14,13 @@ import { useShortcuts } from './useShortcuts'
 const router = useRouter()
 const theme = useTheme()
 const why = useWhy()
-const { account, mayChange, signOut } = useSession()
+const { account, mayChange, may, rooms: mine, signOut } = useSession()
 const outage = useFreshness()
 const fetching = useIsFetching()
 const help = ref(false)
 
-const rooms = [
+const ROOMS = [
+  { name: 'papers', title: 'Papers' },
   { name: 'places', title: 'Places' },
   { name: 'breaks', title: 'Breaks' },
   { name: 'people', title: 'People' },
@@ -27,7 +28,11 @@ const rooms = [
   { name: 'types', title: 'Types' },
   { name: 'statements', title: 'Statements' },
   { name: 'journal', title: 'Journal' },
+  { name: 'duties', title: 'Duties' },
 ]
+/** Only those that one's duties use. */
+const rooms = computed(() => ROOMS.filter((room) => mine.value.includes(room.name)))
+const go = (room: string) => mine.value.includes(room) && void router.push({ name: room })
 const dark = computed(() => theme.global.current.value.dark)
 
 function switchTheme() {
@@ -37,14 +42,16 @@ function switchTheme() {
 }
 
 useShortcuts({
-  p: () => void router.push({ name: 'places' }),
-  b: () => void router.push({ name: 'breaks' }),
-  g: () => void router.push({ name: 'people' }),
-  o: () => void router.push({ name: 'roles' }),
-  t: () => void router.push({ name: 'types' }),
+  p: () => go('places'),
+  v: () => go('papers'),
+  u: () => go('duties'),
+  b: () => go('breaks'),
+  g: () => go('people'),
+  o: () => go('roles'),
+  t: () => go('types'),
   d: () => mayChange.value && void router.push({ name: 'drafts' }),
-  s: () => void router.push({ name: 'statements' }),
-  j: () => void router.push({ name: 'journal' }),
+  s: () => go('statements'),
+  j: () => go('journal'),
   r: () => mayChange.value && void router.push({ name: 'rehearsal' }),
   '/': () => document.querySelector<HTMLInputElement>('[data-find] input')?.focus(),
   '?': () => (help.value = true),
@@ -56,7 +63,7 @@ useShortcuts({
   <div class="frame">
     <a class="skip" href="#work">Skip to the work</a>
     <header>
-      <router-link to="/places" class="brand" aria-label="Pale Gate, to the places">
+      <router-link to="/" class="brand" aria-label="Pale Gate, to the first room">
         <svg width="26" height="24" viewBox="0 0 26 24" aria-hidden="true">
           <path d="M1 23V6l3.5-5L8 6v17zM9.5 23V6L13 1l3.5 5v17z" />
           <path class="gate" d="M18 23V6l3.5-5L25 6v17z" />
@@ -80,7 +87,7 @@ useShortcuts({
       <WhyPanel v-if="why.target" />
     </div>
     <DraftTray v-if="mayChange" />
-    <footer v-else class="tray-instead">You can look at everything here, and change nothing: your duty is to audit.</footer>
+    <footer v-else-if="may('audit')" class="tray-instead">You can look at everything here, and change nothing: your duty is to audit.</footer>
     <ShortcutsDialog v-model="help" />
   </div>
 </template>

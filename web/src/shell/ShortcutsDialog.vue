@@ -4,7 +4,9 @@ import { shortcutsOn, switchShortcuts } from './useShortcuts'
 const open = defineModel<boolean>({ required: true })
 
 const keys = [
+  ['v', 'Papers: what you have yourself'],
   ['p', 'Places'],
+  ['u', 'Duties'],
   ['b', 'Breaks'],
   ['g', 'People: groups, persons, units'],
   ['o', 'Roles'],

@@ -4,8 +4,9 @@ import { createRouter, createWebHistory } from 'vue-router'
 export const router = createRouter({
   history: createWebHistory(),
   routes: [
-    { path: '/', redirect: '/places' },
+    { path: '/', name: 'first', component: () => import('@/shell/FirstRoom.vue'), meta: { title: 'Pale Gate' } },
     { path: '/sign-in', name: 'sign-in', component: () => import('@/session/SignInView.vue'), meta: { open: true, title: 'Sign in' } },
+    { path: '/papers/:id?', name: 'papers', component: () => import('@/papers/PapersView.vue'), meta: { title: 'Papers' } },
     { path: '/places/:id?', name: 'places', component: () => import('@/places/PlacesView.vue'), meta: { title: 'Places' } },
     { path: '/breaks/:id?', name: 'breaks', component: () => import('@/places/BreaksView.vue'), meta: { title: 'Breaks' } },
     { path: '/people/:view?/:id?', name: 'people', component: () => import('@/people/PeopleView.vue'), meta: { title: 'People' } },
@@ -15,8 +16,9 @@ export const router = createRouter({
     { path: '/between', name: 'between', component: () => import('@/journal/BetweenView.vue'), meta: { title: 'Between two days' } },
     { path: '/rehearsal', name: 'rehearsal', component: () => import('@/drafts/RehearsalView.vue'), meta: { title: 'Rehearsal' } },
     { path: '/statements', name: 'statements', component: () => import('@/statements/StatementsView.vue'), meta: { title: 'Statements' } },
+    { path: '/duties', name: 'duties', component: () => import('@/duties/DutiesView.vue'), meta: { title: 'Duties' } },
     { path: '/journal/:number?', name: 'journal', component: () => import('@/journal/JournalView.vue'), meta: { title: 'Journal' } },
-    { path: '/:anything(.*)*', redirect: '/places' },
+    { path: '/:anything(.*)*', redirect: '/' },
   ],
 })
 

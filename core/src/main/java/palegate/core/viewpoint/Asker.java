@@ -45,6 +45,11 @@ public final class Asker {
     return new Asker(state, person, number, held);
   }
 
+  /** Somebody who is not there yet and would hold just this, to see what they would see. */
+  public static Asker holding(SnapshotAt state, DutyAssignment given) {
+    return new Asker(state, null, -1, List.of(given));
+  }
+
   /** The id of the person; null for nobody. */
   public String id() {
     return id;

@@ -20,16 +20,19 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestHeader;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import palegate.core.roles.Right;
 import palegate.core.roles.Rights;
 import palegate.core.snapshot.Snapshot;
 import palegate.core.viewpoint.Viewpoint;
+import palegate.server.papers.TextExtraction;
 import palegate.server.session.Accounts;
 import palegate.server.shell.MayBeMissing;
 import palegate.server.shell.Problem;
 import palegate.server.store.Contents;
+import palegate.server.store.Openings;
 import palegate.server.store.Snapshots;
 import palegate.server.viewpoint.Viewpoints;
 
@@ -40,11 +43,15 @@ class ContentController {
   record ContentView(boolean mayRead, boolean mayRevise, @MayBeMissing String mediaType, @MayBeMissing Integer bytes, @MayBeMissing String putBy, @MayBeMissing Instant putAt) {}
 
   private final Contents contents;
+  private final Openings openings;
+  private final TextExtraction extraction;
   private final Viewpoints viewpoints;
   private final Clock clock;
 
-  ContentController(Contents contents, Viewpoints viewpoints, Clock clock) {
+  ContentController(Contents contents, Openings openings, TextExtraction extraction, Viewpoints viewpoints, Clock clock) {
     this.contents = contents;
+    this.openings = openings;
+    this.extraction = extraction;
     this.viewpoints = viewpoints;
     this.clock = clock;
   }
@@ -58,11 +65,17 @@ class ContentController {
   }
 
   @GetMapping("/api/places/{id}/content")
-  ResponseEntity<byte[]> content(@PathVariable String id, Principal who) {
-    if (!rights(id, who).contains(Right.READ)) {
-      throw notYours("read");
+  ResponseEntity<byte[]> content(@PathVariable String id, @RequestParam(defaultValue = "0") int version, @RequestParam(defaultValue = "false") boolean copy, Principal who) {
+    Right needed = copy ? Right.COPY : Right.READ;
+    boolean may = rights(id, who).contains(needed);
+    String person = viewpoints.asker(who.getName()).id();
+    if (person != null && viewpoints.asker(who.getName()).finds(id)) {
+      openings.add(person, id, !may ? Openings.How.REFUSED : copy ? Openings.How.COPY : Openings.How.OPEN, clock.instant());
     }
-    Contents.Content content = contents.find(id).orElseThrow(() -> Problem.notFound("content of the document", id));
+    if (!may) {
+      throw notYours(copy ? "copy" : "read");
+    }
+    Contents.Content content = contents.find(id, version).orElseThrow(() -> Problem.notFound("content of the document", id));
     String name = viewpoints.asker(who.getName()).state().snapshot().structure().places().get(id).name();
     return ResponseEntity.ok().contentType(MediaType.parseMediaType(content.mediaType()))
         .header(HttpHeaders.CONTENT_DISPOSITION, ContentDisposition.attachment().filename(name, StandardCharsets.UTF_8).build().toString())
@@ -77,7 +90,8 @@ class ContentController {
       throw notYours("revise");
     }
     // The gate has bounded it; only now is it read.
-    contents.put(id, mediaType, body.readNBytes(Contents.BYTES_AT_MOST + 1), who.getName(), clock.instant());
+    byte[] bytes = body.readNBytes(Contents.BYTES_AT_MOST + 1);
+    extraction.read(id, contents.put(id, mediaType, bytes, who.getName(), clock.instant()), mediaType.split(";")[0].strip(), bytes);
   }
 
   /** The rights now of the person to whom the account belongs. */

@@ -12,16 +12,19 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
+import palegate.core.duties.Duty;
 import palegate.core.places.Place;
 import palegate.core.questions.WhoCan;
 import palegate.core.snapshot.Snapshot;
 import palegate.core.snapshot.SnapshotAt;
+import palegate.core.viewpoint.Asker;
 import palegate.server.drafts.Drafts;
 import palegate.server.lists.PageRequest;
 import palegate.server.lists.SortOrders;
 import palegate.server.shell.MayBeMissing;
 import palegate.server.shell.Page;
 import palegate.server.shell.Problem;
+import palegate.server.viewpoint.Viewpoints;
 import palegate.server.views.PeopleOrder;
 import palegate.server.views.PersonView;
 
@@ -42,7 +45,8 @@ class PlacesController {
    */
   record PlaceDetail(PlaceView place, List<PlaceView.Post> path, Map<String, String> labels, List<Inherited> inheritedLabels, @MayBeMissing String owner,
       @MayBeMissing String ownerId, @MayBeMissing String typeId, @MayBeMissing String target, boolean drafted, boolean made, boolean gone,
-      boolean standsAloneDrafted, String nameDrafted, List<String> guards, @MayBeMissing String ceiling, boolean reserveSharing, boolean noTakeaway) {}
+      boolean standsAloneDrafted, String nameDrafted, List<String> guards, @MayBeMissing String ceiling, boolean reserveSharing, boolean noTakeaway,
+      boolean mayChange, boolean mayChangeList) {}
 
   record Found(String id, String name, String kind, String path) {}
 
@@ -56,10 +60,12 @@ class PlacesController {
       .or("origin", Comparator.comparing(WhoCan.Holder::origin).thenComparing(BY_NAME));
 
   private final Drafts drafts;
+  private final Viewpoints viewpoints;
   private final Clock clock;
 
-  PlacesController(Drafts drafts, Clock clock) {
+  PlacesController(Drafts drafts, Viewpoints viewpoints, Clock clock) {
     this.drafts = drafts;
+    this.viewpoints = viewpoints;
     this.clock = clock;
   }
 
@@ -107,11 +113,13 @@ class PlacesController {
     SnapshotAt moment = snapshot.at(clock.instant());
     boolean standsAloneAfter = numberAfter >= 0 && after.place(numberAfter).standsAlone();
     boolean drafted = made || numberAfter < 0 || !after.place(numberAfter).equals(place) || !after.ownEntries(numberAfter).equals(snapshot.ownEntries(number));
+    Asker asker = viewpoints.asker(who.getName());
+    boolean mayChange = asker.holdsAt(Duty.ACCESS, snapshot.structure(), id);
     Place shown = numberAfter < 0 ? place : after.place(numberAfter);
     return new PlaceDetail(PlaceView.of(moment, number), PlaceView.path(moment, number), new TreeMap<>(shown.labels()), inherited(snapshot, number),
         shown.owner() == null ? null : after.structure().people().get(shown.owner()).name(), shown.owner(), shown.type(), shown.target(),
         drafted, made, numberAfter < 0, standsAloneAfter, numberAfter < 0 ? place.name() : after.place(numberAfter).name(),
-        new GuardWords(moment).at(number), shown.guards().ceiling(), shown.guards().reserveSharing(), shown.guards().noTakeaway());
+        new GuardWords(moment).at(number), shown.guards().ceiling(), shown.guards().reserveSharing(), shown.guards().noTakeaway(), mayChange, mayChange || asker.governs(id));
   }
 
   /** Labels from above, each with where it comes from. */

@@ -39,7 +39,7 @@ import tools.jackson.databind.json.JsonMapper;
 @Configuration
 class Security {
   private static final String CONTENT_POLICY = "default-src 'none'; script-src 'self'; style-src 'self' 'unsafe-inline'; "
-      + "img-src 'self' data:; font-src 'self'; connect-src 'self'; base-uri 'none'; form-action 'self'; frame-ancestors 'none'";
+      + "img-src 'self' data: blob:; frame-src blob:; font-src 'self'; connect-src 'self'; base-uri 'none'; form-action 'self'; frame-ancestors 'none'";
 
   private final JsonMapper json;
 
@@ -71,6 +71,7 @@ class Security {
             .requestMatchers(HttpMethod.GET, "/index.html", "/favicon.svg", "/assets/**").permitAll()
             .requestMatchers("/api/session").permitAll()
             .requestMatchers(HttpMethod.GET, "/api/places/*/content", "/api/places/*/content/about").access(signedIn(accounts))
+            .requestMatchers("/api/papers", "/api/papers/**").access(signedIn(accounts))
             .requestMatchers(HttpMethod.GET, "/api/**").access(administering(accounts))
             .requestMatchers("/api/draft/**", "/api/drafts/**").access(changing(accounts))
             .requestMatchers(HttpMethod.POST, "/api/people/matches", "/api/places/*/outline", "/api/types/conversion", "/api/journal/*/reversal")

@@ -30,6 +30,7 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import palegate.core.duties.Duty;
+import palegate.core.viewpoint.Asker;
 import palegate.demo.Sallowpoint;
 import palegate.server.shell.MayBeMissing;
 import palegate.server.shell.Problem;
@@ -47,8 +48,8 @@ class SessionController {
   /** {@code account} is null if nobody is signed in; {@code demo} is empty outside the demo. */
   record Session(@MayBeMissing SignedIn account, List<DemoSignIn> demo) {}
 
-  /** {@code failedSince} counts what others, or oneself, tried wrongly since the last time; only the answer to signing in says it. */
-  record SignedIn(String login, String name, @MayBeMissing String person, List<String> duties, @MayBeMissing Integer failedSince) {}
+  /** {@code rooms} are those that the duties need, {@code mayDraft} tells whether there is a tray. {@code failedSince} counts what others, or oneself, tried wrongly since the last time; only the answer to signing in says it. */
+  record SignedIn(String login, String name, @MayBeMissing String person, List<String> duties, List<String> rooms, boolean mayDraft, @MayBeMissing Integer failedSince) {}
 
   private final Accounts accounts;
   private final PasswordEncoder passwords;
@@ -141,6 +142,8 @@ class SessionController {
   }
 
   private SignedIn signedIn(Accounts.Account account, Integer failedSince) {
-    return new SignedIn(account.login(), account.name(), account.person(), accounts.asker(account.login()).duties().stream().map(Duty::word).toList(), failedSince);
+    Asker asker = accounts.asker(account.login());
+    return new SignedIn(account.login(), account.name(), account.person(), asker.duties().stream().map(Duty::word).toList(), Rooms.of(asker),
+        asker.holdsAny(Duty.changing()) || asker.governsAnything(), failedSince);
   }
 }

@@ -4,21 +4,33 @@ import java.nio.ByteBuffer;
 import java.nio.charset.CharacterCodingException;
 import java.nio.charset.StandardCharsets;
 import java.time.Instant;
+import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.function.Predicate;
 import org.springframework.http.HttpStatus;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
+import palegate.core.text.WellFormed;
 import palegate.server.shell.Problem;
 
-/** Small real content of documents, text and PDF, in the database. */
+/** Small real content of documents in the database, with its versions. */
 @Component
 public class Contents {
   public static final int BYTES_AT_MOST = 2 * 1024 * 1024;
 
-  public record About(String mediaType, int bytes, String putBy, Instant putAt) {}
+  private static final Map<String, Predicate<byte[]>> KINDS = Map.of(
+      "text/plain", Contents::isText,
+      "application/pdf", bytes -> begins(bytes, "%PDF-"),
+      "image/png", bytes -> begins(bytes, "\u0089PNG"),
+      "image/jpeg", bytes -> begins(bytes, "\u00ff\u00d8\u00ff"),
+      "application/vnd.oasis.opendocument.text", bytes -> begins(bytes, "PK"),
+      "application/vnd.oasis.opendocument.spreadsheet", bytes -> begins(bytes, "PK"));
 
-  public record Content(String mediaType, byte[] bytes) {}
+  public record About(int version, String mediaType, int bytes, String putBy, Instant putAt) {}
+
+  public record Content(int version, String mediaType, byte[] bytes) {}
 
   private final JdbcClient jdbc;
 
@@ -26,47 +38,62 @@ public class Contents {
     this.jdbc = jdbc;
   }
 
+  /** The newest version. */
   public Optional<About> about(String place) {
+    return versions(place).stream().findFirst();
+  }
+
+  /** Every version, newest first. */
+  public List<About> versions(String place) {
     return jdbc.sql("""
-            SELECT d.media_type, LENGTH(d.bytes) AS size, a.name, d.put_at FROM document_contents d JOIN places p ON p.id = d.place AND p.life = d.life JOIN accounts a ON a.login = d.put_by
-            WHERE d.place = :place
+            SELECT d.version, d.media_type, LENGTH(d.bytes) AS size, a.name, d.put_at
+            FROM document_contents d JOIN places p ON p.id = d.place AND p.life = d.life JOIN accounts a ON a.login = d.put_by
+            WHERE d.place = :place ORDER BY d.version DESC
             """)
         .param("place", place)
-        .query((row, i) -> new About(row.getString("media_type"), row.getInt("size"), row.getString("name"), Instants.read(row, "put_at"))).optional();
+        .query((row, i) -> new About(row.getInt("version"), row.getString("media_type"), row.getInt("size"), row.getString("name"), Instants.read(row, "put_at"))).list();
   }
 
-  public Optional<Content> find(String place) {
-    return jdbc.sql("SELECT d.media_type, d.bytes FROM document_contents d JOIN places p ON p.id = d.place AND p.life = d.life WHERE d.place = :place").param("place", place)
-        .query((row, i) -> new Content(row.getString("media_type"), row.getBytes("bytes"))).optional();
+  /** @param version 0 for the newest */
+  public Optional<Content> find(String place, int version) {
+    return jdbc.sql("""
+            SELECT d.version, d.media_type, d.bytes FROM document_contents d JOIN places p ON p.id = d.place AND p.life = d.life
+            WHERE d.place = :place AND (:version = 0 OR d.version = :version) ORDER BY d.version DESC LIMIT 1
+            """)
+        .param("place", place).param("version", version)
+        .query((row, i) -> new Content(row.getInt("version"), row.getString("media_type"), row.getBytes("bytes"))).optional();
   }
 
-  /** Puts content there, in the place of what was; only text that is UTF-8, and files that begin as PDF does. */
+  /** Puts content there as the next version; only of the kinds that are kept, and only what is what it says it is. Returns its number. */
   @Transactional
-  public void put(String place, String contentType, byte[] bytes, String account, Instant now) {
+  public int put(String place, String contentType, byte[] bytes, String account, Instant now) {
     String mediaType = contentType.split(";")[0].strip();
-    boolean pdf = mediaType.equals("application/pdf");
     if (bytes.length == 0 || bytes.length > BYTES_AT_MOST) {
       throw refused("The file has " + bytes.length + " bytes.", "Choose one of at most " + BYTES_AT_MOST / 1024 / 1024 + " MB that is not empty.");
     }
-    if (!pdf && !mediaType.equals("text/plain")) {
-      throw refused("[" + mediaType + "] is not kept here.", "Choose a text or a PDF.");
+    if (!KINDS.containsKey(mediaType)) {
+      throw refused("[" + WellFormed.echoed(mediaType) + "] is not kept here.", "Choose a text, a PDF, a picture, or an open document or spreadsheet.");
     }
-    if (pdf ? !beginsAsPdf(bytes) : !isText(bytes)) {
-      throw refused("The file is not " + (pdf ? "a PDF" : "a text in UTF-8") + ".", "Choose a file that is what its name says.");
+    if (!KINDS.get(mediaType).test(bytes)) {
+      throw refused("The file is not what its name says.", "Choose a file that is.");
     }
+    // Whoever puts the next one at the same time waits for this one.
+    jdbc.sql("SELECT life FROM places WHERE id = :place FOR UPDATE").param("place", place).query(Integer.class).single();
     jdbc.sql("""
-            INSERT INTO document_contents (place, life, media_type, bytes, put_by, put_at) SELECT id, life, :type, :bytes, :account, :now FROM places WHERE id = :place
-            ON DUPLICATE KEY UPDATE media_type = VALUES(media_type), bytes = VALUES(bytes), put_by = VALUES(put_by), put_at = VALUES(put_at)
+            INSERT INTO document_contents (place, life, version, media_type, bytes, put_by, put_at)
+            SELECT p.id, p.life, COALESCE((SELECT MAX(d.version) FROM document_contents d WHERE d.place = p.id AND d.life = p.life), 0) + 1, :type, :bytes, :account, :now
+            FROM places p WHERE p.id = :place
             """)
         .param("place", place).param("type", mediaType).param("bytes", bytes).param("account", account).param("now", Instants.toDatabase(now)).update();
+    return about(place).orElseThrow().version();
   }
 
   private static Problem refused(String what, String remedy) {
     return Problem.of(HttpStatus.UNPROCESSABLE_CONTENT, "content-refused", "Not kept", what + " " + remedy);
   }
 
-  private static boolean beginsAsPdf(byte[] bytes) {
-    return bytes.length > 5 && new String(bytes, 0, 5, StandardCharsets.ISO_8859_1).equals("%PDF-");
+  private static boolean begins(byte[] bytes, String with) {
+    return bytes.length > with.length() && new String(bytes, 0, with.length(), StandardCharsets.ISO_8859_1).equals(with);
   }
 
   private static boolean isText(byte[] bytes) {

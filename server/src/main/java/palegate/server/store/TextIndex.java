@@ -1,0 +1,12 @@
+package palegate.server.store;
+
+import java.util.List;
+
+/** Finds documents by what they say. It knows nothing of who may find them: whoever asks it takes away what the asker may not. */
+public interface TextIndex {
+  /** The documents that say all of these words, or words that begin so; each by its id. */
+  List<String> saying(String words);
+
+  /** Keeps what a version of a document says; an older version than the one that is kept is left alone. */
+  void keep(String place, int version, String text);
+}

@@ -7,7 +7,7 @@ import { counted, day, fromNow } from '@/common/words'
 import { useSession } from '@/session/useSession'
 import { useDrafting } from '@/tray/useDrafting'
 import DutyDialog from './DutyDialog.vue'
-import { LETS } from './duties'
+import { DUTIES, LETS } from './duties'
 
 /** Who administers what: since when, given by whom, and what they did with it. */
 const { may } = useSession()
@@ -20,7 +20,8 @@ const editing = ref<Schemas['DutyLine'] | 'new'>()
 
 const lines = computed(() => {
   const wanted = find.value.trim().toLowerCase()
-  return (query.data.value ?? []).filter(
+  const ordered = [...(query.data.value ?? [])].sort((one, other) => DUTIES.indexOf(one.duty) - DUTIES.indexOf(other.duty))
+  return ordered.filter(
     (line) =>
       (!unused.value || line.lastUsed === undefined) &&
       [line.duty, line.subject.name, line.covers ?? '', ...line.holders.map((holder) => holder.person.name)].some((words) => words.toLowerCase().includes(wanted)),
@@ -34,7 +35,7 @@ function held(line: Schemas['DutyLine']): string {
 }
 function used(line: Schemas['DutyLine']): string {
   if (line.lastUsed === undefined) return line.duty === 'AUDIT' ? 'changes nothing' : 'never used'
-  return `${counted(line.lately, 'change')} in 90 days, last on ${day(line.lastUsed)}`
+  return `${line.lately} in 90 days, last ${day(line.lastUsed)}`
 }
 function who(line: Schemas['DutyLine']) {
   return line.subject.kind === 'unit' ? { name: 'people', params: { view: 'units', id: line.subject.id } } : { name: 'people', params: { view: line.subject.kind === 'group' ? 'groups' : 'persons', id: line.subject.id } }

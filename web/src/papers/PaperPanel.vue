@@ -139,7 +139,7 @@ async function upload(event: Event) {
         <dd>{{ value }}</dd>
       </template>
     </dl>
-    <PaperContent v-if="document && newest" :key="`${id} ${newest.version}`" :id="id" :version="newest.version" :media-type="newest.mediaType" :name="detail.paper.name" />
+    <PaperContent v-if="document && newest" :id="id" :key="`${id} ${newest.version}`" :version="newest.version" :media-type="newest.mediaType" :name="detail.paper.name" />
     <p v-else-if="document && may('OPEN')" class="quiet">Nothing has been put into it yet.</p>
     <details v-if="detail.versions.length > 1">
       <summary>{{ counted(detail.versions.length, 'version') }}</summary>

@@ -23,8 +23,8 @@ async function enter() {
   try {
     const { failedSince } = await signIn(login.value, password.value)
     if ((failedSince ?? 0) > 0) notices.say(`Since you last signed in, ${counted(failedSince!, 'attempt')} with your name and a wrong password failed.`)
-    const to = String(route.query.to ?? '/places')
-    await router.replace(to.startsWith('/') && !to.startsWith('//') ? to : '/places')
+    const to = String(route.query.to ?? '/')
+    await router.replace(to.startsWith('/') && !to.startsWith('//') ? to : '/')
   } catch (error) {
     failed.value = error instanceof ProblemError ? error.problem.detail : String(error)
   } finally {

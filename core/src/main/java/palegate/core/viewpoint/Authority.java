@@ -101,7 +101,8 @@ public final class Authority {
     for (String id : difference.places()) {
       Place from = before.places().get(id);
       Place to = after.places().get(id);
-      boolean covered = covers(Duty.ACCESS, id) || from != null && to != null && onlyItsList(from, to) && asker.governs(id);
+      boolean moved = to != null && (from == null || !Objects.equals(from.parent(), to.parent()));
+      boolean covered = covers(Duty.ACCESS, id) && (!moved || to.parent() == null || covers(Duty.ACCESS, to.parent())) || from != null && to != null && onlyItsList(from, to) && asker.governs(id);
       if (!covered) {
         refuse(Duty.ACCESS, "“" + name(id) + "”");
       }
@@ -216,7 +217,8 @@ public final class Authority {
   /** Carrying an entry over a break gives nothing that did not hold: the same one reached the place before. */
   private boolean reachedAlready(Grant grant) {
     int place = was.placeNumber(grant.place());
-    return place >= 0 && was.reachingEntries(place).stream().anyMatch(entry -> entry instanceof Grant known && sameBut(known, grant)
+    boolean broken = place >= 0 && !was.standsAlone(place) && after.places().containsKey(grant.place()) && after.places().get(grant.place()).standsAlone();
+    return broken && was.reachingEntries(place).stream().anyMatch(entry -> entry instanceof Grant known && sameBut(known, grant)
         && rights(before, known).containsAll(rights(after, grant)));
   }
 

@@ -80,25 +80,25 @@ final class BarringWalls {
     return wall.barrier() instanceof Barrier.Seal ? wall.barrier().subjects().stream().noneMatch(this::matches) : wall.barrier().subjects().stream().anyMatch(this::matches);
   }
 
-  /**
-   * What the asker may know of a wall. Where sides bar them from one scope and not from another, what is left of it is a screen
-   * around the scope that they may know: it bars the same people from there.
-   */
-  List<Wall> known(Wall wall) {
-    boolean knowsAll = asker.holds(Duty.WALLS) || !bars(wall) || asker.holds(Duty.AUDIT) && !wall.barsAt(asker.state().instant());
-    if (knowsAll) {
-      return List.of(wall);
-    }
-    if (!(wall.barrier() instanceof Barrier.Sides sides)) {
-      return List.of();
-    }
-    return IntStream.range(0, sides.sides().size()).filter(side -> !isOnAnother(sides, side)).mapToObj(side -> screen(wall, sides, side)).toList();
+  /** Whether the asker may know a wall: one that bars them only with the duty for it; a planned one also whoever audits. */
+  boolean knows(Wall wall) {
+    return asker.holds(Duty.WALLS) || !bars(wall) || asker.holds(Duty.AUDIT) && !wall.barsAt(asker.state().instant());
+  }
+
+  /** Of sides that bar the asker from one scope and not from another: those from which they are not barred. */
+  List<Integer> open(Wall wall) {
+    return !(wall.barrier() instanceof Barrier.Sides sides) ? List.of()
+        : IntStream.range(0, sides.sides().size()).filter(side -> !isOnAnother(sides, side)).boxed().toList();
   }
 
   /** One side's scope, screened from everybody on the others. */
   static Wall screen(Wall wall, Barrier.Sides sides, int side) {
-    List<Subject> others = IntStream.range(0, sides.sides().size()).filter(other -> other != side).boxed().flatMap(other -> sides.sides().get(other).subjects().stream()).distinct().toList();
-    return new Wall(wall.id(), wall.name(), wall.reason(), wall.state(), wall.period(), new Barrier.Screen(sides.sides().get(side).scope(), others), wall.exceptions());
+    return new Wall(wall.id(), wall.name(), wall.reason(), wall.state(), wall.period(), new Barrier.Screen(sides.sides().get(side).scope(), others(sides, side)), wall.exceptions());
+  }
+
+  /** Whoever is named on the other sides. */
+  static List<Subject> others(Barrier.Sides sides, int side) {
+    return IntStream.range(0, sides.sides().size()).filter(other -> other != side).boxed().flatMap(other -> sides.sides().get(other).subjects().stream()).distinct().toList();
   }
 
   private boolean isOnAnother(Barrier.Sides sides, int side) {

@@ -16,6 +16,7 @@ import palegate.core.access.Grant;
 import palegate.core.access.Oversight;
 import palegate.core.access.Withholding;
 import palegate.core.approvals.ApprovalRule;
+import palegate.core.collections.PersonSet;
 import palegate.core.duties.Duty;
 import palegate.core.duties.DutyAssignment;
 import palegate.core.people.Group;
@@ -41,6 +42,7 @@ import palegate.core.walls.Wall;
  */
 final class KnownStructure {
   private final Asker asker;
+  private final SnapshotAt at;
   private final Snapshot snapshot;
   private final Structure structure;
   private final BarringWalls barring;
@@ -50,6 +52,7 @@ final class KnownStructure {
 
   private KnownStructure(Asker asker, SnapshotAt at) {
     this.asker = asker;
+    this.at = at;
     snapshot = at.snapshot();
     structure = snapshot.structure();
     barring = new BarringWalls(asker, snapshot);
@@ -61,7 +64,7 @@ final class KnownStructure {
     Structure structure = at.snapshot().structure();
     BarringWalls barring = new BarringWalls(asker, at.snapshot());
     boolean everywhere = knowsEveryPlaceByDuty(asker);
-    boolean freely = (everywhere || asker.holdsAny(Duty.AUDIT, Duty.WALLS)) && structure.walls().values().stream().allMatch(wall -> barring.known(wall).equals(List.of(wall)))
+    boolean freely = (everywhere || asker.holdsAny(Duty.AUDIT, Duty.WALLS)) && structure.walls().values().stream().allMatch(wall -> barring.knows(wall))
         && Stream.of(structure, asker.snapshot().structure()).flatMap(known -> known.walls().values().stream()).noneMatch(wall -> wall.barsAt(asker.state().instant()) && barring.bars(wall));
     if (freely) {
       return structure;
@@ -84,7 +87,6 @@ final class KnownStructure {
     structure.walls().values().forEach(wall -> walls.addAll(wallsOf(wall)));
     grants.values().forEach(grant -> usedTypes.addAll(grant.types()));
     withholdings.values().forEach(taken -> usedTypes.addAll(taken.types()));
-    walls.forEach(wall -> wall.barrier().scopes().forEach(scope -> usedTypes.addAll(scope.types())));
     places.covered.stream().mapToObj(snapshot::place).filter(place -> place.type() != null).forEach(place -> usedTypes.add(place.type()));
     if (!everybody) {
       people = new KnownPeople(structure);
@@ -100,6 +102,8 @@ final class KnownStructure {
       guardNames(walls);
       people.addTheirUnits();
     }
+    structure.walls().values().forEach(wall -> walls.addAll(withoutAWord(wall)));
+    walls.forEach(wall -> wall.barrier().scopes().forEach(scope -> usedTypes.addAll(scope.types())));
     return new Structure(everybody ? structure.units() : kept(structure.units(), Unit::id, unit -> people.units.contains(unit.id())),
         everybody ? structure.people() : kept(structure.people(), Person::id, person -> people.people.contains(person.id())),
         everybody ? structure.groups() : changed(kept(structure.groups(), Group::id, group -> people.groups.contains(group.id())), Group::id, people::known),
@@ -166,29 +170,50 @@ final class KnownStructure {
 
   /** What is left of a wall: nothing, if it bars the asker or covers nothing that they may know; of several scopes, each of the known ones as a screen. */
   private List<Wall> wallsOf(Wall wall) {
-    List<Wall> left = barring.known(wall);
-    if (asker.holds(Duty.WALLS) || left.isEmpty()) {
-      return left;
+    if (asker.holds(Duty.WALLS) || !barring.knows(wall)) {
+      return asker.holds(Duty.WALLS) ? List.of(wall) : List.of();
     }
     List<Wall> covering = new ArrayList<>();
-    for (Wall one : left) {
-      if (one.barrier() instanceof Barrier.Sides sides) {
-        List<Integer> known = IntStream.range(0, sides.sides().size()).filter(side -> coversAnything(sides.sides().get(side).scope(), false)).boxed().toList();
-        boolean whole = asker.holds(Duty.AUDIT) || known.size() == sides.sides().size();
-        if (whole && sides.scopes().stream().allMatch(scope -> scope.places().stream().allMatch(this::knowsPlace))) {
-          covering.add(one);
-        } else {
-          known.forEach(side -> covering.add(onlyKnown(BarringWalls.screen(wall, sides, side))));
-        }
-      } else if (coversAnything(one.barrier().scopes().get(0), one.barrier() instanceof Barrier.Confine) || asker.holds(Duty.AUDIT) && namesOnlyKnown(one)) {
-        covering.add(onlyKnown(one));
+    if (wall.barrier() instanceof Barrier.Sides sides) {
+      List<Integer> known = IntStream.range(0, sides.sides().size()).filter(side -> coversAnything(sides.sides().get(side).scope(), false)).boxed().toList();
+      boolean all = asker.holds(Duty.AUDIT) || known.size() == sides.sides().size();
+      if (all && sides.scopes().stream().allMatch(scope -> scope.places().stream().allMatch(this::knowsPlace))) {
+        covering.add(wall);
+      } else {
+        known.forEach(side -> covering.add(onlyKnown(BarringWalls.screen(wall, sides, side))));
       }
+    } else if (coversAnything(wall.barrier().scopes().get(0), wall.barrier() instanceof Barrier.Confine) || asker.holds(Duty.AUDIT) && namesOnlyKnown(wall)) {
+      covering.add(onlyKnown(wall));
     }
     return covering.size() == 1 ? covering : numbered(covering);
   }
 
   private boolean namesOnlyKnown(Wall wall) {
     return wall.barrier().scopes().get(0).places().stream().allMatch(this::knowsPlace);
+  }
+
+  /**
+   * Of a wall that bars the asker on one side no word is left; but whom it keeps out of what the asker may know is kept out. So much is
+   * left that somebody is: those people by name, as they are barred now.
+   */
+  private List<Wall> withoutAWord(Wall wall) {
+    List<Wall> left = new ArrayList<>();
+    if (barring.knows(wall) || !(wall.barrier() instanceof Barrier.Sides sides)) {
+      return left;
+    }
+    for (int side : barring.open(wall)) {
+      Scope scope = sides.sides().get(side).scope();
+      List<Subject> others = here(at.matchingAny(BarringWalls.others(sides, side)).minus(at.matchingAny(wall.exceptions().stream().filter(one -> one.currentAt(at.instant())).map(Wall.Exempt::subject).toList())));
+      if (!others.isEmpty() && coversAnything(scope, false)) {
+        left.add(onlyKnown(new Wall("w-" + Integer.toHexString(wall.id().hashCode()) + "-" + side, "A wall", null, wall.state(), wall.period(), new Barrier.Screen(scope, others), List.of())));
+      }
+    }
+    return left;
+  }
+
+  /** Of some people, those who are known, by name. */
+  private List<Subject> here(PersonSet some) {
+    return some.stream().mapToObj(snapshot::person).map(Person::id).filter(id -> people == null || people.people.contains(id)).sorted().<Subject>map(Subject.OfPerson::new).toList();
   }
 
   private static List<Wall> numbered(List<Wall> walls) {

@@ -71,7 +71,7 @@ class Security {
             .requestMatchers(HttpMethod.GET, "/index.html", "/favicon.svg", "/assets/**").permitAll()
             .requestMatchers("/api/session").permitAll()
             .requestMatchers(HttpMethod.GET, "/api/places/*/content", "/api/places/*/content/about").access(signedIn(accounts))
-            .requestMatchers("/api/papers", "/api/papers/**").access(signedIn(accounts))
+            .requestMatchers("/api/papers", "/api/papers/**", "/api/updates").access(signedIn(accounts))
             .requestMatchers(HttpMethod.GET, "/api/**").access(administering(accounts))
             .requestMatchers("/api/draft/**", "/api/drafts/**").access(changing(accounts))
             .requestMatchers(HttpMethod.POST, "/api/people/matches", "/api/places/*/outline", "/api/types/conversion", "/api/journal/*/reversal")

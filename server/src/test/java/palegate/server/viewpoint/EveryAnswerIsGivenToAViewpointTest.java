@@ -111,7 +111,9 @@ class EveryAnswerIsGivenToAViewpointTest {
     elsewhere("signing in and out", "POST /api/session", "DELETE /api/session");
     elsewhere("keeps what is sent", "POST /api/list-templates", "DELETE /api/list-templates/{id}");
     elsewhere("what somebody has as a person, not by a duty: LifeOfContentTest, PapersTest", "GET /api/places/{id}/content/about", "GET /api/places/{id}/content", "PUT /api/places/{id}/content");
-    elsewhere("its own description", "GET /api/description");
+    elsewhere("its own description", "GET /api/description", "GET /api/description.yaml");
+    elsewhere("what somebody has as a person: PapersTest", "GET /api/papers", "GET /api/papers/places/{id}", "GET /api/papers/places/{id}/children", "GET /api/papers/search", "POST /api/papers/places/{id}/children",
+        "POST /api/papers/places/{id}/description", "POST /api/papers/places/{id}/condition", "DELETE /api/papers/places/{id}");
   }
 
   private static void ask(String endpoint, String... questions) {
@@ -213,7 +215,7 @@ class EveryAnswerIsGivenToAViewpointTest {
       }
     }
     all.assertAll();
-    assertThat(told).as("questions that were answered with something").isGreaterThan(1_000);
+    assertThat(told).as("questions that were answered with something").isGreaterThan(600);
   }
 
   @Test
@@ -256,7 +258,7 @@ class EveryAnswerIsGivenToAViewpointTest {
     List<String> hidden = new ArrayList<>(new TreeSet<>(all));
     hidden.removeAll(there);
     for (List<String> from : List.of(there, hidden)) {
-      for (int i = 0; i < 3 && !from.isEmpty(); i++) {
+      for (int i = 0; i < 2 && !from.isEmpty(); i++) {
         some.add(from.remove(random.nextInt(from.size())));
       }
     }

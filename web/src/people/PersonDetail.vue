@@ -6,13 +6,15 @@ import PagedList from '@/lists/PagedList.vue'
 import { inPage, NEVER } from '@/lists/part'
 import { useSession } from '@/session/useSession'
 import DraftedMark from '@/common/DraftedMark.vue'
-import { counted, listed } from '@/common/words'
+import { useNotices } from '@/common/useNotices'
+import { counted, listed, moment } from '@/common/words'
 import LikeThatOneDialog from './LikeThatOneDialog.vue'
 import PeriodBar from './PeriodBar.vue'
 import PersonDialog from './PersonDialog.vue'
 import PersonName from './PersonName.vue'
 
 const props = defineProps<{ id: string }>()
+const notices = useNotices()
 const { may } = useSession()
 const query = useQuery({ queryKey: computed(() => ['people', 'one', props.id]), queryFn: () => answer(api.GET('/api/people/{id}', { params: { path: { id: props.id } } })) })
 const data = computed(() => query.data.value)
@@ -38,6 +40,16 @@ const fetchOwn = inPage(
   (entry) => `${entry.placeName} ${gives(entry)}`,
   { place: (entry) => entry.placeName, gives, until: (entry) => entry.until ?? NEVER },
 )
+
+/** An address at which they set their password, good once; for whoever has one already it sets another. */
+async function invite() {
+  try {
+    const sent = await answer(api.POST('/api/invitations', { body: { person: props.id } }))
+    notices.say(`An address to set a password was sent to ${data.value?.person.email}; it is good once, until ${moment(sent.until)}.`)
+  } catch (error) {
+    notices.fail(error)
+  }
+}
 </script>
 
 <template>
@@ -56,6 +68,7 @@ const fetchOwn = inPage(
       <div v-if="may('people')" class="acts">
         <v-btn size="small" class="is-main" @click="dialog = 'change'">Change</v-btn>
         <v-btn size="small" @click="dialog = 'like'">Make like …</v-btn>
+        <v-btn v-if="data.person.active" size="small" @click="invite">Send an invitation</v-btn>
       </div>
     </div>
     <section class="sheet block">

@@ -76,7 +76,7 @@ useShortcuts({
       <div class="end">
         <button type="button" class="linklike" @click="help = true">Keys</button>
         <button type="button" class="linklike" @click="switchTheme">{{ dark ? 'Light' : 'Dark' }}</button>
-        <span class="who">{{ account?.name }}</span>
+        <router-link :to="{ name: 'account' }" class="who">{{ account?.name }}</router-link>
         <button type="button" class="linklike" @click="signOut">Sign out</button>
       </div>
       <div class="progress" :class="{ working: fetching > 0 }" aria-hidden="true"></div>
@@ -160,6 +160,7 @@ nav a.router-link-active {
   gap: 14px;
 }
 .who {
+  color: inherit;
   font-weight: 600;
 }
 .progress {

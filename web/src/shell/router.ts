@@ -6,6 +6,9 @@ export const router = createRouter({
   routes: [
     { path: '/', name: 'first', component: () => import('@/shell/FirstRoom.vue'), meta: { title: 'Pale Gate' } },
     { path: '/sign-in', name: 'sign-in', component: () => import('@/session/SignInView.vue'), meta: { open: true, title: 'Sign in' } },
+    { path: '/welcome', name: 'welcome', component: () => import('@/session/WelcomeView.vue'), meta: { open: true, title: 'Set your password' } },
+    { path: '/mailbox', name: 'mailbox', component: () => import('@/session/MailboxView.vue'), meta: { title: 'Mailbox' } },
+    { path: '/account', name: 'account', component: () => import('@/session/AccountView.vue'), meta: { title: 'Your account' } },
     { path: '/papers/:id?', name: 'papers', component: () => import('@/papers/PapersView.vue'), meta: { title: 'Papers' } },
     { path: '/places/:id?', name: 'places', component: () => import('@/places/PlacesView.vue'), meta: { title: 'Places' } },
     { path: '/breaks/:id?', name: 'breaks', component: () => import('@/places/BreaksView.vue'), meta: { title: 'Breaks' } },

@@ -11,7 +11,7 @@ final class BodyLimits {
   private static final Map<Pattern, Long> BY_ADDRESS = new LinkedHashMap<>();
 
   static {
-    BY_ADDRESS.put(Pattern.compile("/api/session"), 4 * KILO);
+    BY_ADDRESS.put(Pattern.compile("/api/session(/.*)?|/api/invitations(/.*)?"), 4 * KILO);
     BY_ADDRESS.put(Pattern.compile("/api/places/[^/]+/content"), 2 * KILO * KILO);
     BY_ADDRESS.put(Pattern.compile("/api/draft/changes/many|/api/draft/preview(/people)?"), 8 * KILO * KILO);
     BY_ADDRESS.put(Pattern.compile("/api/places/[^/]+/outline|/api/people/matches"), 4 * KILO * KILO);
@@ -24,7 +24,7 @@ final class BodyLimits {
   }
 
   static boolean isSignIn(String address) {
-    return address.equals("/api/session");
+    return address.equals("/api/session") || address.equals("/api/invitations/redemption");
   }
 
   static String words(long bytes) {

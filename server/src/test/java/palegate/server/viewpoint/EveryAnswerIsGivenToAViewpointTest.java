@@ -108,7 +108,8 @@ class EveryAnswerIsGivenToAViewpointTest {
     elsewhere("about one's own drafts by their numbers", "POST /api/draft/order", "DELETE /api/draft", "DELETE /api/draft/changes/{id}", "POST /api/draft/renewal", "POST /api/draft/in-force", "POST /api/drafts",
         "POST /api/drafts/{id}/in-hand", "POST /api/drafts/{id}/name", "DELETE /api/drafts/{id}", "POST /api/drafts/{id}/readers", "DELETE /api/drafts/{id}/readers/{login}",
         "POST /api/drafts/{id}/comments", "POST /api/drafts/{id}/approval", "POST /api/drafts/{id}/schedule", "DELETE /api/drafts/{id}/schedule");
-    elsewhere("signing in and out", "POST /api/session", "DELETE /api/session");
+    elsewhere("signing in and out, and what is one's own: SignInTest, InvitationsTest", "POST /api/invitations", "POST /api/invitations/redemption", "GET /api/mailbox", "POST /api/session/password", "GET /api/session/all",
+        "DELETE /api/session/all", "DELETE /api/session/all/{id}", "POST /api/session", "DELETE /api/session");
     elsewhere("keeps what is sent", "POST /api/list-templates", "DELETE /api/list-templates/{id}");
     elsewhere("what somebody has as a person, not by a duty: LifeOfContentTest, PapersTest", "GET /api/places/{id}/content/about", "GET /api/places/{id}/content", "PUT /api/places/{id}/content");
     elsewhere("its own description", "GET /api/description", "GET /api/description.yaml");

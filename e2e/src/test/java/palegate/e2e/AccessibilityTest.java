@@ -97,6 +97,10 @@ class AccessibilityTest {
     Page page = desk.window(1280, 800, dark);
     desk.signIn(page, "wenna.carrow");
     Map<String, String> rooms = new LinkedHashMap<>();
+    rooms.put("/duties", ".table tbody tr");
+    rooms.put("/papers/lib-cas", ".papers tbody tr");
+    rooms.put("/account", ".account li");
+    rooms.put("/mailbox", ".mailbox h1");
     rooms.put("/people/groups/g-surveyors", ".members [data-row]");
     rooms.put("/people/persons/p-mia", ".detail h3");
     rooms.put("/people/units", ".tree [data-row]");

@@ -67,6 +67,14 @@ public final class Pictures {
   }
 
   private void rooms(Page page) {
+    desk.open(page, "/duties");
+    page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("2 people")).first().click();
+    shot(page, page.locator(".holders").first(), "duties");
+    Page mia = desk.window();
+    desk.enter(mia, "mia.torrance", "pale-gate-demo");
+    desk.open(mia, "/papers/d-10004");
+    shot(mia, mia.locator(".paper h2"), "papers");
+    mia.context().close();
     desk.open(page, "/people/groups/g-surveyors");
     shot(page, page.locator(".members [data-row]").first(), "people");
     desk.open(page, "/people/sketch");

@@ -85,7 +85,7 @@ class AccountController {
   }
 
   @GetMapping("/api/session/all")
-  List<Sessions.Session> all(Principal who, HttpServletRequest request) {
+  List<Sessions.OwnSession> all(Principal who, HttpServletRequest request) {
     return sessions.of(who.getName(), request.getSession().getId());
   }
 

@@ -11,7 +11,7 @@ import org.springframework.transaction.annotation.Transactional;
 @Component
 class Sessions {
   /** @param id tells sessions of one account apart; nobody comes in with it */
-  record Session(String id, Instant since, boolean current) {}
+  record OwnSession(String id, Instant since, boolean current) {}
 
   private final JdbcClient jdbc;
   private final Clock clock;
@@ -21,10 +21,10 @@ class Sessions {
     this.clock = clock;
   }
 
-  List<Session> of(String login, String current) {
+  List<OwnSession> of(String login, String current) {
     return jdbc.sql("SELECT PRIMARY_ID, SESSION_ID, CREATION_TIME FROM SPRING_SESSION WHERE PRINCIPAL_NAME = :login AND EXPIRY_TIME > :now ORDER BY CREATION_TIME DESC")
         .param("login", login).param("now", clock.millis())
-        .query((row, i) -> new Session(row.getString("PRIMARY_ID"), Instant.ofEpochMilli(row.getLong("CREATION_TIME")), row.getString("SESSION_ID").equals(current))).list();
+        .query((row, i) -> new OwnSession(row.getString("PRIMARY_ID"), Instant.ofEpochMilli(row.getLong("CREATION_TIME")), row.getString("SESSION_ID").equals(current))).list();
   }
 
   /** Ends one of an account's sessions; of one of somebody else's it is not told whether it exists. */

@@ -21,6 +21,7 @@ import PeopleHere from './PeopleHere.vue'
 import PlacePicker from './PlacePicker.vue'
 import PlaceLimits from './PlaceLimits.vue'
 import PlaceTree from './PlaceTree.vue'
+import OverseersDialog from './OverseersDialog.vue'
 import RejoinDialog from './RejoinDialog.vue'
 
 const route = useRoute()
@@ -59,7 +60,7 @@ const view = ref<'list' | 'people' | 'document'>('list')
 const asDrafted = ref(true)
 const found = ref<Schemas['Found']>()
 const selected = ref<string[]>([])
-const dialog = ref<'new' | 'outline' | 'place' | 'guards'>()
+const dialog = ref<'new' | 'outline' | 'place' | 'guards' | 'overseers'>()
 const isContainer = computed(() => ['repository', 'library', 'folder'].includes(place.value?.kind ?? ''))
 const adding = ref(false)
 const breaking = ref(false)
@@ -141,10 +142,12 @@ async function removeLine(line: Schemas['AccessLine']) {
               <v-list-item v-if="isContainer" title="Many places below …" @click="dialog = 'outline'" />
               <v-list-item title="Name, labels, move …" @click="dialog = 'place'" />
               <v-list-item title="Ceiling and house rules …" @click="dialog = 'guards'" />
+              <v-list-item title="Overseers …" @click="dialog = 'overseers'" />
               <v-list-item v-if="isContainer" title="Breaks below" :to="{ name: 'breaks', params: { id: place.id } }" />
             </v-list>
           </v-menu>
         </div>
+        <div v-else-if="detail.data.value.mayOversee" class="acts"><v-btn @click="dialog = 'overseers'">Overseers …</v-btn></div>
       </div>
       <div class="views">
         <div class="segments" role="group" aria-label="What to show">
@@ -177,6 +180,7 @@ async function removeLine(line: Schemas['AccessLine']) {
         />
         <PeopleHere v-else-if="view === 'people'" :key="place.id" :place="place.id" :drafted="drafted && asDrafted" />
       </div>
+      <OverseersDialog v-if="dialog === 'overseers'" :model-value="true" :detail="detail.data.value" @update:model-value="dialog = undefined" />
       <NewPlaceDialog v-if="dialog === 'new'" :model-value="true" :parent="place.id" :parent-name="place.name" :parent-kind="place.kind" @update:model-value="dialog = undefined" />
       <OutlineDialog v-if="dialog === 'outline'" :model-value="true" :place="place.id" :place-name="place.name" @update:model-value="dialog = undefined" />
       <PlaceDialog v-if="dialog === 'place'" :model-value="true" :detail="detail.data.value" @update:model-value="dialog = undefined" />

@@ -8,7 +8,6 @@ import java.time.Instant;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.concurrent.atomic.AtomicReference;
 import org.springframework.stereotype.Component;
 import palegate.core.changes.Change;
 import palegate.core.changes.FormerPlace;

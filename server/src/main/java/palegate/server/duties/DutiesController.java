@@ -18,7 +18,6 @@ import palegate.core.duties.Duty;
 import palegate.core.duties.DutyAssignment;
 import palegate.core.people.Period;
 import palegate.core.people.Subject;
-import palegate.core.people.Unit;
 import palegate.core.places.Place;
 import palegate.core.places.PlaceKind;
 import palegate.core.snapshot.Snapshot;

@@ -29,7 +29,6 @@ import palegate.server.shell.MayBeMissing;
 import palegate.server.shell.Page;
 import palegate.server.shell.Problem;
 import palegate.server.store.ChangeLog;
-import palegate.server.store.Snapshots;
 import palegate.server.store.StructureStore;
 import palegate.server.tray.StoredDrafts;
 import palegate.server.viewpoint.Viewpoints;
@@ -49,19 +48,17 @@ class JournalController {
   private final Accounts accounts;
   private final ChangeLog log;
   private final StructureStore structures;
-  private final Snapshots snapshots;
   private final Viewpoints viewpoints;
   private final KnownChanges changes;
   private final StoredDrafts drafts;
   private final Clock clock;
 
-  JournalController(ChangeLog log, StructureStore structures, Snapshots snapshots, Viewpoints viewpoints, KnownChanges changes, Accounts accounts, StoredDrafts drafts, Clock clock) {
+  JournalController(ChangeLog log, StructureStore structures, Viewpoints viewpoints, KnownChanges changes, Accounts accounts, StoredDrafts drafts, Clock clock) {
     this.clock = clock;
     this.drafts = drafts;
     this.accounts = accounts;
     this.log = log;
     this.structures = structures;
-    this.snapshots = snapshots;
     this.viewpoints = viewpoints;
     this.changes = changes;
   }
@@ -83,7 +80,7 @@ class JournalController {
     Map<Long, KnownChanges.Known> known = changes.to(who.getName());
     ChangeLog.Logged logged = find(number, known);
     // Names are those of the time: after the change, so that what it made has one.
-    Structure then = known == null ? snapshots.structureAsOf(number) : viewpoints.structureAsOf(who.getName(), number);
+    Structure then = viewpoints.structureAsOf(who.getName(), number);
     AlteredWords words = new AlteredWords(then, accounts.holdsAny(who.getName(), Duty.WALLS, Duty.AUDIT));
     SortOrders<StructureStore.Altered> altered = SortOrders.<StructureStore.Altered>by("found", (a, b) -> 0)
         .or("what", Comparator.comparing(words::title)).or("kind", Comparator.comparing(StructureStore.Altered::kind).thenComparing(words::title));

@@ -25,15 +25,12 @@ import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import palegate.core.roles.Right;
 import palegate.core.roles.Rights;
-import palegate.core.snapshot.Snapshot;
 import palegate.core.viewpoint.Viewpoint;
 import palegate.server.papers.TextExtraction;
-import palegate.server.session.Accounts;
 import palegate.server.shell.MayBeMissing;
 import palegate.server.shell.Problem;
 import palegate.server.store.Contents;
 import palegate.server.store.Openings;
-import palegate.server.store.Snapshots;
 import palegate.server.viewpoint.Viewpoints;
 
 /** What is really in a document. Duties give no rights on it: whoever opens or replaces it needs the rights of a person. */

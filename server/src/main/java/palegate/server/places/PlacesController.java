@@ -2,6 +2,8 @@ package palegate.server.places;
 
 import java.security.Principal;
 import java.time.Clock;
+import java.time.Instant;
+import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
@@ -17,6 +19,7 @@ import palegate.core.places.Place;
 import palegate.core.questions.WhoCan;
 import palegate.core.snapshot.Snapshot;
 import palegate.core.snapshot.SnapshotAt;
+import palegate.core.structure.SubjectNames;
 import palegate.core.viewpoint.Asker;
 import palegate.server.drafts.Drafts;
 import palegate.server.lists.PageRequest;
@@ -46,7 +49,10 @@ class PlacesController {
   record PlaceDetail(PlaceView place, List<PlaceView.Post> path, Map<String, String> labels, List<Inherited> inheritedLabels, @MayBeMissing String owner,
       @MayBeMissing String ownerId, @MayBeMissing String typeId, @MayBeMissing String target, boolean drafted, boolean made, boolean gone,
       boolean standsAloneDrafted, String nameDrafted, List<String> guards, @MayBeMissing String ceiling, boolean reserveSharing, boolean noTakeaway,
-      boolean mayChange, boolean mayChangeList) {}
+      boolean mayChange, boolean mayChangeList, boolean mayOversee, List<Overseer> overseers) {}
+
+  /** Somebody who oversees the place from where they are appointed: here, or at {@code place} above. */
+  record Overseer(String entry, String subject, String place, String placeName, boolean here, @MayBeMissing Instant from, @MayBeMissing Instant until, @MayBeMissing String note, boolean drafted) {}
 
   record Found(String id, String name, String kind, String path) {}
 
@@ -119,7 +125,20 @@ class PlacesController {
     return new PlaceDetail(PlaceView.of(moment, number), PlaceView.path(moment, number), new TreeMap<>(shown.labels()), inherited(snapshot, number),
         shown.owner() == null ? null : after.structure().people().get(shown.owner()).name(), shown.owner(), shown.type(), shown.target(),
         drafted, made, numberAfter < 0, standsAloneAfter, numberAfter < 0 ? place.name() : after.place(numberAfter).name(),
-        new GuardWords(moment).at(number), shown.guards().ceiling(), shown.guards().reserveSharing(), shown.guards().noTakeaway(), mayChange, mayChange || asker.governs(id));
+        new GuardWords(moment).at(number), shown.guards().ceiling(), shown.guards().reserveSharing(), shown.guards().noTakeaway(), mayChange, mayChange || asker.governs(id), asker.holdsAt(Duty.OVERSIGHT, snapshot.structure(), id),
+        overseers(before, numberAfter < 0 ? before : after, numberAfter < 0 ? number : numberAfter));
+  }
+
+  /** Who is appointed at a place and above it, nearest first, as the draft would have it. */
+  private static List<Overseer> overseers(Snapshot before, Snapshot shown, int number) {
+    List<Overseer> overseers = new ArrayList<>();
+    for (int at = number; at >= 0; at = shown.parent(at)) {
+      Place place = shown.place(at);
+      boolean here = at == number;
+      shown.ownOversights(at).forEach(one -> overseers.add(new Overseer(one.id(), SubjectNames.of(one.subject(), shown.structure()), place.id(), place.name(), here,
+          one.period().from(), one.period().until(), one.note(), !one.equals(before.structure().oversights().get(one.id())))));
+    }
+    return overseers;
   }
 
   /** Labels from above, each with where it comes from. */

@@ -7,6 +7,8 @@ import com.tngtech.archunit.core.importer.ImportOption;
 import com.tngtech.archunit.junit.AnalyzeClasses;
 import com.tngtech.archunit.junit.ArchTest;
 import com.tngtech.archunit.lang.ArchRule;
+import org.springframework.web.bind.annotation.RestController;
+import palegate.server.store.Snapshots;
 
 @AnalyzeClasses(packages = "palegate", importOptions = ImportOption.DoNotIncludeTests.class)
 class DependenciesPointInwardsTest {
@@ -34,6 +36,11 @@ class DependenciesPointInwardsTest {
           "palegate.server.session..")
       .should().dependOnClassesThat().resideInAnyPackage("org.springframework.jdbc..", "java.sql..")
       .andShould().notBe(Outage.class);
+
+  /** Whoever answers somebody gets the structure from the viewpoint, and from nowhere else. */
+  @ArchTest
+  static final ArchRule a_controller_cannot_reach_a_snapshot_past_the_viewpoint = noClasses().that().areAnnotatedWith(RestController.class)
+      .should().dependOnClassesThat().areAssignableTo(Snapshots.class);
 
   @ArchTest
   static final ArchRule no_package_of_the_core_goes_round_in_a_circle_with_others =

@@ -71,7 +71,7 @@ function choose(name: string) {
   display: grid;
   grid-template-columns: minmax(260px, 460px) minmax(300px, 440px);
   gap: 72px;
-  place-content: center;
+  place-content: safe center;
   align-items: center;
   padding: 32px;
   overflow: auto;
@@ -79,6 +79,7 @@ function choose(name: string) {
 .emblem {
   transform: scale(3.4);
   transform-origin: left bottom;
+  pointer-events: none;
   margin: 0 0 28px;
 }
 .about h1 {

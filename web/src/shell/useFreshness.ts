@@ -16,16 +16,17 @@ export function useFreshness() {
   const told = useUpdates(() => void queryClient.invalidateQueries({ queryKey: ['head'] }))
   const head = useQuery({
     queryKey: ['head'],
-    queryFn: () => answer(api.GET('/api/journal', { params: { query: { limit: 1 } } })),
+    queryFn: () => answer(api.GET('/api/session')),
     refetchInterval: () => (told.value ? false : EVERY),
     retry: false,
     staleTime: 0,
   })
   watch(
-    () => head.data.value?.total,
+    () => head.data.value?.change,
     (now, before) => {
-      if (before !== undefined && now !== before) {
-        void queryClient.invalidateQueries({ predicate: (query) => query.queryKey[0] !== 'head' && query.queryKey[0] !== 'session' })
+      if (before !== undefined && now !== undefined && now !== before) {
+        // What somebody administers may have become another, too.
+        void queryClient.invalidateQueries({ predicate: (query) => query.queryKey[0] !== 'head' })
       }
     },
   )
@@ -39,7 +40,7 @@ export function useFreshness() {
   )
   return computed(() => {
     const error = head.error.value
-    if (error instanceof ProblemError && error.problem.status === 401) {
+    if (head.data.value !== undefined && head.data.value.account === undefined) {
       return 'You have been signed out. Reload the page to sign in again; your draft is kept.'
     }
     return isOutage(error) && error instanceof ProblemError ? `${error.problem.title}. ${error.problem.detail}` : ''

@@ -34,6 +34,7 @@ import palegate.core.viewpoint.Asker;
 import palegate.demo.Sallowpoint;
 import palegate.server.shell.MayBeMissing;
 import palegate.server.shell.Problem;
+import palegate.server.store.Snapshots;
 
 /** Signing in and out. */
 @RestController
@@ -45,8 +46,11 @@ class SessionController {
 
   record DemoSignIn(String login, String does) {}
 
-  /** {@code account} is null if nobody is signed in; {@code demo} is empty outside the demo. */
-  record Session(@MayBeMissing SignedIn account, List<DemoSignIn> demo) {}
+  /**
+   * {@code account} is null if nobody is signed in; {@code change} is the newest change, by which an open page sees that
+   * it is no longer up to date; {@code demo} is empty outside the demo.
+   */
+  record Session(@MayBeMissing SignedIn account, @MayBeMissing Long change, List<DemoSignIn> demo) {}
 
   /** {@code rooms} are those that the duties need, {@code mayDraft} tells whether there is a tray. {@code failedSince} counts what others, or oneself, tried wrongly since the last time; only the answer to signing in says it. */
   record SignedIn(String login, String name, @MayBeMissing String person, List<String> duties, List<String> rooms, boolean mayDraft, @MayBeMissing Integer failedSince) {}
@@ -58,12 +62,13 @@ class SessionController {
   private final KnownDevices devices;
   private final CsrfTokenRepository tokens;
   private final ApplicationEventPublisher events;
+  private final Snapshots snapshots;
   private final Clock clock;
   private final boolean demo;
   private final String nobodysHash;
 
   SessionController(Accounts accounts, PasswordEncoder passwords, SecurityContextRepository contexts, SignInLimit limit, KnownDevices devices,
-      CsrfTokenRepository tokens, ApplicationEventPublisher events, Clock clock,
+      CsrfTokenRepository tokens, ApplicationEventPublisher events, Snapshots snapshots, Clock clock,
       @Value("${palegate.demo}") boolean demo) {
     this.accounts = accounts;
     this.passwords = passwords;
@@ -72,6 +77,7 @@ class SessionController {
     this.devices = devices;
     this.tokens = tokens;
     this.events = events;
+    this.snapshots = snapshots;
     this.clock = clock;
     this.demo = demo;
     nobodysHash = passwords.encode("nobody has this password");
@@ -82,7 +88,7 @@ class SessionController {
     // Asking for the token makes the filter send its cookie, which the first sign-in needs.
     token.getToken();
     Optional<SignedIn> account = who == null ? Optional.empty() : accounts.find(who.getName()).filter(found -> accounts.isOpen(found.login())).map(found -> signedIn(found, null));
-    return new Session(account.orElse(null), demo ? demoSignIns() : List.of());
+    return new Session(account.orElse(null), account.isEmpty() ? null : snapshots.current().change(), demo ? demoSignIns() : List.of());
   }
 
   @PostMapping

@@ -132,7 +132,7 @@ public final class Authority {
   }
 
   private boolean administers(Person person) {
-    return asker.administersUnit(before, person.unit()) || !before.units().containsKey(person.unit()) && asker.administersUnit(after, person.unit());
+    return asker.administersUnit(before, person.unit()) || person.unit() != null && !before.units().containsKey(person.unit()) && asker.administersUnit(after, person.unit());
   }
 
   /** A unit that is named as one's scope is not one's own to change, what is below it is. */

@@ -109,6 +109,9 @@ class AuthorityTest {
     assertThat(beyond(structure, new PeopleChange.SetPerson(new Person(outside.id(), "Another Name", outside.login(), outside.email(), outside.external(), outside.active(), outside.unit())))).isNotEmpty();
     assertThat(beyond(structure, new PeopleChange.SetPerson(new Person(outside.id(), outside.name(), outside.login(), outside.email(), outside.external(), outside.active(), "u-cas"))))
         .as("nobody is drawn into one's own unit from another").isNotEmpty();
+    Person nowhere = structure.people().values().stream().filter(person -> person.unit() == null).findFirst().orElseThrow();
+    assertThat(beyond(structure, new PeopleChange.SetPerson(new Person(nowhere.id(), "Another Name", null, null, nowhere.external(), nowhere.active(), null)))).as("nor is somebody without a unit").isNotEmpty();
+    assertThat(beyond(structure, new PeopleChange.SetPerson(new Person(inside.id(), inside.name(), inside.login(), inside.email(), inside.external(), inside.active(), null)))).as("nor let go out of all units").isNotEmpty();
     assertThat(beyond(structure, new MembershipChange.AddMember("divers", new Membership(new Membership.PersonMember(outside.id()), Period.ALWAYS)))).isNotEmpty();
   }
 

@@ -1,15 +1,19 @@
 package palegate.server.inforce;
 
 import java.time.Instant;
+import java.util.Map;
 import java.util.stream.Stream;
 import palegate.core.snapshot.Snapshot;
 import palegate.core.structure.Structure;
 import palegate.server.store.ChangeLog;
+import palegate.server.viewpoint.KnownChanges;
 
 /** A clash in words: which change of whom touched what. */
 public record ClashView(long change, String author, Instant at, String note, String what) {
-  public static ClashView of(ChangeLog.Clash clash, Snapshot snapshot) {
-    return new ClashView(clash.number(), clash.authorName(), clash.at(), clash.note(), nameOf(clash.thing(), snapshot));
+  /** @param known which changes whoever is told may know; null for all */
+  public static ClashView of(ChangeLog.Clash clash, Snapshot snapshot, Map<Long, KnownChanges.Known> known) {
+    boolean all = known == null || known.get(clash.number()) == KnownChanges.Known.ALL;
+    return new ClashView(clash.number(), clash.authorName(), clash.at(), all ? clash.note() : KnownChanges.PARTLY, nameOf(clash.thing(), snapshot));
   }
 
   public static String nameOf(String thing, Snapshot snapshot) {

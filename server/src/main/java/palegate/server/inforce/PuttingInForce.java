@@ -11,6 +11,7 @@ import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Service;
 import palegate.core.changes.Change;
 import palegate.core.changes.ChangeJson;
+import palegate.core.changes.PlaceChange;
 import palegate.core.rehearsal.ApprovalsNeeded;
 import palegate.core.rehearsal.GuardedChanges;
 import palegate.core.rehearsal.PlaceSet;
@@ -27,6 +28,7 @@ import palegate.server.store.ChangeLog;
 import palegate.server.store.Snapshots;
 import palegate.server.store.StructureStore;
 import palegate.server.store.Transactions;
+import palegate.server.viewpoint.KnownChanges;
 import palegate.server.viewpoint.Viewpoints;
 
 /**
@@ -61,6 +63,7 @@ public class PuttingInForce {
   private final Rehearsals rehearsals;
   private final Snapshots snapshots;
   private final Viewpoints viewpoints;
+  private final KnownChanges changes;
   private final StructureStore structures;
   private final ChangeLog log;
   private final Accounts accounts;
@@ -69,13 +72,14 @@ public class PuttingInForce {
   private final Transactions transactions;
   private final Clock clock;
 
-  PuttingInForce(Drafts drafts, DraftStore store, Rehearsals rehearsals, Snapshots snapshots, Viewpoints viewpoints, StructureStore structures, ChangeLog log, Accounts accounts,
+  PuttingInForce(Drafts drafts, DraftStore store, Rehearsals rehearsals, Snapshots snapshots, Viewpoints viewpoints, KnownChanges changes, StructureStore structures, ChangeLog log, Accounts accounts,
       Approvals approvals, IdempotencyKeys requests, Transactions transactions, Clock clock) {
     this.drafts = drafts;
     this.store = store;
     this.rehearsals = rehearsals;
     this.snapshots = snapshots;
     this.viewpoints = viewpoints;
+    this.changes = changes;
     this.structures = structures;
     this.log = log;
     this.accounts = accounts;
@@ -104,14 +108,18 @@ public class PuttingInForce {
    * Puts in force at once what a person's own rights let them do, without a draft. What walls, clearances or rules of approval hang on is
    * not changed so (access rules, section 7).
    *
-   * @param changes decides on the newest state whether they may, and refuses if not; asked again if that state is overtaken
+   * @param decided decides on the newest state whether they may, and refuses if not; asked again if that state is overtaken
    */
-  public void byRight(String account, String note, Supplier<List<Change>> changes) {
+  public void byRight(String account, String note, Supplier<List<Change>> decided) {
     untilNotOvertaken(() -> {
       Snapshots.Numbered state = snapshots.current();
-      List<Change> steps = changes.get();
+      List<Change> steps = decided.get();
       Instant now = clock.instant().truncatedTo(ChronoUnit.MICROS);
       Rehearsal rehearsal = rehearsals.of(account, state, steps, now);
+      if (!rehearsal.refusals().isEmpty() && steps.stream().anyMatch(step -> step instanceof PlaceChange.RemovePlace)) {
+        // What still hangs on it may be something that they may not know of.
+        throw Drafts.inTheWay();
+      }
       refuseWhatCannotBeMade(rehearsal);
       Set<String> touches = rehearsal.altered().things();
       if (touches.isEmpty()) {
@@ -227,7 +235,7 @@ public class PuttingInForce {
       throw Problem.of(HttpStatus.CONFLICT, "clash", "Somebody was there before you",
           first.authorName() + " changed " + ClashView.nameOf(first.thing(), current) + " with change " + first.number()
               + " since you began. Your draft is kept: look at what it would do now, then put it in force.")
-          .with("clashes", clashes.stream().map(clash -> ClashView.of(clash, current)).toList());
+          .with("clashes", clashes.stream().map(clash -> ClashView.of(clash, current, changes.to(draft.owner()))).toList());
     }
   }
 

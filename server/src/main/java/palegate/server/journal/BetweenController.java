@@ -27,6 +27,7 @@ import palegate.server.shell.Problem;
 import palegate.server.store.ChangeLog;
 import palegate.server.store.History;
 import palegate.server.store.Snapshots;
+import palegate.server.viewpoint.KnownChanges;
 import palegate.server.viewpoint.Viewpoints;
 import palegate.server.views.PersonView;
 
@@ -88,7 +89,7 @@ class BetweenController {
     Map<Long, String> notes = log.notes(pairs.items().stream().flatMap(pair -> pair.causes().stream()).filter(cause -> cause instanceof Between.Cause.OfChange)
         .map(cause -> ((Between.Cause.OfChange) cause).change()).distinct().toList());
     if (known != null) {
-      notes.replaceAll((number, note) -> known.get(number) == KnownChanges.Known.ALL ? note : "Also about what your duties do not cover.");
+      notes.replaceAll((number, note) -> known.get(number) == KnownChanges.Known.ALL ? note : KnownChanges.PARTLY);
     }
     Page<AlteredBetween> altered = new Page<>(pairs.total(), pairs.offset(), pairs.items().stream().map(pair -> view(between, pair, notes)).toList());
     return new BetweenView(from, until, difference.totals(), known == null ? between.changes() : (int) between.numbers().filter(known::containsKey).count(), altered);

@@ -31,6 +31,7 @@ import palegate.server.shell.Problem;
 import palegate.server.store.ChangeLog;
 import palegate.server.store.StructureStore;
 import palegate.server.tray.StoredDrafts;
+import palegate.server.viewpoint.KnownChanges;
 import palegate.server.viewpoint.Viewpoints;
 
 /** Every change put in force, newest first unless turned round, and the exact content of each. */

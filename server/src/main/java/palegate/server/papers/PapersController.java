@@ -220,6 +220,9 @@ class PapersController {
     change(who, "Deleted", own -> {
       int place = Papers.found(own, id);
       Papers.refuseUnless(own, place, Acts.Act.DELETE);
+      if (!own.places().children(place).isEmpty()) {
+        throw Problem.of(HttpStatus.CONFLICT, "not-empty", "It is not empty", "Delete what is in it first, or ask whoever looks after it.");
+      }
       return List.of(new PlaceChange.RemovePlace(id));
     });
   }

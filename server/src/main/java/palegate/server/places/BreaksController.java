@@ -14,12 +14,12 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import palegate.core.questions.BreakRegister;
 import palegate.server.drafts.DraftedState;
-import palegate.server.journal.KnownChanges;
 import palegate.server.lists.PageRequest;
 import palegate.server.lists.SortOrders;
 import palegate.server.shell.MayBeMissing;
 import palegate.server.shell.Page;
 import palegate.server.store.BreakHistory;
+import palegate.server.viewpoint.KnownChanges;
 
 /** The register of breaks below a place (job capability 8). */
 @RestController
@@ -70,7 +70,7 @@ class BreaksController {
     }
     Map<String, BreakHistory.Since> told = new HashMap<>();
     history.since().forEach((place, since) -> told.put(place, known.get(since.change()) == KnownChanges.Known.ALL ? since
-        : new BreakHistory.Since(since.change(), since.at(), since.author(), "Also about what your duties do not cover.")));
+        : new BreakHistory.Since(since.change(), since.at(), since.author(), KnownChanges.PARTLY)));
     return told;
   }
 

@@ -10,7 +10,9 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -22,6 +24,7 @@ import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import palegate.core.changes.Refusal;
 import palegate.core.changes.Wording;
+import palegate.core.rehearsal.Rehearsal;
 import palegate.core.rehearsal.RightsDifference;
 import palegate.core.snapshot.Snapshot;
 import palegate.server.approvals.Approvals;
@@ -33,6 +36,7 @@ import palegate.server.inforce.ClashView;
 import palegate.server.inforce.PuttingInForce;
 import palegate.server.shell.MayBeMissing;
 import palegate.server.shell.Problem;
+import palegate.server.viewpoint.KnownChanges;
 
 /** The signed-in person's draft: what is in it, what it would do, and what becomes of it. */
 @RestController
@@ -81,8 +85,10 @@ class DraftController {
   private final Drafts drafts;
   private final PuttingInForce puttingInForce;
   private final Approvals approvals;
+  private final KnownChanges changes;
 
-  DraftController(Drafts drafts, PuttingInForce puttingInForce, Approvals approvals) {
+  DraftController(Drafts drafts, PuttingInForce puttingInForce, Approvals approvals, KnownChanges changes) {
+    this.changes = changes;
     this.drafts = drafts;
     this.puttingInForce = puttingInForce;
     this.approvals = approvals;
@@ -93,10 +99,11 @@ class DraftController {
     Drafts.Rehearsed rehearsed = drafts.rehearse(who.getName());
     var rehearsal = rehearsed.rehearsal();
     DraftStore.Draft draft = rehearsed.draft();
+    Map<Long, KnownChanges.Known> known = changes.to(who.getName());
     return new Draft(draft == null ? null : draft.id(), draft == null ? "Draft" : draft.name(), rehearsed.change(), draft == null ? 0 : draft.version(), Seen.of(rehearsed.change(), rehearsal),
         items(rehearsed), rehearsal.now().totals(), rehearsal.lockOuts().size(), rehearsal.authorLosesGovern().size(), rehearsal.withoutEffect().size(),
         rehearsal.wallConflicts().size(), rehearsal.oddWalls().size(), rehearsal.differences().size() - 1,
-        drafts.clashes(rehearsed).stream().map(clash -> ClashView.of(clash, rehearsal.before())).toList(),
+        drafts.clashes(rehearsed).stream().map(clash -> ClashView.of(clash, rehearsal.before(), known)).toList(),
         draft == null ? List.of() : approvals.missing(draft, rehearsal, drafts.whole(draft)),
         draft == null ? List.of() : approvals.of(draft, drafts.whole(draft)).stream().map(Approvals.Approval::name).toList(),
         draft == null || draft.due() == null ? null : draft.due().at(), draft == null ? null : draft.stopped());
@@ -163,6 +170,17 @@ class DraftController {
   @GetMapping("/in-force/{request}")
   InForce carriedOut(@PathVariable String request, Principal who) {
     return new InForce(puttingInForce.answered(who.getName(), request).orElseThrow(() -> Problem.notFound("answered request", request)));
+  }
+
+  /**
+   * The changes of somebody else's draft in words, as far as whoever reads them may know what they are about.
+   *
+   * @param whole what the draft really does: what can be made there and not here is about something else
+   */
+  static List<Item> items(Drafts.Rehearsed rehearsed, Rehearsal whole) {
+    List<Item> items = items(rehearsed);
+    Set<Integer> made = whole.refusals().stream().map(Refusal::change).collect(Collectors.toSet());
+    return IntStream.range(0, items.size()).filter(i -> items.get(i).problem() == null || made.contains(i)).mapToObj(items::get).toList();
   }
 
   /** The changes of a draft in words. */

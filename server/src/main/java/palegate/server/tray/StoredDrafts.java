@@ -57,7 +57,7 @@ public class StoredDrafts {
 
   private DraftsController.DraftLine line(DraftStore.Draft draft, String account) {
     return new DraftsController.DraftLine(draft.id(), draft.name(), accounts.find(draft.owner()).map(Accounts.Account::name).orElse(draft.owner()),
-        draft.owner().equals(account), draft.inHand(), draft.items().size(), draft.due() == null ? null : draft.due().at(), draft.stopped(),
+        draft.owner().equals(account), draft.inHand(), draft.owner().equals(account) ? draft.items().size() : items(draft, account).size(), draft.due() == null ? null : draft.due().at(), draft.stopped(),
         approvals.of(draft).stream().map(Approvals.Approval::name).toList());
   }
 
@@ -78,7 +78,7 @@ public class StoredDrafts {
     DraftStore.Draft draft = seen(id, account);
     Drafts.Rehearsed rehearsed = rehearse(draft, account);
     Rehearsal rehearsal = rehearsed.rehearsal();
-    return new DraftsController.Opened(line(draft, account), draft.version(), Seen.of(rehearsed.change(), rehearsal), DraftController.items(rehearsed), rehearsal.now().totals(),
+    return new DraftsController.Opened(line(draft, account), draft.version(), Seen.of(rehearsed.change(), rehearsal), items(draft, account), rehearsal.now().totals(),
         approvals.missing(draft, rehearsal, whole(draft)), readers(id), comments(id));
   }
 
@@ -89,6 +89,12 @@ public class StoredDrafts {
     }
     Snapshots.Numbered state = viewpoints.known(account);
     return new Drafts.Rehearsed(draft, state.change(), rehearsals.at(draft, state, draft.due().at()));
+  }
+
+  /** Its changes; of somebody else's draft those about what one may know. */
+  private List<DraftController.Item> items(DraftStore.Draft draft, String account) {
+    Drafts.Rehearsed rehearsed = rehearse(draft, account);
+    return draft.owner().equals(account) ? DraftController.items(rehearsed) : DraftController.items(rehearsed, whole(draft));
   }
 
   /** What it would really do then, whoever may know it. */

@@ -1,4 +1,4 @@
-package palegate.server.journal;
+package palegate.server.viewpoint;
 
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
@@ -10,7 +10,6 @@ import palegate.core.structure.Structure;
 import palegate.core.viewpoint.Viewpoint;
 import palegate.server.store.ChangeLog;
 import palegate.server.store.Snapshots;
-import palegate.server.viewpoint.Viewpoints;
 
 /**
  * Which changes whoever asks may know: their own, and those that touched something that they may know. Of one that touched other
@@ -18,6 +17,9 @@ import palegate.server.viewpoint.Viewpoints;
  */
 @Component
 public class KnownChanges {
+  /** In the place of a note that may be about what is not known. */
+  public static final String PARTLY = "Also about what your duties do not cover.";
+
   /** How much of a change is known. */
   public enum Known {
     ALL, PART
@@ -80,6 +82,6 @@ public class KnownChanges {
   /** A change as it may be told: its note only if all that it touched is known. */
   public static ChangeLog.Logged told(ChangeLog.Logged change, Map<Long, Known> known) {
     return known == null || known.get(change.number()) == Known.ALL ? change
-        : new ChangeLog.Logged(change.number(), change.author(), change.authorName(), change.at(), "Also about what your duties do not cover.", change.origin());
+        : new ChangeLog.Logged(change.number(), change.author(), change.authorName(), change.at(), PARTLY, change.origin());
   }
 }

@@ -17,6 +17,10 @@ import org.springframework.context.ConfigurableApplicationContext;
 import palegate.core.bundle.BundleReader;
 import palegate.core.bundle.BundleWriter;
 import palegate.core.bundle.InvalidBundle;
+import palegate.core.duties.DutyAssignment;
+import palegate.core.people.Subject;
+import palegate.core.structure.Structure;
+import palegate.core.viewpoint.SystemHolders;
 import palegate.server.PaleGate;
 import picocli.CommandLine;
 import picocli.CommandLine.Command;
@@ -82,11 +86,40 @@ public final class BundleTool {
           return 1;
         }
         String user = System.getProperty("user.name");
-        long change = bundles.bringIn(read.structure(), "command line", user + ", command line", note == null ? "Brought in from " + file.getFileName() : note, Instant.now());
+        Structure structure = withDuties(bundles, read.structure());
+        if (structure == null) {
+          return 1;
+        }
+        long change = bundles.bringIn(structure, "command line", user + ", command line", note == null ? "Brought in from " + file.getFileName() : note, Instant.now());
         read.completed().forEach(System.out::println);
         System.out.println(change == 0 ? "Nothing differs from the structure in force; no change was made." : "Brought in as change " + change + ".");
         return 0;
       }
+    }
+
+    /** A file from before there were duties says nothing of them: those stay that are still about something. Null, after saying so, if nobody would hold {@code system}. */
+    private Structure withDuties(Bundles bundles, Structure structure) {
+      Structure now = bundles.newest() == 0 ? Structure.EMPTY : bundles.takeOut(0).structure();
+      Structure administered = structure;
+      if (structure.repository().isEmpty()) {
+        return structure; // which is refused with a sentence of its own
+      }
+      if (structure.duties().isEmpty() && !now.duties().isEmpty()) {
+        administered = structure.administeredBy(now.duties().values().stream().filter(given -> isAboutSomething(given, structure)).toList());
+        System.out.println(file + " says nothing of duties: " + administered.duties().size() + " of " + now.duties().size() + " stay as they are.");
+      }
+      if (SystemHolders.lostFrom(now, administered, Instant.now()).isPresent()) {
+        System.err.println(file + " leaves nobody active who holds the duty [system], so that nobody could hand out duties. Nothing was brought in. Give it to somebody in \"duties\".");
+        return null;
+      }
+      return administered;
+    }
+
+    private static boolean isAboutSomething(DutyAssignment given, Structure structure) {
+      boolean held = given.subject() instanceof Subject.OfPerson ? structure.people().containsKey(given.subject().id())
+          : given.subject() instanceof Subject.OfGroup ? structure.groups().containsKey(given.subject().id()) : structure.units().containsKey(given.subject().id());
+      return held && (given.place() == null || structure.places().containsKey(given.place())) && (given.unit() == null || structure.units().containsKey(given.unit()))
+          && (given.ceiling() == null || structure.roles().containsKey(given.ceiling()));
     }
 
     /** A bundle is a whole structure: what has been changed since it was taken out would be undone, unless that is meant. */

@@ -1,5 +1,10 @@
 package palegate.server.bundle;
 
+import palegate.core.structure.Structure;
+import palegate.core.duties.Duty;
+import palegate.core.bundle.BundleWriter;
+import java.util.List;
+import java.io.OutputStream;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.io.ByteArrayOutputStream;
@@ -92,6 +97,28 @@ class BundleToolTest {
     assertThat(wenna.get("/api/draft").body().path("items")).hasSize(1);
     assertThat(wenna.get("/api/draft").body().path("clashes")).isNotEmpty();
     run("import", "--replace", newest.toString());
+  }
+
+  @Test
+  void a_file_that_says_nothing_of_duties_leaves_them_and_one_that_leaves_nobody_with_system_is_refused(TestApplication app) throws Exception {
+    Path file = folder.resolve("duties.json");
+    run("export", file.toString());
+    Structure is = BundleReader.read(Files.readAllBytes(file)).structure();
+    Path silent = folder.resolve("silent.json");
+    try (OutputStream out = Files.newOutputStream(silent)) {
+      BundleWriter.write(is.administeredBy(List.of()), out);
+    }
+    assertThat(run("import", silent.toString(), "--replace").code()).isZero();
+    assertThat(app.bean(StructureStore.class).asOf(app.bean(StructureStore.class).head()).duties()).isEqualTo(is.duties());
+    Path nobody = folder.resolve("nobody.json");
+    try (OutputStream out = Files.newOutputStream(nobody)) {
+      BundleWriter.write(is.administeredBy(is.duties().values().stream().filter(given -> given.duty() != Duty.SYSTEM).toList()), out);
+    }
+    long before = app.bean(StructureStore.class).head();
+    Ran refused = run("import", nobody.toString(), "--replace");
+    assertThat(refused.code()).isEqualTo(1);
+    assertThat(refused.err()).contains("[system]");
+    assertThat(app.bean(StructureStore.class).head()).isEqualTo(before);
   }
 
   @Test

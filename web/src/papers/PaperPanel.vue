@@ -69,6 +69,9 @@ async function remove() {
   const above = props.detail.path.slice(-2)[0]?.id
   if (await act(() => answer(api.DELETE('/api/papers/places/{id}', { params: params.value })), `${props.detail.paper.name} is deleted.`)) emit('gone', above ?? '')
 }
+const restore = (version: number) =>
+  act(() => answer(api.POST('/api/papers/places/{id}/versions/{version}/restoration', { params: { path: { id: id.value, version } } })), `What version ${version} held is the newest version now.`)
+
 async function upload(event: Event) {
   const chosen = (event.target as HTMLInputElement).files?.[0]
   if (chosen === undefined) return
@@ -148,6 +151,7 @@ async function upload(event: Event) {
           <a v-if="may('COPY')" :href="`/api/places/${id}/content?copy=true&version=${version.version}`" download>Version {{ version.version }}</a>
           <template v-else>Version {{ version.version }}</template>
           by {{ version.putBy }}, {{ moment(version.putAt) }}, {{ number(version.bytes) }} bytes
+          <button v-if="may('REVISE') && version !== newest" type="button" class="linklike" :disabled="busy" @click="restore(version.version)">Make it the newest again</button>
         </li>
       </ul>
     </details>

@@ -87,13 +87,15 @@ class PapersController {
   private final Papers papers;
   private final PuttingInForce inForce;
   private final Contents contents;
+  private final TextExtraction extraction;
   private final Viewpoints viewpoints;
   private final Clock clock;
 
-  PapersController(Papers papers, PuttingInForce inForce, Contents contents, Viewpoints viewpoints, Clock clock) {
+  PapersController(Papers papers, PuttingInForce inForce, Contents contents, TextExtraction extraction, Viewpoints viewpoints, Clock clock) {
     this.papers = papers;
     this.inForce = inForce;
     this.contents = contents;
+    this.extraction = extraction;
     this.viewpoints = viewpoints;
     this.clock = clock;
   }
@@ -212,6 +214,16 @@ class PapersController {
       boolean checkOut = body.condition() == Conditions.Condition.CHECKED_OUT;
       return List.of(body.on() ? new GuardChange.PutUnder(id, body.condition(), checkOut ? own.asker().id() : null, checkOut ? clock.instant() : null) : new GuardChange.Release(id, body.condition()));
     });
+  }
+
+  /** Makes what an earlier version held the newest one again; the ones between stay. */
+  @PostMapping("/places/{id}/versions/{version}/restoration")
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  void restore(@PathVariable String id, @PathVariable int version, Principal who) {
+    Papers.Own own = papers.of(who.getName());
+    Papers.refuseUnless(own, Papers.found(own, id), Acts.Act.REVISE);
+    Contents.Content earlier = contents.find(id, Math.max(1, version)).orElseThrow(() -> Problem.notFound("version", Integer.toString(version)));
+    extraction.read(id, contents.put(id, earlier.mediaType(), earlier.bytes(), who.getName(), clock.instant()), earlier.mediaType(), earlier.bytes());
   }
 
   @DeleteMapping("/places/{id}")

@@ -72,6 +72,10 @@ class PapersTest {
     assertThat(mia.put("/api/places/" + made + "/content", "text/plain", "The crankshaft was broken.".getBytes(StandardCharsets.UTF_8)).status()).isEqualTo(204);
     assertThat(mia.get("/api/papers/places/" + made).body().path("versions")).hasSize(2);
     assertThat(new String(mia.get("/api/places/" + made + "/content?version=1").bytes(), StandardCharsets.UTF_8)).contains("bent");
+    assertThat(mia.post("/api/papers/places/" + made + "/versions/1/restoration", Map.of()).status()).isEqualTo(204);
+    assertThat(new String(mia.get("/api/places/" + made + "/content").bytes(), StandardCharsets.UTF_8)).as("brought back as the newest").contains("bent");
+    assertThat(mia.get("/api/papers/places/" + made).body().path("versions")).hasSize(3);
+    assertThat(mia.post("/api/papers/places/" + made + "/versions/9/restoration", Map.of()).status()).isEqualTo(404);
     assertThat(mia.get("/api/papers/search?text=crankshaft").body().path("total").asInt()).as("found by what it says").isEqualTo(1);
     assertThat(app.signedIn("oriel.fenn").get("/api/papers/search?text=crankshaft").body().path("total").asInt()).as("but only by who can find it").isEqualTo(finds(app, "p-oriel", made) ? 1 : 0);
     assertThat(mia.post("/api/papers/places/" + made + "/description", Map.of("name", "Engine notes", "labels", Map.of("sheet", "7"))).status()).isEqualTo(204);

@@ -114,7 +114,7 @@ class EveryAnswerIsGivenToAViewpointTest {
     elsewhere("what somebody has as a person, not by a duty: LifeOfContentTest, PapersTest", "GET /api/places/{id}/content/about", "GET /api/places/{id}/content", "PUT /api/places/{id}/content");
     elsewhere("its own description", "GET /api/description", "GET /api/description.yaml");
     elsewhere("what somebody has as a person: PapersTest", "GET /api/papers", "GET /api/papers/places/{id}", "GET /api/papers/places/{id}/children", "GET /api/papers/search", "POST /api/papers/places/{id}/children",
-        "POST /api/papers/places/{id}/description", "POST /api/papers/places/{id}/condition", "DELETE /api/papers/places/{id}");
+        "POST /api/papers/places/{id}/description", "POST /api/papers/places/{id}/condition", "POST /api/papers/places/{id}/versions/{version}/restoration", "DELETE /api/papers/places/{id}");
   }
 
   private static void ask(String endpoint, String... questions) {

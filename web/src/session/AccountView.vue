@@ -46,9 +46,8 @@ async function change() {
       <h2 id="sessions-title">Where you are signed in</h2>
       <ul>
         <li v-for="session in sessions.data.value ?? []" :key="session.id">
-          since {{ moment(session.since) }}
-          <strong v-if="session.current">, here</strong>
-          <button v-else type="button" class="linklike" :aria-label="`End the session since ${moment(session.since)}`" @click="end(session.id)">End it</button>
+          since {{ moment(session.since) }}<strong v-if="session.current">, here</strong>
+          <button v-if="!session.current" type="button" class="linklike" :aria-label="`End the session since ${moment(session.since)}`" @click="end(session.id)">End it</button>
         </li>
       </ul>
       <v-btn v-if="(sessions.data.value?.length ?? 0) > 1" size="small" @click="end()">End all others</v-btn>

@@ -9,6 +9,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.function.Function;
 import java.util.function.Predicate;
+import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import palegate.core.access.Entry;
@@ -49,6 +50,8 @@ final class KnownStructure {
   private final KnownPlaces places;
   private final Set<String> usedTypes = new HashSet<>();
   private KnownPeople people;
+  /** By key and value of a label that walls ask for; null until one is asked for. */
+  private Map<String, List<Integer>> carriers;
 
   private KnownStructure(Asker asker, SnapshotAt at) {
     this.asker = asker;
@@ -223,8 +226,30 @@ final class KnownStructure {
     }).toList();
   }
 
+  /** Whether any covered place is in a scope, or outside it. Only what is below a known place that meets one criterion is looked at, until one is found. */
   private boolean coversAnything(Scope scope, boolean outside) {
-    return places.covered.stream().anyMatch(place -> WallCoverage.covers(snapshot, scope, place) != outside);
+    if (outside) {
+      return places.covered.stream().anyMatch(place -> !WallCoverage.covers(snapshot, scope, place));
+    }
+    IntStream tops = !scope.labels().isEmpty() ? carrying(scope.labels().entrySet().iterator().next())
+        : scope.places().stream().filter(this::knowsPlace).mapToInt(snapshot::placeNumber);
+    boolean byType = scope.labels().isEmpty() && scope.places().isEmpty();
+    return byType ? scope.types().stream().anyMatch(type -> snapshot.documentsOf(type).anyMatch(places.covered::get))
+        : tops.anyMatch(top -> snapshot.below(top).anyMatch(place -> places.covered.get(place) && WallCoverage.covers(snapshot, scope, place)));
+  }
+
+  /** The known places whose own label has one of some values: above a covered place that has it, there is always one of them. */
+  private IntStream carrying(Map.Entry<String, Set<String>> label) {
+    if (carriers == null) {
+      carriers = new HashMap<>();
+      Set<String> asked = structure.walls().values().stream().flatMap(wall -> wall.barrier().scopes().stream()).flatMap(scope -> scope.labels().keySet().stream()).collect(Collectors.toSet());
+      places.known.stream().forEach(place -> snapshot.place(place).labels().forEach((key, value) -> {
+        if (asked.contains(key)) {
+          carriers.computeIfAbsent(key + "=" + value, any -> new ArrayList<>()).add(place);
+        }
+      }));
+    }
+    return label.getValue().stream().flatMap(value -> carriers.getOrDefault(label.getKey() + "=" + value, List.of()).stream()).mapToInt(Integer::intValue);
   }
 
   /** Of the places that a scope names, those that are known: the others cover nothing that is. */

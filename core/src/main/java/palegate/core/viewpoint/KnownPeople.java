@@ -26,6 +26,9 @@ final class KnownPeople {
   final Set<String> groups = new HashSet<>();
   final Set<String> units = new HashSet<>();
   private final Structure structure;
+  /** Subjects that stand in many entries are looked at once. */
+  private final Set<Subject> added = new HashSet<>();
+  private final Set<Subject> named = new HashSet<>();
   private Map<String, List<String>> unitsBelow;
   private Map<String, List<Person>> inUnit;
 
@@ -40,6 +43,9 @@ final class KnownPeople {
 
   /** A subject and everybody who is or was or will be in it. */
   void add(Subject subject) {
+    if (!added.add(subject)) {
+      return;
+    }
     if (subject instanceof Subject.OfPerson) {
       person(subject.id());
     } else if (subject instanceof Subject.OfGroup) {
@@ -53,6 +59,9 @@ final class KnownPeople {
 
   /** A subject by its name alone. */
   void name(Subject subject) {
+    if (!named.add(subject)) {
+      return;
+    }
     if (subject instanceof Subject.OfPerson) {
       person(subject.id());
     } else if (subject instanceof Subject.OfGroup) {

@@ -111,11 +111,22 @@ public final class Asker {
     return administersUnit(structure, one.unit());
   }
 
-  /** What {@code access} lets them give at a place: everything, what the ceilings of their duties there allow together, or null without the duty. */
+  /**
+   * What {@code access} lets them give at a place of any state: everything, what the ceilings of their duties there allow together, or null
+   * without the duty. The ceilings are those of the state in which they hold their duties: nobody raises their own.
+   */
   public Rights mayGive(Structure structure, String place) {
-    return covering(Duty.ACCESS, structure, place)
-        .map(given -> given.ceiling() == null || !structure.roles().containsKey(given.ceiling()) ? Rights.ALL : structure.roles().get(given.ceiling()).rights())
-        .reduce(Rights::union).orElse(null);
+    return covering(Duty.ACCESS, structure, place).map(this::bound).reduce(Rights::union).orElse(null);
+  }
+
+  private Rights bound(DutyAssignment given) {
+    return given.ceiling() == null ? Rights.ALL : snapshot().structure().roles().get(given.ceiling()).rights();
+  }
+
+  /** Whether they hold {@code access} for the whole repository, and may give every role. */
+  public boolean keepsEverything() {
+    String repository = snapshot().structure().repository().map(Place::id).orElse(null);
+    return held.stream().anyMatch(given -> given.duty() == Duty.ACCESS && given.ceiling() == null && Objects.equals(given.place(), repository));
   }
 
   /** Whether they hold {@code govern} at a place now: then they may change its list without any duty. */

@@ -1,5 +1,6 @@
 package palegate.core.viewpoint;
 
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.LinkedHashSet;
@@ -8,6 +9,7 @@ import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import palegate.core.access.Entry;
 import palegate.core.access.Grant;
@@ -17,6 +19,7 @@ import palegate.core.changes.Change;
 import palegate.core.changes.ChangeAtPlace;
 import palegate.core.changes.GuardChange;
 import palegate.core.duties.Duty;
+import palegate.core.duties.DutyAssignment;
 import palegate.core.people.Group;
 import palegate.core.people.Membership;
 import palegate.core.people.Person;
@@ -26,6 +29,7 @@ import palegate.core.rehearsal.Rehearsal;
 import palegate.core.rehearsal.RightsDifference;
 import palegate.core.roles.Rights;
 import palegate.core.snapshot.Snapshot;
+import palegate.core.snapshot.SnapshotAt;
 import palegate.core.structure.Parts;
 import palegate.core.structure.Structure;
 import palegate.core.structure.StructureDifference;
@@ -72,6 +76,7 @@ public final class Authority {
     authority.places();
     authority.people();
     authority.rest();
+    authority.dutiesByTheWay(rehearsal);
     if (authority.beyond.isEmpty() && asker.held().stream().anyMatch(given -> given.duty() == Duty.ACCESS && given.ceiling() != null)) {
       authority.ceilings(rehearsal);
     }
@@ -165,11 +170,32 @@ public final class Authority {
   }
 
   private void rest() {
-    take(difference.roles(), asker.holdsEverywhere(Duty.ACCESS), Duty.ACCESS, "roles, which are the same in the whole repository");
-    take(difference.approvals(), asker.holdsEverywhere(Duty.ACCESS), Duty.ACCESS, "rules of approval, which are the same in the whole repository");
+    take(difference.roles(), asker.keepsEverything(), Duty.ACCESS, "roles, which are the same in the whole repository");
+    take(difference.approvals(), asker.keepsEverything(), Duty.ACCESS, "rules of approval, which are the same in the whole repository");
     take(difference.types(), asker.holds(Duty.TYPES), Duty.TYPES, "document types");
     take(difference.walls(), asker.holds(Duty.WALLS), Duty.WALLS, "walls");
     take(difference.duties(), asker.holds(Duty.SYSTEM), Duty.SYSTEM, "duties");
+  }
+
+  /** Who is let into a group or a unit that holds a duty, or is made active again, comes to hold it: that takes {@code system}, at whatever instant it begins. */
+  private void dutiesByTheWay(Rehearsal rehearsal) {
+    boolean mayBe = !difference.people().isEmpty() || !difference.groups().isEmpty() || !difference.units().isEmpty();
+    if (!mayBe || asker.holds(Duty.SYSTEM)) {
+      return;
+    }
+    for (RightsDifference at : rehearsal.differences()) {
+      SnapshotAt then = rehearsal.before().at(at.instant());
+      SnapshotAt now = rehearsal.after().at(at.instant());
+      for (DutyAssignment given : after.duties().values()) {
+        Set<String> had = before.duties().containsKey(given.id()) ? holders(then, given, at.instant()) : Set.of();
+        holders(now, given, at.instant()).stream().filter(person -> !had.contains(person)).sorted().findFirst().ifPresent(person ->
+            refuse(Duty.SYSTEM, "who holds the duty [" + given.duty().word() + "]: " + after.people().get(person).name() + " would"));
+      }
+    }
+  }
+
+  private static Set<String> holders(SnapshotAt at, DutyAssignment given, Instant instant) {
+    return given.period().holdsAt(instant) ? at.matching(given.subject()).and(at.active()).stream().mapToObj(at.snapshot()::person).map(Person::id).collect(Collectors.toSet()) : Set.of();
   }
 
   private void take(Set<String> altered, boolean covered, Duty duty, String what) {

@@ -17,6 +17,7 @@ import palegate.core.changes.MembershipChange;
 import palegate.core.changes.OfEveryKind;
 import palegate.core.changes.PeopleChange;
 import palegate.core.changes.PlaceChange;
+import palegate.core.changes.RoleChange;
 import palegate.core.duties.Duty;
 import palegate.core.duties.DutyAssignment;
 import palegate.core.people.Membership;
@@ -27,6 +28,8 @@ import palegate.core.places.Guards;
 import palegate.core.places.Place;
 import palegate.core.places.PlaceKind;
 import palegate.core.rehearsal.Rehearsal;
+import palegate.core.roles.Rights;
+import palegate.core.roles.Role;
 import palegate.core.snapshot.Snapshot;
 import palegate.core.structure.Structure;
 
@@ -113,6 +116,28 @@ class AuthorityTest {
     assertThat(beyond(structure, new PeopleChange.SetPerson(new Person(nowhere.id(), "Another Name", null, null, nowhere.external(), nowhere.active(), null)))).as("nor is somebody without a unit").isNotEmpty();
     assertThat(beyond(structure, new PeopleChange.SetPerson(new Person(inside.id(), inside.name(), inside.login(), inside.email(), inside.external(), inside.active(), null)))).as("nor let go out of all units").isNotEmpty();
     assertThat(beyond(structure, new MembershipChange.AddMember("divers", new Membership(new Membership.PersonMember(outside.id()), Period.ALWAYS)))).isNotEmpty();
+  }
+
+  @Test
+  void nobody_raises_their_own_ceiling() {
+    Structure structure = with(duty(Duty.ACCESS, "root", null, "reader"));
+    Role wider = new Role("reader", "Reader", Rights.ALL);
+    assertThat(beyond(structure, new RoleChange.SetRole(wider))).as("roles are for whoever may give every one").isNotEmpty();
+    assertThat(beyond(structure, new RoleChange.SetRole(wider), new AccessChange.AddGrant(grant("c1", "reader")))).isNotEmpty();
+  }
+
+  @Test
+  void a_duty_is_not_come_by_through_a_group_that_holds_it() {
+    DutyAssignment keepers = new DutyAssignment("du-k", new Subject.OfGroup("divers"), Duty.SYSTEM, null, null, null, Period.ALWAYS);
+    Structure structure = with(duty(Duty.PEOPLE, null, null, null), keepers);
+    for (Period period : List.of(Period.ALWAYS, new Period(Harbour.NOW.plusSeconds(3_600), null))) {
+      assertThat(beyond(structure, new MembershipChange.AddMember("divers", new Membership(new Membership.PersonMember("mia"), period)))).as("%s", period).isNotEmpty();
+    }
+    Structure byUnit = with(duty(Duty.PEOPLE, null, null, null), new DutyAssignment("du-k", new Subject.OfUnit("u-cas"), Duty.ACCESS, "cas", null, null, Period.ALWAYS));
+    Person una = byUnit.people().get("una");
+    assertThat(una.active()).isFalse();
+    assertThat(beyond(byUnit, new PeopleChange.SetPerson(new Person("una", una.name(), una.login(), una.email(), una.external(), true, una.unit())))).as("made active again").isNotEmpty();
+    assertThat(beyond(with(duty(Duty.PEOPLE, null, null, null)), new MembershipChange.AddMember("divers", new Membership(new Membership.PersonMember("mia"), Period.ALWAYS)))).as("a group without any").isEmpty();
   }
 
   @Test

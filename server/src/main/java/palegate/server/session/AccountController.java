@@ -40,14 +40,16 @@ class AccountController {
   private final Accounts accounts;
   private final Mailbox mailbox;
   private final PasswordEncoder passwords;
+  private final SignInLimit limit;
   private final boolean demo;
 
-  AccountController(Invitations invitations, Sessions sessions, Accounts accounts, Mailbox mailbox, PasswordEncoder passwords, @Value("${palegate.demo}") boolean demo) {
+  AccountController(Invitations invitations, Sessions sessions, Accounts accounts, Mailbox mailbox, PasswordEncoder passwords, SignInLimit limit, @Value("${palegate.demo}") boolean demo) {
     this.invitations = invitations;
     this.sessions = sessions;
     this.accounts = accounts;
     this.mailbox = mailbox;
     this.passwords = passwords;
+    this.limit = limit;
     this.demo = demo;
   }
 
@@ -76,9 +78,15 @@ class AccountController {
   @ResponseStatus(HttpStatus.NO_CONTENT)
   void changePassword(@Valid @RequestBody NewPassword body, Principal who, HttpServletRequest request) {
     Accounts.Account account = accounts.find(who.getName()).orElseThrow();
+    // Who sits at somebody else's session guesses no faster than at the sign-in.
+    SignInLimit.Attempt attempt = limit.attempt(who.getName(), request.getRemoteAddr(), true);
+    if (attempt.secondsToWait() > 0) {
+      throw Problem.of(HttpStatus.TOO_MANY_REQUESTS, "too-many-attempts", "Too many attempts", "Wait " + attempt.secondsToWait() + " seconds and try again.");
+    }
     if (!passwords.matches(body.present(), account.passwordHash())) {
       throw Problem.of(HttpStatus.FORBIDDEN, "wrong-password", "Not changed", "The present password is not right.");
     }
+    limit.succeeded(attempt);
     Passwords.refuseWeak(body.password(), account);
     accounts.changeHash(who.getName(), passwords.encode(body.password()));
     sessions.endOthers(who.getName(), request.getSession().getId());

@@ -99,6 +99,12 @@ class InvitationsTest {
   }
 
   @Test
+  void the_present_password_is_not_guessed_through_an_open_session(TestApplication app) {
+    Browser ferris = app.signedIn("ferris.oake");
+    assertThat(IntStream.range(0, 40).map(i -> ferris.post("/api/session/password", Map.of("present", "guess " + i, "password", GOOD)).status()).anyMatch(status -> status == 429)).isTrue();
+  }
+
+  @Test
   void whoever_could_do_the_most_harm_is_signed_out_sooner(TestApplication app) {
     Browser wenna = app.signedIn("wenna.carrow");
     Browser mia = app.signedIn("mia.torrance");

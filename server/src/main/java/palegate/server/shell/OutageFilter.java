@@ -29,7 +29,13 @@ class OutageFilter extends OncePerRequestFilter {
     try {
       chain.doFilter(request, response);
     } catch (RuntimeException | ServletException failed) {
-      if (!Outage.caused(failed) || response.isCommitted()) {
+      if (!Outage.caused(failed)) {
+        throw failed;
+      }
+      if (response.isCommitted()) {
+        if (response.getStatus() == HttpServletResponse.SC_SERVICE_UNAVAILABLE) {
+          return; // It has been said. What failed again is keeping the session, and breaking off would hide the reason.
+        }
         throw failed;
       }
       response.reset();

@@ -9,7 +9,10 @@ import './shell/style.css'
 import App from './shell/App.vue'
 import { focusFirst } from './common/focusFirst'
 import { queryClient } from './common/queries'
+import { returnFocus } from './shell/focusReturn'
 import { router } from './shell/router'
 import { vuetify } from './shell/vuetify'
+
+returnFocus(router)
 
 createApp(App).use(createPinia()).use(router).use(vuetify).use(VueQueryPlugin, { queryClient }).directive('focus-first', focusFirst).mount('#app')

@@ -10,29 +10,50 @@ withDefaults(
     /** The list alone takes all the room. */
     alone?: boolean
   }>(),
-  { width: '430px', alone: false },
+  { width: '500px', alone: false },
 )
 </script>
 
 <template>
-  <div class="sides">
-    <section class="left" :aria-label="list" :style="{ width: alone ? '100%' : width }"><slot name="list" /></section>
-    <section v-if="!alone" class="right" :aria-label="chosen"><slot /></section>
+  <div class="room">
+    <div v-if="$slots.head" class="head"><slot name="head" /></div>
+    <div class="sides">
+      <section class="left" :aria-label="list" :style="{ width: alone ? '100%' : width }"><slot name="list" /></section>
+      <section v-if="!alone" class="right" :aria-label="chosen"><slot /></section>
+    </div>
   </div>
 </template>
 
 <style scoped>
-.sides {
+.room {
   height: 100%;
   display: flex;
-  gap: 20px;
-  padding: 16px 22px;
+  flex-direction: column;
+  gap: 8px;
+  padding: 8px 16px 12px;
+}
+.head {
+  flex: none;
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  min-height: 40px;
+  gap: 8px 16px;
+}
+.head > :slotted(.v-btn) {
+  margin-left: auto;
+}
+.sides {
+  flex: 1;
+  min-height: 0;
+  display: flex;
+  gap: 18px;
 }
 .left {
   flex: none;
   display: flex;
   flex-direction: column;
-  gap: 10px;
+  gap: 8px;
   min-height: 0;
 }
 /* The name of a field in the first line stands over its edge: it is not to be cut off. */
@@ -44,12 +65,6 @@ withDefaults(
   margin-top: -8px;
   padding-top: 8px;
 }
-:slotted(.head) {
-  display: flex;
-  justify-content: space-between;
-  align-items: center;
-  gap: 14px;
-}
 :slotted(.fills) {
   flex: 1;
   min-height: 240px;
@@ -59,9 +74,12 @@ withDefaults(
   max-width: 34em;
 }
 @media (max-width: 900px) {
-  .sides {
-    flex-direction: column;
+  .room {
     overflow: auto;
+  }
+  .sides {
+    flex: none;
+    flex-direction: column;
   }
   .left {
     width: 100% !important;

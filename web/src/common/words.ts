@@ -1,13 +1,13 @@
-const DAY = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', year: 'numeric' })
-const INSTANT = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', year: 'numeric', hour: '2-digit', minute: '2-digit' })
+import { sayDay, sayMinute } from './dates'
+
 const NUMBER = new Intl.NumberFormat('en-GB')
 
 export function day(instant: string): string {
-  return DAY.format(new Date(instant))
+  return sayDay(new Date(instant))
 }
 
 export function moment(instant: string): string {
-  return INSTANT.format(new Date(instant))
+  return sayMinute(new Date(instant))
 }
 
 export function number(value: number): string {

@@ -53,7 +53,7 @@ const remove = (rule: Schemas['RuleView']) => draftAt([{ kind: 'removeApproval',
     <ul>
       <li v-for="rule in rules.data.value ?? []" :key="rule.id">
         {{ rule.name }}: {{ `somebody with the duty ${rule.duty}` }} <DraftedMark :drafted="rule.drafted" />
-        <button v-if="may('access')" type="button" class="linklike" :aria-label="`No longer ask for approval: ${rule.name}`" @click="remove(rule)">no longer</button>
+        <button v-if="may('access')" type="button" class="linklike" :aria-label="`Remove the rule ${rule.name}`" @click="remove(rule)">Remove</button>
       </li>
       <li v-if="(rules.data.value?.length ?? 0) === 0" class="quiet">nowhere yet; the author alone puts a draft in force</li>
     </ul>

@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, ref, watch, type Ref } from 'vue'
+import { fromKept } from '@/common/dates'
+import DateField from '@/common/DateField.vue'
 import { answer, api } from '@/api/client'
 import { useNotices } from '@/common/useNotices'
 import { counted, moment } from '@/common/words'
@@ -49,7 +51,7 @@ function rename() {
   return run(() => answer(api.POST('/api/drafts/{id}/name', { ...path, body: { name: sent } })).then(() => emptied(name, sent)))
 }
 /** What the draft would do at the hour chosen: it is scheduled only if that has been shown. */
-const at = computed(() => (when.value === '' || Number.isNaN(new Date(when.value).getTime()) ? '' : new Date(when.value).toISOString()))
+const at = computed(() => fromKept(when.value)?.toISOString() ?? '')
 const foreseen = useQuery({
   queryKey: computed(() => ['drafts', 'foreseen', props.id, data.value?.version, at.value]),
   enabled: computed(() => at.value !== '' && new Date(at.value).getTime() > Date.now()),
@@ -113,10 +115,10 @@ const discard = () => run(() => answer(api.DELETE('/api/drafts/{id}', path)).the
         <h3 id="when-title">At a later time</h3>
         <template v-if="data.draft.dueAt">
           <p>It will be put in force {{ moment(data.draft.dueAt) }}, if it would then still do exactly this. If not, it stops and says why.</p>
-          <v-btn size="small" @click="unschedule">Do not</v-btn>
+          <v-btn size="small" @click="unschedule">Cancel the schedule</v-btn>
         </template>
         <form v-else @submit.prevent="schedule">
-          <v-text-field v-model="when" type="datetime-local" label="Put it in force at" hide-details />
+          <DateField v-model="when" time label="Put it in force at" />
           <v-text-field v-model="why" label="Why: this note stands in the journal" maxlength="2000" hide-details />
           <p v-if="foreseen.isFetching.value" role="status">Working out what it would do then …</p>
           <template v-if="then">

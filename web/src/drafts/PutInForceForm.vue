@@ -23,7 +23,7 @@ const request = crypto.randomUUID()
 
 const clashes = computed(() => props.draft.clashes)
 const fetchClashes = inPage(() => clashes.value, (clash) => `${clash.author} ${clash.what} ${clash.note}`, { change: (clash) => clash.change })
-const COLUMNS = [{ title: 'In order of their coming', width: '1fr', sort: 'change' }]
+const COLUMNS = [{ title: 'What was changed, oldest first', width: '1fr', sort: 'change' }]
 
 /** Whether what the draft would do has become something else on the screen, by no edit of its own. */
 const moved = ref(false)
@@ -84,7 +84,7 @@ async function seen() {
 <template>
   <form class="in-force" @submit.prevent="act">
     <div v-if="clashes.length > 0" class="fault" role="alert">
-      <p><strong>Somebody was there before you.</strong> Your draft is kept; the figures here already count with what changed.</p>
+      <p><strong>Somebody was there before you.</strong> Your draft is kept; the figures here take that change into account.</p>
       <PagedList grows label="What somebody else changed" find="Find a thing" :query-key="['clashes', draft.id, draft.version, draft.change]" :fetch="fetchClashes" :columns="COLUMNS" :row-height="62" :at-most="3" empty="Nothing.">
         <template #row="{ item: clash }">
           <div role="cell">

@@ -2,6 +2,7 @@
 import { useQuery } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { answer, api, type Schemas } from '@/api/client'
+import { toTheEndOf } from '@/common/dates'
 import DraftedMark from '@/common/DraftedMark.vue'
 import { counted, day, fromNow } from '@/common/words'
 import { useSession } from '@/session/useSession'
@@ -30,7 +31,7 @@ const lines = computed(() => {
 const neverUsed = computed(() => (query.data.value ?? []).filter((line) => line.lastUsed === undefined).length)
 
 function held(line: Schemas['DutyLine']): string {
-  const parts = [line.from ? `from ${day(line.from)}` : '', line.until ? `to ${day(line.until)}, ${fromNow(line.until)}` : ''].filter((part) => part !== '')
+  const parts = [line.from ? `from ${day(line.from)}` : '', line.until ? `${toTheEndOf(line.until)}, ${fromNow(line.until)}` : ''].filter((part) => part !== '')
   return parts.length === 0 ? 'without an end' : parts.join(' ')
 }
 function used(line: Schemas['DutyLine']): string {

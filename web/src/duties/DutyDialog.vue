@@ -1,9 +1,10 @@
 <script setup lang="ts">
 import { useQuery } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
+import DateField from '@/common/DateField.vue'
 import { answer, api, type Schemas } from '@/api/client'
 import FaultList from '@/common/FaultList.vue'
-import { beginningOf } from '@/common/instants'
+import { beginningOf, endOf, lastDayOf } from '@/common/dates'
 import { counted, listed } from '@/common/words'
 import SubjectPicker from '@/people/SubjectPicker.vue'
 import PlacePicker from '@/places/PlacePicker.vue'
@@ -21,7 +22,7 @@ const place = ref<Schemas['Found'] | undefined>(props.line?.place ? { id: props.
 const unit = ref<string | null>(props.line?.unit ?? null)
 const ceiling = ref<string | null>(props.line?.ceiling ?? null)
 const from = ref(props.line?.from?.slice(0, 10) ?? '')
-const until = ref(props.line?.until?.slice(0, 10) ?? '')
+const until = ref(lastDayOf(props.line?.until))
 const scope = computed(() => SCOPES[duty.value])
 
 const units = useQuery({ queryKey: ['units'], queryFn: () => answer(api.GET('/api/units')) })
@@ -53,7 +54,7 @@ async function save() {
       unit: scope.value === 'unit' ? (unit.value ?? undefined) : undefined,
       ceiling: duty.value === 'ACCESS' ? (ceiling.value ?? undefined) : undefined,
       from: beginningOf(from.value),
-      until: beginningOf(until.value),
+      until: endOf(until.value),
     },
   ])
   if (done) open.value = false
@@ -70,8 +71,8 @@ async function save() {
       <v-select v-if="scope === 'unit'" v-model="unit" :items="units.data.value ?? []" item-title="name" item-value="id" label="For which unit, and below (everybody if left empty)" clearable />
       <v-select v-if="duty === 'ACCESS'" v-model="ceiling" :items="roles.data.value ?? []" item-title="name" item-value="id" label="Gives at most this role (every role if left empty)" clearable />
       <div class="dates">
-        <v-text-field v-model="from" type="date" label="From (at once if left empty)" />
-        <v-text-field v-model="until" type="date" label="Until (without an end if left empty)" />
+        <DateField v-model="from" label="From (at once if left empty)" />
+        <DateField v-model="until" label="To the end of (no end if left empty)" />
       </div>
       <section class="seen" aria-live="polite" aria-labelledby="seen-title">
         <h3 id="seen-title">What they would see in the console</h3>

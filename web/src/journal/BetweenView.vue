@@ -1,6 +1,9 @@
 <script setup lang="ts">
 import { useQuery } from '@tanstack/vue-query'
+import { subDays } from 'date-fns'
 import { computed, ref } from 'vue'
+import { beginningOf, endOf, kept } from '@/common/dates'
+import DateField from '@/common/DateField.vue'
 import { answer, api, type Schemas } from '@/api/client'
 import PagedList from '@/lists/PagedList.vue'
 import type { Part } from '@/lists/part'
@@ -11,16 +14,14 @@ import { counted, day } from '@/common/words'
 import { useWhy } from '@/why/useWhy'
 
 const why = useWhy()
-function dayAgo(days: number): string {
-  return new Date(Date.now() - days * 86_400_000).toISOString().slice(0, 10)
-}
+const dayAgo = (days: number) => kept(subDays(new Date(), days), false)
 const from = ref(dayAgo(365))
 const until = ref(dayAgo(0))
 
 /** From the beginning of the first day to the end of the last. Today has not ended: then the server says until when. */
 const span = () => ({
-  from: new Date(`${from.value}T00:00:00`).toISOString(),
-  until: until.value < dayAgo(0) ? new Date(`${until.value}T23:59:59`).toISOString() : undefined,
+  from: beginningOf(from.value)!,
+  until: until.value < dayAgo(0) ? endOf(until.value) : undefined,
 })
 const valid = computed(() => from.value !== '' && until.value !== '' && from.value <= until.value)
 const asked = (over: { from: string; until?: string | undefined }, part: Part) =>
@@ -47,8 +48,8 @@ function words(cause: Schemas['Cause']): string {
   <div class="between">
     <h1>Between two days</h1>
     <div class="span">
-      <v-text-field v-model="from" type="date" label="From the beginning of" hide-details />
-      <v-text-field v-model="until" type="date" label="To the end of" hide-details />
+      <DateField v-model="from" label="From the beginning of" />
+      <DateField v-model="until" label="To the end of" />
       <p v-if="head.data.value">
         {{ counted(head.data.value.changes, 'change') }} in between:
         <span class="gain">{{ counted(head.data.value.totals.peopleGaining, 'person', 'people') }} gained</span>,

@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { answer, api, type Schemas } from '@/api/client'
+import { toTheEndOf } from '@/common/dates'
+import { moment } from '@/common/words'
 import PagedList from '@/lists/PagedList.vue'
 import type { Part } from '@/lists/part'
 
@@ -16,6 +18,14 @@ function did(thing: Altered): string {
   return thing.before === undefined ? 'began' : thing.after === undefined ? 'ended' : 'changed'
 }
 
+const INSTANT = /\b\d{4}-\d{2}-\d{2}T[\d:.]+Z/g
+
+/** Instants as they are said everywhere; an end as the last moment that counts. */
+function said(name: string, value: string): string {
+  if (name === 'until') return `${toTheEndOf(value)}`
+  return `${name}: ${value.replace(INSTANT, (instant) => moment(instant))}`
+}
+
 /** Only what differs, if both are there; everything otherwise. */
 function words(thing: Altered, side: 'before' | 'after'): string {
   const fields = thing[side]
@@ -23,7 +33,7 @@ function words(thing: Altered, side: 'before' | 'after'): string {
   const other = thing[side === 'before' ? 'after' : 'before']
   return Object.entries(fields)
     .filter(([name, value]) => other === undefined || other[name] !== value)
-    .map(([name, value]) => `${name}: ${value}`)
+    .map(([name, value]) => said(name, value))
     .join(' · ')
 }
 
@@ -35,7 +45,7 @@ const COLUMNS = [
 </script>
 
 <template>
-  <PagedList label="What the change altered" find="Find a thing" :query-key="key" :fetch="fetchAltered" :columns="COLUMNS" :row-height="86" empty="The change altered nothing.">
+  <PagedList label="What the change altered" find="Find a thing" :query-key="key" :fetch="fetchAltered" :columns="COLUMNS" grows :row-height="52" empty="The change altered nothing.">
     <template #row="{ item }">
       <div role="cell" class="what">
         <strong>{{ item.title }}</strong>
@@ -51,12 +61,10 @@ const COLUMNS = [
 .what {
   display: flex;
   flex-direction: column;
-  white-space: normal;
-  max-height: 82px;
 }
+.what,
 .words {
-  white-space: normal;
-  max-height: 82px;
-  overflow: auto !important;
+  align-self: start;
+  padding: 3px 0;
 }
 </style>

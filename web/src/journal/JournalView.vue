@@ -8,12 +8,14 @@ import { inPage, type Part } from '@/lists/part'
 import { useSession } from '@/session/useSession'
 import { useNotices } from '@/common/useNotices'
 import TwoSides from '@/common/TwoSides.vue'
-import { moment } from '@/common/words'
+import { day, moment } from '@/common/words'
 import { useDraft } from '@/tray/useDraft'
 import ChangeContent from './ChangeContent.vue'
 
 const route = useRoute()
-const chosen = computed(() => (typeof route.params.number === 'string' && route.params.number !== '' ? Number(route.params.number) : undefined))
+const chosen = computed(() =>
+  typeof route.params.number === 'string' && route.params.number !== '' ? Number(route.params.number) : undefined,
+)
 
 const router = useRouter()
 const notices = useNotices()
@@ -22,7 +24,11 @@ const { refresh } = useDraft()
 const undoing = ref(false)
 const left = ref<Schemas['LeftAlone'][]>([])
 watch(chosen, () => (left.value = []))
-const fetchLeft = inPage(() => left.value, (one) => `${one.thing} ${one.why}`, { thing: (one) => one.thing, why: (one) => one.why })
+const fetchLeft = inPage(
+  () => left.value,
+  (one) => `${one.thing} ${one.why}`,
+  { thing: (one) => one.thing, why: (one) => one.why },
+)
 const LEFT = [
   { title: 'What', width: '1fr', sort: 'thing' },
   { title: 'Why', width: '1fr', sort: 'why' },
@@ -32,7 +38,9 @@ const LEFT = [
 async function undo() {
   undoing.value = true
   try {
-    const reversed = await answer(api.POST('/api/journal/{number}/reversal', { params: { path: { number: chosen.value! } } }))
+    const reversed = await answer(
+      api.POST('/api/journal/{number}/reversal', { params: { path: { number: chosen.value! } } }),
+    )
     await refresh()
     left.value = reversed.left
     if (reversed.left.length === 0) await router.push({ name: 'rehearsal' })
@@ -47,41 +55,48 @@ const fetchChanges = (part: Part) => answer(api.GET('/api/journal', { params: { 
 const change = useQuery({
   queryKey: computed(() => ['journal', 'change', chosen.value]),
   enabled: computed(() => chosen.value !== undefined),
-  queryFn: () => answer(api.GET('/api/journal/{number}', { params: { path: { number: chosen.value! }, query: { limit: 1 } } })),
+  queryFn: () =>
+    answer(api.GET('/api/journal/{number}', { params: { path: { number: chosen.value! }, query: { limit: 1 } } })),
 })
 </script>
 
 <template>
-  <TwoSides list="Changes" chosen="The change" width="380px">
+  <TwoSides list="Changes" chosen="The change" width="52%">
+    <template #head>
+      <h1>Journal</h1>
+      <div id="find-here" class="find-here"></div>
+      <router-link :to="{ name: 'between' }">Between two days</router-link>
+    </template>
     <template #list>
-      <div class="head">
-        <h1>Journal</h1>
-        <router-link :to="{ name: 'between' }">Between two days</router-link>
-      </div>
       <div class="sheet fills">
         <PagedList
           label="Changes, newest first"
           find="Find a note, a name, a number"
+          find-in="#find-here"
           :query-key="['journal', 'list']"
           :fetch="fetchChanges"
           :columns="[
-            { title: 'No.', width: '56px', sort: 'number' },
+            { title: 'No.', width: '40px', sort: 'number' },
             { title: 'Change', width: '1fr' },
+            { title: 'By', width: '104px' },
+            { title: 'On', width: '92px' },
           ]"
-          :row-height="70"
           empty="Nothing has been put in force yet."
         >
           <template #row="{ item }">
             <div role="cell" class="number">{{ item.number }}</div>
-            <div role="cell" class="change" :data-chosen="item.number === chosen">
+            <div role="cell" class="change" :data-chosen="item.number === chosen" :title="item.note">
               <router-link :to="{ name: 'journal', params: { number: item.number } }">{{ item.note }}</router-link>
-              <span class="quiet">{{ item.author }}, {{ moment(item.at) }}</span>
             </div>
+            <div role="cell" class="quiet">{{ item.author }}</div>
+            <div role="cell" class="quiet" :title="moment(item.at)">{{ day(item.at) }}</div>
           </template>
         </PagedList>
       </div>
     </template>
-    <p v-if="chosen === undefined" class="quiet hint">Choose a change to see exactly what it altered, before and after.</p>
+    <p v-if="chosen === undefined" class="quiet hint">
+      Choose a change to see exactly what it altered, before and after.
+    </p>
     <p v-else-if="change.isError.value" class="fault" role="alert">{{ change.error.value?.message }}</p>
     <div v-else-if="change.data.value" class="change-made">
       <div class="change-head">
@@ -90,7 +105,17 @@ const change = useQuery({
       </div>
       <div v-if="left.length > 0" class="caution" role="status">
         <p>The draft that turns it back is in your hand. It leaves these alone:</p>
-        <PagedList grows label="What the draft leaves alone" find="Find a thing" :query-key="['left', chosen, left.length]" :fetch="fetchLeft" :columns="LEFT" :row-height="34" :at-most="4" empty="Nothing.">
+        <PagedList
+          grows
+          label="What the draft leaves alone"
+          find="Find a thing"
+          :query-key="['left', chosen, left.length]"
+          :fetch="fetchLeft"
+          :columns="LEFT"
+          :row-height="34"
+          :at-most="4"
+          empty="Nothing."
+        >
           <template #row="{ item: one }">
             <div role="cell">{{ one.thing }}</div>
             <div role="cell">{{ one.why }}</div>
@@ -99,7 +124,8 @@ const change = useQuery({
         <router-link :to="{ name: 'rehearsal' }">Open its rehearsal</router-link>
       </div>
       <p class="quiet">
-        {{ change.data.value.change.origin === 'import' ? 'Brought in' : 'Put in force' }} by {{ change.data.value.change.author }}, {{ moment(change.data.value.change.at) }}.
+        {{ change.data.value.change.origin === 'import' ? 'Brought in' : 'Put in force' }} by
+        {{ change.data.value.change.author }}, {{ moment(change.data.value.change.at) }}.
         {{ change.data.value.altered.total }} {{ change.data.value.altered.total === 1 ? 'thing' : 'things' }} altered.
       </p>
       <div class="sheet altered"><ChangeContent :key="chosen" :number="chosen" /></div>
@@ -128,14 +154,6 @@ const change = useQuery({
 .number {
   font-family: var(--pg-serif);
   font-weight: 600;
-}
-.change {
-  display: flex;
-  flex-direction: column;
-}
-.change > * {
-  overflow: hidden;
-  text-overflow: ellipsis;
 }
 .change[data-chosen='true'] a {
   font-weight: 600;

@@ -2,6 +2,7 @@
 import { defaultRangeExtractor, useVirtualizer, type Range } from '@tanstack/vue-virtual'
 import { watchDebounced } from '@vueuse/core'
 import { computed, nextTick, ref, watch, type ComponentPublicInstance } from 'vue'
+import { useDensity } from '@/common/density'
 import { counted } from '@/common/words'
 import type { Part } from './part'
 import { usePages } from './usePages'
@@ -20,8 +21,8 @@ const props = withDefaults(
     fetch: (part: Part) => Promise<{ total: number; items: T[] }>
     /** A column with `sort` can be sorted by; with a minus it begins with the most. */
     columns: { title: string; width: string; sort?: string; silent?: boolean }[]
-    /** How high a row is, in pixels; of rows that grow, how high one usually is. */
-    rowHeight?: number
+    /** How high a row is, in pixels, if not as somebody wishes rows of one line; of rows that grow, how high one usually is. */
+    rowHeight?: number | undefined
     /** Says that a row is as high as what it holds, and may break its lines. */
     grows?: boolean
     /** Says that the columns may be wider than the list: it is scrolled sideways too, and the first column stays. */
@@ -30,6 +31,8 @@ const props = withDefaults(
     empty: string
     /** Names the field in which rows are looked for by a text; without it there is none. */
     find?: string
+    /** Where that field stands, as a selector, if not above the list: beside the title of the room. */
+    findIn?: string
     /** What may be dropped on a row, as the kind of data a drag carries. */
     takes?: string
     /** Within a page that scrolls: as high as its rows, but no more than so many of them. Without it the list fills what holds it. */
@@ -37,7 +40,7 @@ const props = withDefaults(
     /** Says that a row shows nothing but its item: while the list is scrolled, rows that stay in sight are not made anew. */
     still?: boolean
   }>(),
-  { rowHeight: 44, grows: false, wide: false, find: undefined, takes: undefined, atMost: undefined, still: false },
+  { rowHeight: undefined, grows: false, wide: false, find: undefined, findIn: undefined, takes: undefined, atMost: undefined, still: false },
 )
 const emit = defineEmits<{ dropped: [item: T, carried: string] }>()
 defineSlots<{ row(props: { item: T; index: number; sort: string | undefined }): unknown }>()
@@ -48,7 +51,10 @@ const PAUSE = 180
 const BEYOND = 8
 const BEYOND_SCROLLED = 4
 /** The heads of the columns lie over the rows, so many pixels high. */
-const HEAD = 34
+const HEAD = 30
+
+const { row: ofOneLine } = useDensity()
+const rowHeight = computed(() => props.rowHeight ?? ofOneLine.value)
 
 const sort = ref<string>()
 const typed = ref('')
@@ -93,17 +99,18 @@ function keeping(kept: number | undefined) {
   }
 }
 
-const { base, count, scrolled, reach, begin } = useStretch(scroller, () => total.value, () => props.rowHeight, (from, until) => {
+const { base, count, scrolled, reach, begin } = useStretch(scroller, () => total.value, () => rowHeight.value, (from, until) => {
   // What has the focus and goes far out of sight hands it to the list.
   if (active.value !== undefined && (active.value < from || active.value >= until)) scroller.value?.focus({ preventScroll: true })
 })
 watch([text, sort], begin)
+watch(rowHeight, () => virtualizer.value.measure())
 
 const virtualizer = useVirtualizer(
   computed(() => ({
     count: count.value,
     getScrollElement: () => scroller.value,
-    estimateSize: () => props.rowHeight,
+    estimateSize: () => rowHeight.value,
     scrollPaddingEnd: HEAD,
     rangeExtractor: keeping(active.value === undefined ? undefined : active.value - base.value),
   })),
@@ -125,7 +132,7 @@ const slots = useSlots(
 /** The rows in the order in which they are drawn. */
 const drawn = computed(() => {
   const inOrder = rows.value
-  if (!props.still) return inOrder.map((row) => ({ ...row, slot: row.index }))
+  if (!props.still || props.grows) return inOrder.map((row) => ({ ...row, slot: row.index }))
   const byIndex = new Map(inOrder.map((row) => [row.index, row]))
   return [...slots.value].map(([index, slot]) => ({ ...byIndex.get(index)!, slot }))
 })
@@ -156,7 +163,7 @@ function madeFrom(index: number, start: number): unknown[] {
 }
 
 const ownHeight = computed(() =>
-  props.atMost === undefined || nothing.value ? undefined : { flex: 'none', height: `${HEAD + Math.min(virtualizer.value.getTotalSize(), props.atMost * props.rowHeight)}px` },
+  props.atMost === undefined || nothing.value ? undefined : { flex: 'none', height: `${HEAD + Math.min(virtualizer.value.getTotalSize(), props.atMost * rowHeight.value)}px` },
 )
 
 function setScroller(element: Element | ComponentPublicInstance | null) {
@@ -200,12 +207,14 @@ defineExpose({ showWhenThere })
 
 <template>
   <div class="paged" :class="{ own: atMost !== undefined }">
-    <div v-if="findable" class="find">
-      <v-text-field v-model="typed" :label="find" clearable hide-details @click:clear="typed = ''" />
-      <span class="quiet" role="status">{{
-        text !== '' && first.isSuccess.value && !first.isPlaceholderData.value ? counted(total, 'match', 'matches') : ''
-      }}</span>
-    </div>
+    <Teleport defer :to="findIn ?? 'body'" :disabled="findIn === undefined">
+      <div v-if="findable" class="find" :class="{ inTitle: findIn !== undefined }">
+        <v-text-field v-model="typed" :label="find" :data-find="findIn !== undefined || undefined" clearable hide-details @click:clear="typed = ''" />
+        <span class="quiet" role="status">{{
+          text !== '' && first.isSuccess.value && !first.isPlaceholderData.value ? counted(total, 'match', 'matches') : ''
+        }}</span>
+      </div>
+    </Teleport>
     <div
       :ref="setScroller"
       class="scroller"
@@ -276,8 +285,13 @@ defineExpose({ showWhenThere })
   display: flex;
   align-items: center;
   gap: 12px;
-  padding: 8px 14px;
+  padding: 6px 14px;
   border-bottom: 1px solid var(--pg-line);
+}
+.find.inTitle {
+  flex: 1;
+  padding: 0;
+  border: 0;
 }
 .find > :first-child {
   max-width: 340px;
@@ -332,11 +346,11 @@ defineExpose({ showWhenThere })
   position: sticky;
   top: 0;
   z-index: 2;
-  height: 34px;
+  height: 30px;
   background: rgb(var(--v-theme-surface));
   border-bottom: 1px solid rgba(var(--v-theme-on-surface), 0.34);
   font-weight: 600;
-  padding: 6px 0;
+  padding: 4px 0;
 }
 .body {
   position: absolute;
@@ -346,6 +360,9 @@ defineExpose({ showWhenThere })
   border-bottom: 1px solid var(--pg-line);
   white-space: nowrap;
   contain: layout paint style;
+}
+.scroller:not(.grows) .body :deep(.person) {
+  flex-wrap: nowrap;
 }
 .grows .body {
   height: auto;

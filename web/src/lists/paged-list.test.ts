@@ -95,9 +95,9 @@ describe('a list of any length', () => {
     const shown = list({ queryKey: ['everything'], rowHeight: 40 })
     await flushPromises()
     const scroller = shown.find('[role=table]')
-    Object.defineProperty(scroller.element, 'scrollHeight', { value: 34 + 200_000 * 40 })
+    Object.defineProperty(scroller.element, 'scrollHeight', { value: 30 + 200_000 * 40 })
     const firstRow = () => Number(shown.find('[data-row]').attributes('data-row'))
-    scroller.element.scrollTop = (34 + 199_988 * 40) / 2
+    scroller.element.scrollTop = (30 + 199_988 * 40) / 2
     await scroller.trigger('scroll')
     await flushPromises()
     const there = firstRow()
@@ -285,8 +285,8 @@ describe('a list of any length', () => {
       await flushPromises()
       return (shown.find('[role=table]').element as HTMLElement).style.height
     }
-    expect(await heightOf(2)).toBe('114px')
-    expect(await heightOf(5)).toBe('234px')
-    expect(await heightOf(900)).toBe('234px')
+    expect(await heightOf(2)).toBe('110px')
+    expect(await heightOf(5)).toBe('230px')
+    expect(await heightOf(900)).toBe('230px')
   })
 })

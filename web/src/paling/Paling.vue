@@ -22,13 +22,13 @@ const props = withDefaults(
 
 const STEP = 7
 const GAP = 6
-const GROUND = 27
+const GROUND = 20
 const STATES = ['held', 'withheld', 'stub'] as const
 /** A picket at its place from the left. */
 const SHAPES = {
-  held: (x: number) => `M${x} ${GROUND}V6l2.5 -4l2.5 4V${GROUND}z`,
-  withheld: (x: number) => `M${x} 11V6l2.5 -4l2.5 4V11zM${x} ${GROUND}V20h5V${GROUND}z`,
-  stub: (x: number) => `M${x} ${GROUND}V${GROUND - 4}h5V${GROUND}z`,
+  held: (x: number) => `M${x} ${GROUND}V5l2.5 -4l2.5 4V${GROUND}z`,
+  withheld: (x: number) => `M${x} 9V5l2.5 -4l2.5 4V9zM${x} ${GROUND}V15h5V${GROUND}z`,
+  stub: (x: number) => `M${x} ${GROUND}V${GROUND - 3}h5V${GROUND}z`,
 }
 
 /** Where each picket stands. */
@@ -48,9 +48,9 @@ const words = computed(() => props.walled ? 'A wall bars all nine rights' : pali
 <template>
   <svg
     class="paling"
-    :viewBox="`0 0 ${WIDTH} 34`"
+    :viewBox="`0 0 ${WIDTH} 25`"
     :width="WIDTH"
-    height="34"
+    height="25"
     :role="decorative ? undefined : 'img'"
     :aria-label="decorative ? undefined : words"
     :aria-hidden="decorative ? 'true' : undefined"
@@ -58,11 +58,11 @@ const words = computed(() => props.walled ? 'A wall bars all nine rights' : pali
     <title v-if="!decorative">{{ words }}</title>
     <path v-for="shape in shapes" :key="shape.state" :data-state="shape.state" :data-rights="shape.rights" :d="shape.d" />
     <g v-if="walled" data-state="walled">
-      <rect class="plate" x="0" y="6" :width="WIDTH" height="21" rx="1.5" />
-      <line class="edge" x1="0" :x2="WIDTH" y1="10" y2="10" />
+      <rect class="plate" x="0" y="4" :width="WIDTH" height="16" rx="1.5" />
+      <line class="edge" x1="0" :x2="WIDTH" y1="7.5" y2="7.5" />
     </g>
-    <line v-if="origin === 'HERE'" class="foot" x1="0" :x2="WIDTH" y1="32" y2="32" />
-    <line v-else-if="origin === 'THROUGH_GROUP'" class="foot dotted" x1="1" :x2="WIDTH" y1="32" y2="32" />
+    <line v-if="origin === 'HERE'" class="foot" x1="0" :x2="WIDTH" y1="23.5" y2="23.5" />
+    <line v-else-if="origin === 'THROUGH_GROUP'" class="foot dotted" x1="1" :x2="WIDTH" y1="23.5" y2="23.5" />
   </svg>
 </template>
 

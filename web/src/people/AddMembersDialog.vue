@@ -1,11 +1,12 @@
 <script setup lang="ts">
 import { computed, ref, useId, watch } from 'vue'
+import DateField from '@/common/DateField.vue'
 import { answer, api, type Schemas } from '@/api/client'
 import { faultsOf } from '@/api/problem'
 import PagedList from '@/lists/PagedList.vue'
 import { inPage } from '@/lists/part'
 import FaultList from '@/common/FaultList.vue'
-import { beginningOf } from '@/common/instants'
+import { beginningOf, endOf } from '@/common/dates'
 import { counted } from '@/common/words'
 import { useDrafting } from '@/tray/useDrafting'
 import SubjectPicker from './SubjectPicker.vue'
@@ -56,7 +57,7 @@ async function readFile(event: Event) {
 }
 
 async function save() {
-  const dates = { from: beginningOf(from.value), until: beginningOf(until.value) }
+  const dates = { from: beginningOf(from.value), until: endOf(until.value) }
   const chosen: { memberKind: string; member: string }[] =
     way.value === 'one'
       ? [{ memberKind: subject.value!.kind, member: subject.value!.id }]
@@ -101,8 +102,8 @@ async function save() {
         </div>
       </template>
       <div class="dates">
-        <v-text-field v-model="from" type="date" label="From (at once if left empty)" />
-        <v-text-field v-model="until" type="date" label="Until, not including (no end if left empty)" />
+        <DateField v-model="from" label="From (at once if left empty)" />
+        <DateField v-model="until" label="To the end of (no end if left empty)" />
       </div>
       <FaultList :faults="faults" />
       <div class="actions">

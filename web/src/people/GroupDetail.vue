@@ -26,7 +26,7 @@ const VIEWS = [
   { view: 'members', title: 'Members' },
   { view: 'people', title: 'Everyone in it' },
   { view: 'access', title: 'What it has' },
-  { view: 'beyond', title: 'What they have besides' },
+  { view: 'beyond', title: 'What its people have elsewhere' },
 ] as const
 </script>
 

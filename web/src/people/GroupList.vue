@@ -41,6 +41,7 @@ const COLUMNS = [
         :columns="COLUMNS"
         empty="No group of that name."
         find="Find a group"
+        find-in="#find-here"
         takes="application/x-pg-member"
         @dropped="(group, carried) => moveHere(group.id, carried)"
       >

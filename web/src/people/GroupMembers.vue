@@ -54,7 +54,6 @@ function grab(event: DragEvent, member: Member) {
     :query-key="['groups', 'members', id, version]"
     :fetch="fetchMembers"
     :columns="COLUMNS"
-    :row-height="54"
     find="Find a member"
     empty="Nobody is in it yet. Add members one by one, or paste a column of names."
   >
@@ -86,7 +85,6 @@ function grab(event: DragEvent, member: Member) {
 <style scoped>
 .who {
   display: flex;
-  flex-wrap: wrap;
   gap: 0 8px;
   align-items: center;
   align-content: center;

@@ -25,7 +25,9 @@ const VIEWS = [
 const route = useRoute()
 const router = useRouter()
 const { may } = useSession()
-const view = computed(() => (VIEWS.some((one) => one.view === route.params.view) ? String(route.params.view) : 'groups'))
+const view = computed(() =>
+  VIEWS.some((one) => one.view === route.params.view) ? String(route.params.view) : 'groups',
+)
 const id = computed(() => (typeof route.params.id === 'string' && route.params.id !== '' ? route.params.id : undefined))
 const wide = computed(() => view.value === 'sketch' || view.value === 'side-by-side')
 const making = ref<'group' | 'person' | 'unit'>()
@@ -37,18 +39,27 @@ function go(to: string, chosen?: string) {
 
 <template>
   <TwoSides list="People" chosen="Chosen" width="47%" :alone="wide || view === 'units'">
-    <template #list>
-      <div class="people-head">
-        <h1>People</h1>
-        <div class="segments" role="group" aria-label="What to show">
-          <button v-for="one in VIEWS" :key="one.view" type="button" :aria-pressed="view === one.view" @click="go(one.view)">{{ one.title }}</button>
-        </div>
-        <template v-if="may('people')">
-          <v-btn v-if="view === 'groups'" size="small" class="is-main" @click="making = 'group'">New group</v-btn>
-          <v-btn v-if="view === 'persons'" size="small" class="is-main" @click="making = 'person'">New person</v-btn>
-          <v-btn v-if="view === 'units'" size="small" class="is-main" @click="making = 'unit'">New unit</v-btn>
-        </template>
+    <template #head>
+      <h1>People</h1>
+      <div class="segments" role="group" aria-label="What to show">
+        <button
+          v-for="one in VIEWS"
+          :key="one.view"
+          type="button"
+          :aria-pressed="view === one.view"
+          @click="go(one.view)"
+        >
+          {{ one.title }}
+        </button>
       </div>
+      <div id="find-here" class="find-here"></div>
+      <template v-if="may('people')">
+        <v-btn v-if="view === 'groups'" size="small" class="is-main" @click="making = 'group'">New group</v-btn>
+        <v-btn v-if="view === 'persons'" size="small" class="is-main" @click="making = 'person'">New person</v-btn>
+        <v-btn v-if="view === 'units'" size="small" class="is-main" @click="making = 'unit'">New unit</v-btn>
+      </template>
+    </template>
+    <template #list>
       <GroupList v-if="view === 'groups'" class="whole" :chosen="id" @choose="go('groups', $event)" />
       <PersonList v-else-if="view === 'persons'" class="whole" :chosen="id" @choose="go('persons', $event)" />
       <UnitTree v-else-if="view === 'units'" class="whole" @person="go('persons', $event)" />
@@ -74,15 +85,6 @@ function go(to: string, chosen?: string) {
 </template>
 
 <style scoped>
-.people-head {
-  display: flex;
-  flex-wrap: wrap;
-  align-items: center;
-  gap: 10px 14px;
-}
-.people-head > .v-btn {
-  margin-left: auto;
-}
 .whole {
   flex: 1;
   min-height: 200px;

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import { toTheEndOf } from '@/common/dates'
 import { day } from '@/common/words'
 
 /** A membership's period as a bar in time: a year back, a year ahead, today marked. */
@@ -15,7 +16,7 @@ const end = computed(() => at(props.until, 100))
 const words = computed(() =>
   props.from === undefined && props.until === undefined
     ? 'without an end'
-    : [props.from ? `from ${day(props.from)}` : '', props.until ? `until ${day(props.until)}` : ''].filter(Boolean).join(' '),
+    : [props.from ? `from ${day(props.from)}` : '', props.until ? toTheEndOf(props.until) : ''].filter(Boolean).join(' '),
 )
 </script>
 

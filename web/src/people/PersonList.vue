@@ -35,6 +35,7 @@ const COLUMNS = [
       <PagedList
         label="Persons"
         find="Find by name, login or address"
+        :find-in="unit === undefined ? '#find-here' : undefined"
         :query-key="['people', 'list', standing, unit]"
         :fetch="fetchPeople"
         :columns="COLUMNS"

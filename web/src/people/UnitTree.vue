@@ -58,8 +58,8 @@ function fetchUnits(part: Part) {
         :query-key="['units', 'list', query.dataUpdatedAt.value]"
         :fetch="fetchUnits"
         :columns="COLUMNS"
-        :row-height="38"
         find="Find a unit"
+        find-in="#find-here"
         empty="There are no units yet. A unit as a subject means everyone in it and in the units below it."
       >
         <template #row="{ item: { unit, depth } }">

@@ -1,14 +1,16 @@
 <script setup lang="ts">
 import { useVirtualizer } from '@tanstack/vue-virtual'
-import { computed, ref } from 'vue'
+import { computed, reactive, ref } from 'vue'
 import type { Schemas } from '@/api/client'
 import Paling from '@/paling/Paling.vue'
+import { useDensity } from '@/common/density'
+import { toTheEndOf } from '@/common/dates'
 import { counted, day, fromNow, listed } from '@/common/words'
 import PeopleBehindDialog from './PeopleBehindDialog.vue'
 
 type Line = Schemas['AccessLine']
 
-const props = defineProps<{ place: string; lines: Line[]; mayChange: boolean }>()
+const props = defineProps<{ place: string; lines: Line[]; mayChange: boolean; /** Where the field to find a line stands, as a selector; above the list without it. */ findIn?: string }>()
 const emit = defineEmits<{ remove: [line: Line] }>()
 /** The ids of the chosen lines: own ones, for doing something to many of them. */
 const selected = defineModel<string[]>('selected', { default: () => [] })
@@ -18,7 +20,10 @@ function mayChoose(line: Line): boolean {
 }
 
 const FEW = 60
-const LINE_HEIGHT = 58
+const { row, density } = useDensity()
+const LINE_HEIGHT = computed(() => row.value + 1)
+/** The lines whose remarks are open. */
+const noted = reactive(new Set<string>())
 const find = ref('')
 const sort = ref('')
 const SORTS: Record<string, (a: Line, b: Line) => number> = {
@@ -38,14 +43,14 @@ const shown = computed(() => {
 /** Of a long list only the rows in sight exist. */
 const scroller = ref<HTMLElement | null>(null)
 const virtualizer = useVirtualizer(
-  computed(() => ({ count: shown.value.length, getScrollElement: () => scroller.value, estimateSize: () => LINE_HEIGHT, overscan: 10, enabled: shown.value.length > FEW })),
+  computed(() => ({ count: shown.value.length, getScrollElement: () => scroller.value, estimateSize: () => LINE_HEIGHT.value, overscan: 10, enabled: shown.value.length > FEW })),
 )
 const drawn = computed(() => {
   if (shown.value.length <= FEW) return { lines: shown.value, above: 0, below: 0 }
   const rows = virtualizer.value.getVirtualItems()
   const first = rows[0]
   const last = rows.at(-1)
-  if (first === undefined || last === undefined) return { lines: shown.value.slice(0, FEW), above: 0, below: (shown.value.length - FEW) * LINE_HEIGHT }
+  if (first === undefined || last === undefined) return { lines: shown.value.slice(0, FEW), above: 0, below: (shown.value.length - FEW) * LINE_HEIGHT.value }
   return { lines: shown.value.slice(first.index, last.index + 1), above: first.start, below: virtualizer.value.getTotalSize() - last.end }
 })
 
@@ -81,8 +86,14 @@ function dates(line: Line): string {
   const { from, until } = line.entry
   const parts = []
   if (from) parts.push(`from ${day(from)}`)
-  if (until) parts.push(`until ${day(until)} (${fromNow(until)})`)
+  if (until) parts.push(`${toTheEndOf(until)} (${fromNow(until)})`)
   return parts.join(', ')
+}
+
+/** What narrows a line, short enough to stand on it. */
+function limits(line: Line): string {
+  const [one, ...others] = line.entry.types
+  return one === undefined ? '' : `only ${others.length === 0 ? one : counted(line.entry.types.length, 'type')}`
 }
 
 function remark(line: Line): string {
@@ -98,10 +109,10 @@ function remark(line: Line): string {
 
 <template>
   <div ref="scroller" class="wrap" tabindex="0" role="region" aria-label="Access list">
-    <div v-if="lines.length > 5" class="find">
+    <Teleport v-if="lines.length > 5" defer :to="findIn ?? 'body'" :disabled="findIn === undefined">
       <v-text-field v-model="find" label="Find a line" clearable hide-details @click:clear="find = ''" />
-      <span class="quiet" role="status">{{ find ? counted(shown.length, 'line') : '' }}</span>
-    </div>
+      <span class="quiet found" role="status">{{ find ? counted(shown.length, 'line') : '' }}</span>
+    </Teleport>
     <table>
       <caption class="sr">
         The entries that stand at this place and those that reach it from above
@@ -127,9 +138,23 @@ function remark(line: Line): string {
           <td v-if="mayChange" class="choose">
             <input v-if="mayChoose(line)" v-model="selected" type="checkbox" :value="line.entry.id" :aria-label="`Choose the line of ${line.entry.subjectName}`" />
           </td>
-          <td>
+          <td class="whom">
             <span class="who">{{ line.entry.subjectName }}</span> <span class="quiet kind">{{ KINDS[line.entry.subjectKind] }}</span>
-            <p v-if="remark(line)" class="quiet remark">{{ remark(line) }}</p>
+            <template v-if="remark(line)">
+              <p v-if="density === 'comfortable' || noted.has(line.entry.id)" class="quiet remark">{{ remark(line) }}</p>
+              <span v-if="limits(line)" class="mark" :title="remark(line)">{{ limits(line) }}</span>
+              <button
+                v-if="density === 'compact' && remark(line) !== limits(line)"
+                type="button"
+                class="linklike note"
+                :aria-expanded="noted.has(line.entry.id)"
+                :aria-label="`Note on the line of ${line.entry.subjectName}`"
+                :title="remark(line)"
+                @click="noted.has(line.entry.id) ? noted.delete(line.entry.id) : noted.add(line.entry.id)"
+              >
+                note
+              </button>
+            </template>
           </td>
           <td>
             <div class="what">
@@ -148,9 +173,10 @@ function remark(line: Line): string {
               {{ line.people }}
             </button>
             <span v-if="line.outsiders > 0" class="mark outsider">{{ counted(line.outsiders, 'outsider') }}</span>
-            <span v-if="line.state !== 'ACTS'" class="mark">{{ NO_EFFECT[line.state] }}</span>
+            <span v-if="line.state !== 'ACTS'" class="mark">{{ line.sameAs ? `the same as ${line.sameAs}` : NO_EFFECT[line.state] }}</span>
+            <span v-else-if="line.entry.until" class="mark" :title="dates(line)">{{ toTheEndOf(line.entry.until) }}</span>
           </td>
-          <td>
+          <td class="origin">
             <span v-if="line.own">here</span>
             <router-link v-else :to="{ name: 'places', params: { id: line.entry.place } }">{{ line.entry.placeName }}</router-link>
           </td>
@@ -196,19 +222,14 @@ th {
   z-index: 1;
   background: rgb(var(--v-theme-surface));
   box-shadow: inset 0 -1px rgba(var(--v-theme-on-surface), 0.34);
-  padding: 8px 14px;
+  padding: 4px 12px;
 }
-.find {
-  display: flex;
-  gap: 12px;
-  align-items: center;
-  padding: 8px 14px;
-}
-.find > :first-child {
-  max-width: 320px;
+html[data-density='comfortable'] td {
+  height: 45px;
 }
 td {
-  padding: 6px 14px;
+  height: 28px;
+  padding: 0 12px;
   border-bottom: 1px solid var(--pg-line);
   vertical-align: middle;
 }
@@ -227,6 +248,37 @@ tr:last-child td {
 tr:not([data-state='ACTS']) td:not(.end, .choose) {
   color: var(--pg-quiet);
 }
+td {
+  white-space: nowrap;
+  overflow: hidden;
+  text-overflow: ellipsis;
+}
+.wrap {
+  container-type: inline-size;
+}
+.whom {
+  width: 44%;
+  max-width: 0;
+  min-width: 140px;
+}
+@container (max-width: 640px) {
+  th,
+  td {
+    padding-inline: 7px !important;
+  }
+  .kind {
+    display: none;
+  }
+  .what {
+    gap: 6px !important;
+  }
+}
+.origin {
+  max-width: 150px;
+}
+.remark {
+  white-space: normal;
+}
 .who {
   font-weight: 600;
 }
@@ -235,6 +287,14 @@ tr:not([data-state='ACTS']) td:not(.end, .choose) {
 }
 .remark {
   font-size: 0.92rem;
+}
+.note {
+  margin-left: 6px;
+  font-size: 0.88rem;
+}
+.found {
+  margin-left: 8px;
+  white-space: nowrap;
 }
 .what {
   display: flex;

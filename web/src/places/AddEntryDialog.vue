@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import { useQuery } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
+import { beginningOf, endOf } from '@/common/dates'
+import DateField from '@/common/DateField.vue'
 import { answer, api, type Schemas } from '@/api/client'
 import { ProblemError } from '@/api/problem'
 import Paling from '@/paling/Paling.vue'
@@ -28,19 +30,14 @@ const typeList = useQuery({ queryKey: ['types'], queryFn: () => answer(api.GET('
 const chosenRole = computed(() => roles.data.value?.find((one) => one.id === role.value))
 const complete = computed(() => subject.value !== undefined && (kind.value === 'grant' ? role.value !== undefined : rights.value.length > 0))
 
-/** A day from the calendar as the instant at which it begins. */
-function instant(value: string): string | undefined {
-  return value === '' ? undefined : new Date(`${value}T00:00:00`).toISOString()
-}
-
 async function draft() {
   faults.value = []
   const common = {
     place: props.place,
     subject: { kind: subject.value!.kind, id: subject.value!.id },
     types: types.value.length > 0 ? types.value : undefined,
-    from: instant(from.value),
-    until: instant(until.value),
+    from: beginningOf(from.value),
+    until: endOf(until.value),
     note: note.value.trim() === '' ? undefined : note.value.trim(),
   }
   try {
@@ -95,8 +92,8 @@ async function draft() {
         clearable
       />
       <div class="dates">
-        <v-text-field v-model="from" type="date" label="From (at once if left empty)" />
-        <v-text-field v-model="until" type="date" label="Until, not including (no end if left empty)" />
+        <DateField v-model="from" label="From (at once if left empty)" />
+        <DateField v-model="until" label="To the end of (no end if left empty)" />
       </div>
       <v-text-field v-model="note" label="Note (may be left empty)" maxlength="2000" />
       <div v-if="faults.length > 0" class="fault" role="alert">

@@ -17,7 +17,9 @@ const router = useRouter()
 const { may } = useSession()
 const { draftAt, busy } = useDrafting()
 const root = useQuery({ queryKey: ['root'], queryFn: () => answer(api.GET('/api/repository')) })
-const id = computed(() => (typeof route.params.id === 'string' && route.params.id !== '' ? route.params.id : root.data.value?.id))
+const id = computed(() =>
+  typeof route.params.id === 'string' && route.params.id !== '' ? route.params.id : root.data.value?.id,
+)
 const top = useQuery({
   queryKey: computed(() => ['place', id.value]),
   enabled: computed(() => id.value !== undefined),
@@ -27,7 +29,11 @@ const sameOnly = ref(false)
 const chosen = reactive(new Set<string>())
 
 const fetchBreaks = (part: Part) =>
-  answer(api.GET('/api/places/{id}/breaks', { params: { path: { id: id.value! }, query: { ...part, sameOnly: sameOnly.value } } }))
+  answer(
+    api.GET('/api/places/{id}/breaks', {
+      params: { path: { id: id.value! }, query: { ...part, sameOnly: sameOnly.value } },
+    }),
+  )
 const COLUMNS = [
   { title: 'Choose', width: '26px', silent: true },
   { title: 'Place', width: '1.2fr', sort: 'place' },
@@ -37,14 +43,25 @@ const COLUMNS = [
   { title: 'Since, by whom, why', width: '1.4fr', sort: 'since' },
 ]
 
+const GROUPS = 3
+/** Whom the break does what to, as rejoining would undo it. */
 function words(one: Schemas['BreakView']): string {
   if (one.sameAsParent) return 'Everybody has here just what they would have if it followed.'
-  const more = one.adds > 0 ? `${counted(one.adds, 'person has', 'people have')} ${listed(one.gained)} only by the break` : ''
-  const less = one.removes > 0 ? `${counted(one.removes, 'person lacks', 'people lack')} ${listed(one.lost)} that they would have if it followed` : ''
-  return [more, less].filter((part) => part !== '').join('; ')
+  const said = one.groups.slice(0, GROUPS).map((group) => {
+    const parts = [group.gained.length > 0 ? `lose ${listed(group.gained)}` : '', group.lost.length > 0 ? `gain ${listed(group.lost)}` : ''].filter((part) => part !== '')
+    return `${counted(group.people, 'person', 'people')} would ${parts.join(' and ')}`
+  })
+  const rest = one.groups.slice(GROUPS).reduce((sum, group) => sum + group.people, 0)
+  return `Rejoined, ${listed([...said, ...(rest > 0 ? [`${counted(rest, 'other')} would gain or lose something else`] : [])])}.`
 }
+
+/** How many entries each break has of its own, as far as it has been in sight. */
+const entries = new Map<string, number>()
+const discarded = computed(() => [...chosen].reduce((sum, place) => sum + (entries.get(place) ?? 0), 0))
+const asking = ref(false)
 async function rejoinAll() {
   if (await draftAt([...chosen].map((place) => ({ kind: 'rejoin' as const, place, below: false })))) chosen.clear()
+  asking.value = false
 }
 function choose(found: Schemas['Found'] | undefined) {
   if (found !== undefined) void router.push({ name: 'breaks', params: { id: found.id } })
@@ -54,50 +71,90 @@ function choose(found: Schemas['Found'] | undefined) {
 <template>
   <div class="breaks">
     <div class="head">
-      <h1>Breaks{{ top.data.value && top.data.value.place.kind !== 'repository' ? ` below ${top.data.value.place.name}` : '' }}</h1>
-      <PlacePicker :model-value="undefined" label="Only below a place" @update:model-value="choose" />
+      <h1>
+        Breaks{{
+          top.data.value && top.data.value.place.kind !== 'repository' ? ` below ${top.data.value.place.name}` : ''
+        }}
+      </h1>
+      <div id="find-here" class="find-here"></div>
+      <PlacePicker class="below" :model-value="undefined" label="Only below a place" @update:model-value="choose" />
       <v-checkbox v-model="sameOnly" label="Only those that say what their parent says" hide-details />
-      <v-btn v-if="may('access')" class="is-main" :disabled="chosen.size === 0" :loading="busy" @click="rejoinAll">Rejoin {{ chosen.size > 0 ? chosen.size : 'the chosen' }}</v-btn>
+      <v-btn v-if="may('access')" class="is-main" :disabled="chosen.size === 0" :loading="busy" @click="rejoinAll"
+        >Rejoin {{ chosen.size > 0 ? chosen.size : 'the chosen' }}</v-btn
+      >
     </div>
-    <p class="quiet">Every place that stands alone, with what that does. A break ages: what is given further up later does not reach it.</p>
+    <p class="quiet">
+      Every place that stands alone, with what that does. A break ages: what is given further up later does not reach
+      it.
+    </p>
     <div class="sheet list">
       <PagedList
         v-if="id"
         still
         label="Breaks"
         find="Find a place"
+        find-in="#find-here"
         :query-key="['breaks', id, sameOnly]"
         :fetch="fetchBreaks"
         :columns="COLUMNS"
-        :row-height="64"
-        :empty="sameOnly ? 'No break says just what its parent says.' : 'Nothing below stands alone: what is given flows all the way down.'"
+        :empty="
+          sameOnly
+            ? 'No break says just what its parent says.'
+            : 'Nothing below stands alone: what is given flows all the way down.'
+        "
       >
         <template #row="{ item }">
           <div role="cell">
-            <ChooseRow v-if="may('access') && !item.drafted" :id="item.place" :chosen="chosen" :label="`Choose ${item.path}`" />
+            <ChooseRow
+              v-if="may('access') && !item.drafted && !item.rejoined"
+              :id="item.place"
+              :chosen="chosen"
+              :label="`Choose ${item.path}`"
+            />
           </div>
           <div role="cell" :title="words(item)">
             <router-link :to="{ name: 'places', params: { id: item.place } }">{{ item.path }}</router-link>
-            <span v-if="item.sameAsParent" class="mark warn">same as parent</span> <span v-if="item.drafted" class="mark gain">in your draft</span>
-            <p class="quiet says">{{ words(item) }}</p>
+            <span v-if="item.sameAsParent" class="mark warn">same as parent</span>
+            <span v-if="item.drafted" class="mark gain">in your draft</span>
+            <span v-if="item.rejoined" class="mark lose">rejoined by your draft</span>
           </div>
           <div role="cell" class="cell">
-            <template v-if="item.adds > 0"><Paling :rights="item.gained" /><span class="gain">+{{ item.adds }}</span></template>
+            <template v-if="item.adds > 0"
+              ><Paling :rights="item.gained" /><span class="gain">+{{ item.adds }}</span></template
+            >
           </div>
           <div role="cell" class="cell">
-            <template v-if="item.removes > 0"><Paling :rights="item.lost" /><span class="lose">−{{ item.removes }}</span></template>
+            <template v-if="item.removes > 0"
+              ><Paling :rights="item.lost" /><span class="lose">−{{ item.removes }}</span></template
+            >
           </div>
           <div role="cell">{{ item.depth }}</div>
           <div role="cell">
             <template v-if="item.since">
-              <router-link :to="{ name: 'journal', params: { number: item.since.change } }">{{ day(item.since.at) }}</router-link>, {{ item.since.author }}
-              <p class="quiet says">{{ item.since.note }}</p>
+              <router-link :to="{ name: 'journal', params: { number: item.since.change } }">{{
+                day(item.since.at)
+              }}</router-link>, {{ item.since.author }}:
+              <span class="quiet" :title="item.since.note">{{ item.since.note }}</span>
             </template>
             <span v-else class="quiet">not in force yet</span>
           </div>
         </template>
       </PagedList>
     </div>
+    <v-dialog v-model="asking" max-width="480" aria-labelledby="rejoin-all-title">
+      <form class="sheet pg-dialog" @submit.prevent="rejoinAll">
+        <h2 id="rejoin-all-title">Rejoin {{ counted(chosen.size, 'place') }}</h2>
+        <p>
+          {{ chosen.size === 1 ? 'It follows its parent' : 'They follow their parents' }} again, and {{ counted(discarded, 'entry', 'entries') }} of
+          {{ chosen.size === 1 ? 'its' : 'their' }} own {{ discarded === 1 ? 'is' : 'are' }} discarded. The tray then says who gains and who loses by it; until it is in force, the
+          {{ chosen.size === 1 ? 'break stays' : 'breaks stay' }} in this list.
+        </p>
+        <div class="actions">
+          <v-btn @click="asking = false">Cancel</v-btn>
+          <v-btn type="submit" class="is-main" :loading="busy">Add to the draft</v-btn>
+        </div>
+      </form>
+    </v-dialog>
   </div>
 </template>
 
@@ -106,15 +163,18 @@ function choose(found: Schemas['Found'] | undefined) {
   height: 100%;
   display: flex;
   flex-direction: column;
-  gap: 10px;
-  padding: 16px 22px;
+  gap: 8px;
+  padding: 8px 16px 12px;
 }
 .head {
-  display: grid;
-  grid-template-columns: auto 260px auto auto;
-  gap: 16px;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px 16px;
   align-items: center;
-  justify-content: space-between;
+}
+.below {
+  flex: none;
+  width: 200px;
 }
 .list {
   flex: 1;
@@ -125,13 +185,9 @@ function choose(found: Schemas['Found'] | undefined) {
   gap: 8px;
   align-items: center;
 }
-.says {
-  overflow: hidden;
-  text-overflow: ellipsis;
-}
 @media (max-width: 1000px) {
-  .head {
-    grid-template-columns: 1fr;
+  .head > * {
+    flex: 1 1 100%;
   }
 }
 </style>

@@ -8,6 +8,7 @@ import { useNotices } from '@/common/useNotices'
 import { moment } from '@/common/words'
 import { useDrafting } from '@/tray/useDrafting'
 import FieldInputs from './FieldInputs.vue'
+import { typesIn } from './typesThere'
 
 /** A document's type, fields and owner, and what is really in it. */
 const props = defineProps<{ detail: Schemas['PlaceDetail'] }>()
@@ -66,7 +67,7 @@ async function upload(event: Event) {
 <template>
   <form class="document" @submit.prevent="draft(changes)">
     <div class="two">
-      <v-select v-model="type" :items="types.data.value ?? []" item-title="name" item-value="id" label="Document type (none if left empty)" clearable :readonly="!detail.mayChange" />
+      <v-select v-model="type" :items="typesIn(types.data.value, detail.path[1]?.id)" item-title="name" item-value="id" label="Document type (none if left empty)" clearable :readonly="!detail.mayChange" />
       <PersonPicker v-if="detail.mayChange" v-model="owner" :label="`Owner: ${detail.owner ?? 'nobody'}`" />
     </div>
     <FieldInputs v-if="chosen" v-model="values" :fields="chosen.fields" :readonly="!detail.mayChange" />
@@ -79,7 +80,7 @@ async function upload(event: Event) {
         <p v-if="!content.data.value.mayRead" class="quiet">Your duties let you administer the document; to open it you need the right to read it, as a person.</p>
         <p v-else-if="content.data.value.mediaType">
           {{ content.data.value.mediaType === 'application/pdf' ? 'A PDF' : 'A text' }} of {{ Math.ceil((content.data.value.bytes ?? 0) / 1024) }} KB, put there by
-          {{ content.data.value.putBy }}, {{ moment(content.data.value.putAt!) }}. <a :href="`/api/places/${detail.place.id}/content`" download>Take it out</a>
+          {{ content.data.value.putBy }}, {{ moment(content.data.value.putAt!) }}. <a :href="`/api/places/${detail.place.id}/content`" download>Download</a>
         </p>
         <p v-else class="quiet">There is nothing in it yet.</p>
         <label v-if="content.data.value.mayRevise">Put a text or a PDF into it, at most 2 MB <input type="file" accept=".txt,.pdf,text/plain,application/pdf" @change="upload" /></label>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import DateField from '@/common/DateField.vue'
 import type { Schemas } from '@/api/client'
 
 defineProps<{ fields: Schemas['TypeField'][]; readonly?: boolean }>()
@@ -7,7 +8,6 @@ const values = defineModel<Record<string, string>>({ required: true })
 function set(key: string, value: unknown) {
   values.value = { ...values.value, [key]: value === null || value === undefined ? '' : String(value) }
 }
-const INPUT: Record<string, string> = { DATE: 'date', NUMBER: 'text' }
 </script>
 
 <template>
@@ -24,12 +24,17 @@ const INPUT: Record<string, string> = { DATE: 'date', NUMBER: 'text' }
         :readonly="readonly"
         @update:model-value="set(field.key, $event)"
       />
+      <DateField
+        v-else-if="field.kind === 'DATE' && !readonly"
+        :model-value="values[field.key] ?? ''"
+        :label="field.required ? `${field.label} (required)` : field.label"
+        @update:model-value="set(field.key, $event)"
+      />
       <v-text-field
         v-else
         :model-value="values[field.key] ?? ''"
-        :type="INPUT[field.kind] ?? 'text'"
         :label="field.required ? `${field.label} (required)` : field.label"
-        :hint="field.help ?? (field.kind === 'MONEY' ? 'For example 120.50 EUR' : undefined)"
+        :hint="field.help ?? (field.kind === 'MONEY' ? 'For example 120.50 EUR' : field.kind === 'PERSON' ? 'The name of a person' : undefined)"
         persistent-hint
         :readonly="readonly"
         @update:model-value="set(field.key, $event)"

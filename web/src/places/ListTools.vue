@@ -5,6 +5,7 @@ import { answer, api, type Schemas } from '@/api/client'
 import { faultsOf, plainly } from '@/api/problem'
 import PagedList from '@/lists/PagedList.vue'
 import { inPage } from '@/lists/part'
+import MenuButton from '@/common/MenuButton.vue'
 import FaultList from '@/common/FaultList.vue'
 import { useNotices } from '@/common/useNotices'
 import { counted } from '@/common/words'
@@ -89,9 +90,15 @@ async function submit() {
       <v-btn size="small" :disabled="role === undefined" :loading="busy" @click="setRole">Give them this role</v-btn>
       <v-btn size="small" :loading="busy" @click="removeAll">Remove them</v-btn>
     </template>
-    <v-btn size="small" variant="text" @click="dialog = 'copy'">Copy a list to here</v-btn>
-    <v-btn size="small" variant="text" @click="dialog = 'use'">Use a template</v-btn>
-    <v-btn size="small" variant="text" :disabled="lines.length === 0" @click="dialog = 'keep'">Keep as a template</v-btn>
+    <MenuButton
+      title="This list …"
+      label="More to do with this access list"
+      :entries="[
+        { title: 'Copy a list to here …', run: () => (dialog = 'copy') },
+        { title: 'Use a template …', run: () => (dialog = 'use') },
+        { title: 'Keep as a template …', run: () => (dialog = 'keep'), disabled: lines.length === 0 },
+      ]"
+    />
     <v-dialog :model-value="dialog !== undefined" max-width="500" aria-labelledby="tools-title" @update:model-value="dialog = undefined">
       <form class="sheet pg-dialog" @submit.prevent="submit">
         <h2 id="tools-title">{{ dialog === 'copy' ? `Copy a list to ${placeName}` : dialog === 'keep' ? 'Keep this list as a template' : `Use a template at ${placeName}` }}</h2>

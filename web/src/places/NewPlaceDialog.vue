@@ -7,8 +7,9 @@ import FaultList from '@/common/FaultList.vue'
 import { useDrafting } from '@/tray/useDrafting'
 import FieldInputs from './FieldInputs.vue'
 import PlacePicker from './PlacePicker.vue'
+import { typesIn } from './typesThere'
 
-const props = defineProps<{ parent: string; parentName: string; parentKind: string }>()
+const props = defineProps<{ parent: string; parentName: string; parentKind: string; /** The library in which it stands. */ library?: string | undefined }>()
 const open = defineModel<boolean>({ required: true })
 const { faults, busy, draft } = useDrafting()
 
@@ -66,7 +67,7 @@ async function save(another: boolean) {
       </div>
       <v-text-field v-model="name" v-focus-first label="Name" maxlength="300" />
       <template v-if="kind === 'document'">
-        <v-select v-model="type" :items="types.data.value ?? []" item-title="name" item-value="id" label="Document type (none if left empty)" clearable />
+        <v-select v-model="type" :items="typesIn(types.data.value, library)" item-title="name" item-value="id" label="Document type (none if left empty)" clearable />
         <FieldInputs v-if="chosen" v-model="values" :fields="chosen.fields" />
         <PersonPicker v-model="owner" label="Owner (nobody if left empty)" />
         <p v-if="missing.length > 0" class="caution">Required and still empty: {{ missing.map((field) => field.label).join(', ') }}.</p>

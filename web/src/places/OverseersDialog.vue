@@ -1,8 +1,9 @@
 <script setup lang="ts">
+import DateField from '@/common/DateField.vue'
 import { ref } from 'vue'
 import type { Schemas } from '@/api/client'
 import FaultList from '@/common/FaultList.vue'
-import { beginningOf } from '@/common/instants'
+import { beginningOf, endOf, toTheEndOf } from '@/common/dates'
 import { day } from '@/common/words'
 import SubjectPicker from '@/people/SubjectPicker.vue'
 import { useDrafting } from '@/tray/useDrafting'
@@ -23,7 +24,7 @@ async function appoint() {
       place: props.detail.place.id,
       subject: { kind: subject.value!.kind, id: subject.value!.id },
       from: beginningOf(from.value),
-      until: beginningOf(until.value),
+      until: endOf(until.value),
       note: note.value.trim(),
     },
   ])
@@ -43,7 +44,7 @@ const end = (one: Schemas['Overseer']) => draftAt([{ kind: 'removeOversight', pl
       <ul v-if="detail.overseers.length > 0">
         <li v-for="one in detail.overseers" :key="one.entry">
           <strong>{{ one.subject }}</strong><span v-if="!one.here" class="quiet">, appointed at {{ one.placeName }}</span>
-          <span class="quiet">{{ one.from ? `, from ${day(one.from)}` : '' }}{{ one.until ? `, until ${day(one.until)}` : '' }}{{ one.note ? `: ${one.note}` : '' }}</span>
+          <span class="quiet">{{ one.from ? `, from ${day(one.from)}` : '' }}{{ one.until ? `, ${toTheEndOf(one.until)}` : '' }}{{ one.note ? `: ${one.note}` : '' }}</span>
           <span v-if="one.drafted" class="mark">drafted</span>
           <button v-if="detail.mayOversee && one.here" type="button" class="linklike" :aria-label="`End the oversight of ${one.subject}`" @click="end(one)">End it</button>
         </li>
@@ -52,8 +53,8 @@ const end = (one: Schemas['Overseer']) => draftAt([{ kind: 'removeOversight', pl
       <template v-if="detail.mayOversee">
         <SubjectPicker v-model="subject" label="Appoint: a person, group or unit" />
         <div class="dates">
-          <v-text-field v-model="from" type="date" label="From (at once if left empty)" hide-details />
-          <v-text-field v-model="until" type="date" label="Until (without an end if left empty)" hide-details />
+          <DateField v-model="from" label="From (at once if left empty)" />
+          <DateField v-model="until" label="To the end of (no end if left empty)" />
         </div>
         <v-text-field v-model="note" label="Why" maxlength="400" hide-details />
         <FaultList :faults="faults" />

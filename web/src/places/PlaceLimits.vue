@@ -1,28 +1,29 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
-import { number } from '@/common/words'
+import type { Schemas } from '@/api/client'
+import { counted, listed } from '@/common/words'
 
-/** What limits a place, a sentence each: a few are read at once, many hide what the place is for. */
-const props = defineProps<{ sentences: string[] }>()
-const FEW = 3
+/** What limits a place: one line of counts that opens to a sentence each. */
+const props = defineProps<{ limits: Schemas['Limit'][] }>()
 const opened = ref(false)
 watch(
-  () => props.sentences.join(),
+  () => props.limits.map((limit) => limit.sentence).join(),
   () => (opened.value = false),
 )
-/** One more line would take as much room as what it hides. */
-const folds = computed(() => props.sentences.length > FEW + 1)
-const shown = computed(() => (folds.value && !opened.value ? props.sentences.slice(0, FEW) : props.sentences))
+const counts = computed(() => {
+  const byKind = new Map<string, number>()
+  for (const { kind } of props.limits) byKind.set(kind, (byKind.get(kind) ?? 0) + 1)
+  return listed([...byKind].map(([kind, many]) => counted(many, kind)))
+})
 </script>
 
 <template>
-  <div v-if="sentences.length > 0" class="limits">
-    <ul aria-label="What limits this place" :class="{ long: opened }" :tabindex="opened ? 0 : undefined">
-      <li v-for="sentence in shown" :key="sentence">{{ sentence }}</li>
+  <div v-if="limits.length > 0" class="limits">
+    <p v-if="limits.length === 1">{{ limits[0]!.sentence }}</p>
+    <button v-else type="button" class="linklike" :aria-expanded="opened" @click="opened = !opened">{{ counts }} {{ opened ? '−' : '+' }}</button>
+    <ul v-if="opened && limits.length > 1" aria-label="What limits this place" tabindex="0">
+      <li v-for="{ sentence } in limits" :key="sentence">{{ sentence }}</li>
     </ul>
-    <button v-if="folds" type="button" class="linklike" :aria-expanded="opened" @click="opened = !opened">
-      {{ opened ? 'Only the first' : `${number(sentences.length - FEW)} more that limit it` }}
-    </button>
   </div>
 </template>
 
@@ -30,12 +31,9 @@ const shown = computed(() => (folds.value && !opened.value ? props.sentences.sli
 .limits {
   border-left: 4px double rgb(var(--v-theme-primary));
   padding-left: 10px;
-  margin: 4px 0;
 }
 ul {
   list-style: none;
-}
-.long {
   max-height: 190px;
   overflow: auto;
 }

@@ -20,10 +20,15 @@ const roles = computed(() => query.data.value ?? [])
 const fetchRoles = inPage(
   () => roles.value,
   (role) => role.name,
-  { rights: (role) => role.rights.length, name: (role) => role.name, grants: (role) => role.grants, people: (role) => role.people },
+  {
+    rights: (role) => role.rights.length,
+    name: (role) => role.name,
+    grants: (role) => role.grants,
+    people: (role) => role.people,
+  },
 )
 const COLUMNS = [
-  { title: 'Rights', width: '66px', sort: 'rights' },
+  { title: 'Rights', width: '78px', sort: 'rights' },
   { title: 'Role', width: '1fr', sort: 'name' },
   { title: 'Grants', width: '72px', sort: '-grants' },
   { title: 'People', width: '72px', sort: '-people' },
@@ -48,29 +53,47 @@ function choose(role: string) {
 
 <template>
   <TwoSides list="Roles" chosen="The role">
+    <template #head>
+      <h1>Roles</h1>
+      <div id="find-here" class="find-here"></div>
+      <v-btn v-if="may('access')" size="small" class="is-main" @click="begin">New role</v-btn>
+    </template>
     <template #list>
-      <div class="head">
-        <h1>Roles</h1>
-        <v-btn v-if="may('access')" size="small" class="is-main" @click="begin">New role</v-btn>
-      </div>
       <div class="sheet fills">
         <PagedList
           label="Roles"
           :query-key="['roles', 'list', query.dataUpdatedAt.value]"
           :fetch="fetchRoles"
           :columns="COLUMNS"
-          :row-height="62"
           find="Find a role"
-          :empty="query.isFetched.value ? 'There are no roles yet. A role is a named set of rights: make one for each way in which people work.' : 'Fetching the roles …'"
+          find-in="#find-here"
+          :empty="
+            query.isFetched.value
+              ? 'There are no roles yet. A role is a named set of rights: make one for each way in which people work.'
+              : 'Fetching the roles …'
+          "
         >
           <template #row="{ item: role }">
             <div role="cell"><Paling :rights="role.rights" decorative /></div>
             <div role="cell" :data-chosen="role.id === chosen?.id">
-              <button type="button" class="linklike row-name" @click="choose(role.id)">{{ role.name }}</button> <DraftedMark :drafted="role.drafted" />
-              <p v-if="role.sameAs.length > 0" class="caution" :title="`The very same rights as ${role.sameAs.join(', ')}.`">Same as {{ role.sameAs.join(', ') }}</p>
-              <p v-else-if="role.clearances + role.ceilings > 0" class="quiet">
-                {{ [role.clearances > 0 ? counted(role.clearances, 'clearance') : '', role.ceilings > 0 ? counted(role.ceilings, 'ceiling') : ''].filter((part) => part !== '').join(' · ') }}
-              </p>
+              <button type="button" class="linklike row-name" @click="choose(role.id)">{{ role.name }}</button>
+              <DraftedMark :drafted="role.drafted" />
+              <span
+                v-if="role.sameAs.length > 0"
+                class="mark warn"
+                :title="`The very same rights as ${role.sameAs.join(', ')}.`"
+                >same as {{ role.sameAs.join(', ') }}</span
+              >
+              <span v-else-if="role.clearances + role.ceilings > 0" class="quiet more">
+                {{
+                  [
+                    role.clearances > 0 ? counted(role.clearances, 'clearance') : '',
+                    role.ceilings > 0 ? counted(role.ceilings, 'ceiling') : '',
+                  ]
+                    .filter((part) => part !== '')
+                    .join(' · ')
+                }}
+              </span>
             </div>
             <div role="cell">{{ number(role.grants) }}</div>
             <div role="cell">{{ number(role.people) }}</div>
@@ -79,7 +102,15 @@ function choose(role: string) {
       </div>
     </template>
     <RoleDetail v-if="making > 0" :key="making" :roles="roles" :form="making" @done="end" />
-    <RoleDetail v-else-if="chosen" :key="`${chosen.id} ${chosen.rights.join()}`" :role="chosen" :roles="roles" @done="() => undefined" />
-    <p v-else class="quiet hint">Choose a role to see what it lets people do, where it is used, and what would change if it changed.</p>
+    <RoleDetail
+      v-else-if="chosen"
+      :key="`${chosen.id} ${chosen.rights.join()}`"
+      :role="chosen"
+      :roles="roles"
+      @done="() => undefined"
+    />
+    <p v-else class="quiet hint">
+      Choose a role to see what it lets people do, where it is used, and what would change if it changed.
+    </p>
   </TwoSides>
 </template>

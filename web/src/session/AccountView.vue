@@ -3,15 +3,18 @@ import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { ref } from 'vue'
 import { answer, api } from '@/api/client'
 import { ProblemError } from '@/api/problem'
+import { useDensity } from '@/common/density'
 import { useNotices } from '@/common/useNotices'
 import { listed, moment } from '@/common/words'
 import { useSession } from './useSession'
 
 /** What belongs to whoever is signed in: their duties, their password, their sessions. */
 const { account } = useSession()
+const { density, choose } = useDensity()
 const client = useQueryClient()
 const notices = useNotices()
 const sessions = useQuery({ queryKey: ['sessions'], queryFn: () => answer(api.GET('/api/session/all')) })
+const zone = Intl.DateTimeFormat().resolvedOptions().timeZone
 const present = ref('')
 const password = ref('')
 const failed = ref('')
@@ -42,6 +45,14 @@ async function change() {
   <div class="account">
     <h1>{{ account?.name }}</h1>
     <p class="quiet">{{ account?.duties.length ? `Your duties: ${listed(account.duties)}.` : 'You have no duty: you see what is yours under Papers.' }}</p>
+    <section aria-labelledby="lists-title">
+      <h2 id="lists-title">Lists</h2>
+      <div class="segments" role="group" aria-label="How close the rows of lists stand">
+        <button type="button" :aria-pressed="density === 'compact'" @click="choose('compact')">Compact</button>
+        <button type="button" :aria-pressed="density === 'comfortable'" @click="choose('comfortable')">Comfortable</button>
+      </div>
+      <p class="quiet">Remembered for you in this browser. Times everywhere are those of {{ zone }}.</p>
+    </section>
     <section aria-labelledby="sessions-title">
       <h2 id="sessions-title">Where you are signed in</h2>
       <ul>

@@ -3,6 +3,7 @@ import { computed, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { useSession } from '@/session/useSession'
 import AppFrame from './AppFrame.vue'
+import { densityOf } from '@/common/density'
 import CycleDrawing from '@/common/CycleDrawing.vue'
 import { useNotices } from '@/common/useNotices'
 
@@ -13,6 +14,11 @@ const session = useSession()
 
 const open = computed(() => route.meta.open === true)
 const ready = computed(() => session.account.value !== undefined)
+watch(
+  session.account,
+  (account) => densityOf(account?.login ?? ''),
+  { immediate: true },
+)
 
 watch(
   [session.settled, session.account, () => route.name],

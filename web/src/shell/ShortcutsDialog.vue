@@ -1,21 +1,15 @@
 <script setup lang="ts">
+import { ROOMS } from '@/common/rooms'
 import { shortcutsOn, switchShortcuts } from './useShortcuts'
 
 const open = defineModel<boolean>({ required: true })
 
 const keys = [
-  ['v', 'Papers: what you have yourself'],
-  ['p', 'Places'],
-  ['u', 'Duties'],
-  ['b', 'Breaks'],
-  ['g', 'People: groups, persons, units'],
-  ['o', 'Roles'],
-  ['t', 'Types'],
+  ['k', 'Go to anything, do anything: type a part of its name'],
+  ...ROOMS.map((room) => [room.key, `${room.title}: ${room.about}`]),
   ['d', 'Your drafts'],
-  ['s', 'Statements'],
-  ['j', 'Journal'],
   ['r', 'The rehearsal of your draft'],
-  ['/', 'Find a place'],
+  ['/', 'Find in the list of this room'],
   ['?', 'This list'],
   ['Esc', 'Close the why panel or a dialog'],
   ['↑ ↓', 'In the tree and in lists: one row up or down'],

@@ -2,6 +2,8 @@
 import { useQuery } from '@tanstack/vue-query'
 import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
+import { endOf, toTheEndOf } from '@/common/dates'
+import DateField from '@/common/DateField.vue'
 import { answer, api, type Schemas } from '@/api/client'
 import PagedList from '@/lists/PagedList.vue'
 import type { Part } from '@/lists/part'
@@ -24,7 +26,11 @@ const id = computed(() => (typeof route.query.id === 'string' ? route.query.id :
 const documents = computed(() => route.query.documents !== 'no')
 /** The day of the past at whose end the statement is made; empty for now. */
 const asOf = computed(() => (typeof route.query.asOf === 'string' && /^\d{4}-\d{2}-\d{2}$/.test(route.query.asOf) ? route.query.asOf : ''))
-const at = computed(() => (asOf.value === '' ? undefined : new Date(`${asOf.value}T23:59:59`).toISOString()))
+const at = computed(() => (asOf.value === '' ? undefined : lastInstantOf(asOf.value)))
+/** The end itself is not of that day any more. */
+function lastInstantOf(day: string): string {
+  return new Date(Date.parse(endOf(day)!) - 1).toISOString()
+}
 const place = ref<Schemas['Found']>()
 const person = ref<Schemas['PersonView']>()
 
@@ -78,15 +84,7 @@ const COLUMNS = [
         <PlacePicker v-if="about === 'PLACE'" v-model="place" label="The place" />
         <PersonPicker v-else v-model="person" label="The person" />
       </div>
-      <v-text-field
-        class="day"
-        type="date"
-        label="At the end of a day, or now"
-        :model-value="asOf"
-        clearable
-        hide-details
-        @update:model-value="turnTo({ asOf: $event || undefined })"
-      />
+      <DateField class="day" label="At the end of a day, or now" :model-value="asOf" @update:model-value="turnTo({ asOf: $event || undefined })" />
       <v-checkbox :model-value="documents" label="List documents one by one" @update:model-value="turnTo({ documents: $event ? undefined : 'no' })" />
     </div>
     <p v-if="id === undefined" class="quiet">
@@ -99,7 +97,8 @@ const COLUMNS = [
         <div>
           <h2>{{ head.data.value.title }}</h2>
           <p class="quiet">
-            Standing rights as of change {{ head.data.value.change }}, {{ moment(head.data.value.at) }}. {{ counted(head.data.value.counts.rows, 'row') }}:
+            <strong v-if="head.data.value.ahead" class="warn">Ahead: as it will be {{ toTheEndOf(new Date(Date.parse(head.data.value.at) + 1).toISOString()) }} if nothing is changed until then.</strong>
+            Standing rights as of change {{ head.data.value.change }}<template v-if="!head.data.value.ahead">, {{ moment(head.data.value.at) }}</template>. {{ counted(head.data.value.counts.rows, 'row') }}:
             {{ counted(head.data.value.counts.people, 'person', 'people') }}, {{ number(head.data.value.counts.outsiders) }} of them outsiders, at
             {{ counted(head.data.value.counts.places, 'place') }}.
           </p>

@@ -87,8 +87,8 @@ async function throwAway() {
   display: flex;
   align-items: center;
   gap: 16px;
-  min-height: 54px;
-  padding: 8px 20px;
+  min-height: 42px;
+  padding: 5px 16px;
   border-top: 2px solid rgb(var(--v-theme-on-background));
   background: rgb(var(--v-theme-surface));
 }

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { useQuery } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
+import DateField from '@/common/DateField.vue'
 import { answer, api, type Schemas } from '@/api/client'
 import PagedList from '@/lists/PagedList.vue'
 import { inPage, NEVER } from '@/lists/part'
@@ -8,8 +9,8 @@ import Paling from '@/paling/Paling.vue'
 import SubjectPicker from '@/people/SubjectPicker.vue'
 import { useSession } from '@/session/useSession'
 import FaultList from '@/common/FaultList.vue'
-import { beginningOf } from '@/common/instants'
-import { counted, day } from '@/common/words'
+import { endOf, toTheEndOf } from '@/common/dates'
+import { counted } from '@/common/words'
 import { useDrafting } from '@/tray/useDrafting'
 
 const props = defineProps<{ type: Schemas['TypeView'] }>()
@@ -38,7 +39,7 @@ const fetchCleared = inPage(
 const version = computed(() => props.type.clearances.map((one) => [one.subject.kind, one.subject.id, one.role, one.from, one.until].join(' ')).join())
 
 async function clear() {
-  const change = { kind: 'addClearance' as const, type: props.type.id, subject: { kind: subject.value!.kind, id: subject.value!.id }, role: role.value!, until: beginningOf(until.value) }
+  const change = { kind: 'addClearance' as const, type: props.type.id, subject: { kind: subject.value!.kind, id: subject.value!.id }, role: role.value!, until: endOf(until.value) }
   if (await draft([change])) {
     subject.value = undefined
     until.value = ''
@@ -75,7 +76,7 @@ function end(clearance: Schemas['ClearanceView']) {
           </div>
           <div role="cell"><Paling :rights="one.rights" :role="one.roleName" /></div>
           <div role="cell">{{ one.roleName }}</div>
-          <div role="cell">{{ one.until ? day(one.until) : 'no end' }}</div>
+          <div role="cell">{{ one.until ? toTheEndOf(one.until) : 'no end' }}</div>
           <div role="cell">
             <button v-if="may('types')" type="button" class="linklike" :aria-label="`End the clearance of ${one.subject.name}`" @click="end(one)">End it</button>
           </div>
@@ -85,7 +86,7 @@ function end(clearance: Schemas['ClearanceView']) {
     <div v-if="may('types')" class="add">
       <SubjectPicker v-model="subject" label="Clear whom" />
       <v-select v-model="role" :items="roles.data.value ?? []" item-title="name" item-value="id" label="For, at most" hide-details />
-      <v-text-field v-model="until" type="date" label="Until (no end if left empty)" hide-details />
+      <DateField v-model="until" label="To the end of (no end if left empty)" />
       <v-btn size="small" :disabled="!complete" :loading="busy" @click="clear">Add to the draft</v-btn>
     </div>
     <FaultList :faults="faults" />

@@ -52,6 +52,8 @@ const CONVERTED = [
   { title: 'Now', width: '1fr', sort: 'before' },
   { title: 'Then', width: '1fr', sort: 'after' },
 ]
+const lackingHead = useQuery({ queryKey: computed(() => ['types', 'lacking', props.type?.id, 'head']), enabled: computed(() => props.type !== undefined), queryFn: () => fetchLacking({ offset: 0, limit: 1 }) })
+const lacking = computed(() => lackingHead.data.value?.total ?? 0)
 const fetchLacking = (part: Part) => answer(api.GET('/api/types/{id}/lacking', { params: { path: { id: props.type!.id }, query: part } }))
 
 /** A field that becomes of another kind is shown with what cannot be converted before it goes into the draft. */
@@ -136,23 +138,23 @@ async function save() {
     </div>
     <template v-if="type">
       <ClearanceList v-if="type.guarded || guarded" :type="type" />
-      <template v-if="type.lacking > 0">
-        <h3>{{ counted(type.lacking, 'document') }} of this type {{ type.lacking === 1 ? 'lacks' : 'lack' }} a required field</h3>
+      <template v-if="lacking > 0">
+        <h3>{{ counted(lacking, 'document is', 'documents are') }} not as this type asks</h3>
         <div class="sheet list">
           <PagedList
-            label="Documents that lack a required field"
+            label="Documents that are not as the type asks"
             :query-key="['types', 'lacking', type.id]"
             :fetch="fetchLacking"
             :columns="[
               { title: 'Document', width: '2fr', sort: 'name' },
-              { title: 'Lacks', width: '1fr' },
+              { title: 'What is wrong', width: '1fr' },
             ]"
             find="Find a document"
             empty="None."
           >
             <template #row="{ item }">
               <div role="cell"><router-link :to="{ name: 'places', params: { id: item.place } }">{{ item.path }}</router-link></div>
-              <div role="cell">{{ item.fields.join(', ') }}</div>
+              <div role="cell">{{ item.faults.join(', ') }}</div>
             </template>
           </PagedList>
         </div>

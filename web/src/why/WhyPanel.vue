@@ -2,6 +2,8 @@
 import { useQuery } from '@tanstack/vue-query'
 import { computed, nextTick, ref, watch } from 'vue'
 import { answer, api } from '@/api/client'
+import { fromKept, kept } from '@/common/dates'
+import DateField from '@/common/DateField.vue'
 import Paling from '@/paling/Paling.vue'
 import PersonName from '@/people/PersonName.vue'
 import { listed } from '@/common/words'
@@ -19,14 +21,10 @@ const query = useQuery({
   queryFn: () => answer(api.GET('/api/why', { params: { query: why.target! } })),
 })
 const data = computed(() => query.data.value)
-const local = computed(() => (why.target?.at === undefined ? '' : toLocal(new Date(why.target.at))))
+const local = computed(() => (why.target?.at === undefined ? '' : kept(new Date(why.target.at), true)))
 
-/** An instant as the calendar field takes it: in local time, to the minute. */
-function toLocal(instant: Date): string {
-  return new Date(instant.getTime() - instant.getTimezoneOffset() * 60_000).toISOString().slice(0, 16)
-}
 function askAt(value: string) {
-  if (why.target !== undefined) why.target = { ...why.target, at: value === '' ? undefined : new Date(value).toISOString() }
+  if (why.target !== undefined) why.target = { ...why.target, at: fromKept(value)?.toISOString() }
 }
 
 watch(
@@ -47,11 +45,10 @@ watch(
     <template v-else>
       <p class="subject"><PersonName :person="data.person" /></p>
       <p class="quiet">{{ data.path }}<span v-if="data.drafted">, as your draft would have it</span></p>
-      <label class="as-of">
-        As it was at
-        <input type="datetime-local" :value="local" :max="toLocal(new Date())" @change="askAt(($event.target as HTMLInputElement).value)" />
+      <div class="as-of">
+        <DateField time label="As it was at" :model-value="local" @update:model-value="askAt" />
         <button v-if="why.target?.at" type="button" class="linklike" @click="askAt('')">now</button>
-      </label>
+      </div>
       <div class="result">
         <Paling :rights="data.rights" :walled="data.walled" decorative />
         <strong>{{ data.walled ? 'Barred by a wall' : data.rights.length === 0 ? 'No rights' : data.rights.length === 9 ? 'All nine rights' : listed(data.rights) }}</strong>
@@ -83,11 +80,11 @@ watch(
 
 <style scoped>
 .why {
-  width: 380px;
+  width: 350px;
   flex: none;
   border-left: 2px solid rgb(var(--v-theme-on-background));
   background: rgb(var(--v-theme-surface));
-  padding: 16px 18px;
+  padding: 10px 16px;
   overflow: auto;
   display: flex;
   flex-direction: column;
@@ -107,14 +104,6 @@ watch(
   gap: 8px;
   align-items: center;
   font-size: 0.92rem;
-}
-.as-of input {
-  font: inherit;
-  color: inherit;
-  background: none;
-  border: 1px solid rgba(var(--v-theme-on-surface), 0.5);
-  border-radius: 3px;
-  padding: 1px 6px;
 }
 .result {
   display: flex;
@@ -139,7 +128,7 @@ ul {
   .why {
     position: absolute;
     right: 0;
-    top: 52px;
+    top: 0;
     bottom: 0;
     z-index: 5;
     width: min(380px, 100%);

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { Schemas } from '@/api/client'
 import Paling from '@/paling/Paling.vue'
-import { day } from '@/common/words'
+import { toTheEndOf } from '@/common/dates'
 import MembershipPaths from './MembershipPaths.vue'
 import { sentence } from './sentence'
 
@@ -39,7 +39,7 @@ function taken(step: Schemas['Step']): string[] {
           <span class="quiet">
             {{ acting.here ? ', here' : ', from ' }}
             <router-link v-if="!acting.here" :to="{ name: 'places', params: { id: acting.entry.place } }">{{ acting.entry.placeName }}</router-link>
-            <template v-if="acting.entry.until">, until {{ day(acting.entry.until) }}</template>
+            <template v-if="acting.entry.until">, {{ toTheEndOf(acting.entry.until) }}</template>
           </span>
           <MembershipPaths :paths="acting.paths" :more="acting.morePaths" />
         </li>

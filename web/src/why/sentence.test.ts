@@ -22,7 +22,8 @@ describe('a period in words', () => {
   it('has a beginning, an end, both or neither', () => {
     expect(period({})).toBe('')
     expect(period({ from: '2026-05-01T00:00:00Z' })).toMatch(/^ from 1 May 2026$/)
-    expect(period({ until: '2026-06-03T12:00:00Z' })).toMatch(/^ until 3 Jun 2026$/)
-    expect(period({ from: '2026-05-01T12:00:00Z', until: '2026-06-03T12:00:00Z' })).toBe(' from 1 May 2026 until 3 Jun 2026')
+    expect(period({ until: '2026-06-03T12:00:00Z' })).toMatch(/^ until 3 Jun 2026, \d\d:00$/)
+    expect(period({ until: new Date(2026, 5, 3).toISOString() })).toBe(' to the end of 2 Jun 2026')
+    expect(period({ from: '2026-05-01T12:00:00Z', until: '2026-06-03T12:00:00Z' })).toMatch(/^ from 1 May 2026 until 3 Jun 2026, \d\d:00$/)
   })
 })

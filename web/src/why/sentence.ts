@@ -1,4 +1,5 @@
 import type { Schemas } from '@/api/client'
+import { toTheEndOf } from '@/common/dates'
 import { day, listed } from '@/common/words'
 
 /** What an entry gives or withholds, to whom, in a few words. */
@@ -11,5 +12,5 @@ export function sentence(entry: Schemas['EntryView']): string {
 
 /** " from 1 May 2026 until 3 Jun 2026", or nothing. */
 export function period(link: { from?: string; until?: string }): string {
-  return (link.from ? ` from ${day(link.from)}` : '') + (link.until ? ` until ${day(link.until)}` : '')
+  return (link.from ? ` from ${day(link.from)}` : '') + (link.until ? ` ${toTheEndOf(link.until)}` : '')
 }

@@ -117,7 +117,7 @@ class AccessibilityTest {
       page.locator(there).first().waitFor();
       assertNothingFound(page, path);
     });
-    for (String view : List.of("Everyone in it", "What it has", "What they have besides")) {
+    for (String view : List.of("Everyone in it", "What it has", "What its people have elsewhere")) {
       desk.open(page, "/people/groups/g-surveyors");
       page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(view)).click();
       page.locator(".body [data-row]").first().waitFor();

@@ -5,6 +5,7 @@ import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertTha
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
+import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -19,13 +20,15 @@ class ConversionTest {
   private static final int VALUES = 12;
 
   @BeforeEach
-  void giveTwelveFeeNotesAnAmount(TestApplication app) {
+  void giveTwelveLettersADate(TestApplication app) {
     Browser wenna = app.signedIn("wenna.carrow");
     wenna.delete("/api/draft");
-    JsonNode lacking = wenna.get("/api/types/fee/lacking?limit=" + VALUES).body().path("items");
+    JsonNode letters = wenna.get("/api/places?text=Letter").body().path("items");
+    wenna.post("/api/draft/changes", Map.of("kind", "setType", "type", "letter", "name", "Letter", "guarded", false,
+        "fields", List.of(Map.of("key", "sent", "label", "Sent", "kind", "TEXT", "choices", List.of(), "required", false, "hidden", false))));
     for (int i = 0; i < VALUES; i++) {
-      wenna.post("/api/draft/changes", Map.of("kind", "setLabels", "place", lacking.get(i).path("place").asString(),
-          "labels", Map.of("amount", i % 3 == 0 ? "last week" : (i + 10) + "/11/2026")));
+      wenna.post("/api/draft/changes", Map.of("kind", "setLabels", "place", letters.get(i).path("id").asString(),
+          "labels", Map.of("sent", i % 3 == 0 ? "last week" : (i + 10) + "/11/2026")));
     }
   }
 
@@ -35,7 +38,7 @@ class ConversionTest {
 
   @Test
   void every_value_is_listed_before_it_is_converted_those_that_cannot_be_first(Desk desk) {
-    Page page = desk.open(desk.signedIn("wenna.carrow"), "/types/fee");
+    Page page = desk.open(desk.signedIn("wenna.carrow"), "/types/letter");
     page.getByLabel("Holds").first().click(new Locator.ClickOptions().setForce(true));
     page.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName("date").setExact(true)).click();
     button(page, "Add the change to the draft").click();
@@ -56,7 +59,7 @@ class ConversionTest {
 
   @Test
   void fields_are_found_and_a_new_one_takes_the_focus(Desk desk) {
-    Page page = desk.open(desk.signedIn("wenna.carrow"), "/types/fee");
+    Page page = desk.open(desk.signedIn("wenna.carrow"), "/types/letter");
     Locator fields = page.getByRole(AriaRole.TABLE, new Page.GetByRoleOptions().setName("Fields of the type"));
     assertThat(fields.locator("[data-row]")).hasCount(1);
     for (int i = 2; i <= 12; i++) {

@@ -22,6 +22,11 @@ class TemplatesTest {
     page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name).setExact(true)).click();
   }
 
+  private static void fromMenu(Page page, String name) {
+    press(page, "More to do with this access list");
+    page.getByRole(AriaRole.MENUITEM, new Page.GetByRoleOptions().setName(name).setExact(true)).click();
+  }
+
   private static Locator field(Page page) {
     return page.getByRole(AriaRole.COMBOBOX, new Page.GetByRoleOptions().setName("Template"));
   }
@@ -35,13 +40,13 @@ class TemplatesTest {
     Page page = desk.signedIn("wenna.carrow");
     desk.open(page, "/places/f-2406");
     page.locator("tr[data-entry]").first().waitFor();
-    press(page, "Keep as a template");
+    fromMenu(page, "Keep as a template …");
     page.getByLabel("Name of the template").fill("Case file, usual list");
     press(page, "Keep it");
     assertThat(page.getByText("The list is kept as Case file, usual list.")).isVisible();
 
     desk.open(page, "/places/lib-acc");
-    press(page, "Use a template");
+    fromMenu(page, "Use a template …");
     field(page).fill("usual");
     option(page, "Case file, usual list").click();
     assertThat(page.getByRole(AriaRole.DIALOG).locator("[data-row]").first()).not().isEmpty();
@@ -49,7 +54,7 @@ class TemplatesTest {
     assertThat(page.getByRole(AriaRole.DIALOG)).isHidden();
     assertThat(page.locator(".tray")).containsText("change");
 
-    press(page, "Use a template");
+    fromMenu(page, "Use a template …");
     field(page).click();
     option(page, "Case file, usual list").click();
     page.getByText("Forget this template").click();

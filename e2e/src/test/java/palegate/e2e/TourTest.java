@@ -31,7 +31,7 @@ class TourTest {
     // 3 Ask why
     press(page, "People here");
     page.getByLabel("Why Mia Torrance has this").click();
-    assertThat(page.getByRole(AriaRole.COMPLEMENTARY)).containsText(Pattern.compile("by way of Team C-2406\\s+until"));
+    assertThat(page.getByRole(AriaRole.COMPLEMENTARY)).containsText(Pattern.compile("by way of Team C-2406\\s+to the end of"));
     page.keyboard().press("Escape");
     // 4 Ask about a wall
     node(page, "C-2607 Kittiwake").click();

@@ -4,6 +4,7 @@
 -- The journal.
 GRANT SELECT, INSERT ON changes TO 'palegate'@'127.0.0.1';
 GRANT SELECT, INSERT ON change_touches TO 'palegate'@'127.0.0.1';
+GRANT SELECT, INSERT ON change_approvals TO 'palegate'@'127.0.0.1';
 
 -- Who and what there ever was: an id stays.
 GRANT SELECT, INSERT, UPDATE ON approvals TO 'palegate'@'127.0.0.1';

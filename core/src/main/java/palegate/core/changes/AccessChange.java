@@ -193,7 +193,7 @@ public sealed interface AccessChange extends ChangeAtPlace {
         return;
       }
       if (at.kind() == PlaceKind.REPOSITORY) {
-        checks.refuseIf(true, "The repository stands alone by nature.", "Break a library, a folder or a document.");
+        checks.refuseIf(true, "The repository has no parent to break from.", "Break a library, a folder or a document.");
       } else if (at.standsAlone()) {
         on.refuseGone(this, "[" + at.name() + "] already stands alone.");
       } else {

@@ -36,6 +36,7 @@ public final class DraftApplication {
   public static Result of(Snapshot base, List<Change> changes, Instant now, Function<String, FormerPlace> gone) {
     Making making = new Making(new Pending(base, gone), now);
     changes.forEach(making::make);
+    making.finish();
     return new Result(StructureDifference.between(base.structure(), making.pending.result()), making.refusals());
   }
 }

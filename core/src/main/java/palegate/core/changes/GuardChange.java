@@ -38,8 +38,8 @@ public sealed interface GuardChange extends ChangeAtPlace {
 
     @Override
     public String words(Wording names) {
-      String rules = guards.reserveSharing() && guards.noTakeaway() ? "sharing reserved and no take-away" : guards.reserveSharing() ? "sharing reserved"
-          : guards.noTakeaway() ? "no take-away" : "no house rules";
+      String rules = guards.reserveSharing() && guards.noTakeaway() ? "sharing is reserved, and copies are for those who revise" : guards.reserveSharing() ? "sharing reserved"
+          : guards.noTakeaway() ? "copies are for those who revise" : "no house rules";
       return (guards.ceiling() == null ? "No ceiling for outsiders" : "Outsiders get " + names.role(guards.ceiling()) + " at most") + ", " + rules;
     }
   }

@@ -17,6 +17,12 @@ final class Layout {
         "A " + kind.word() + " cannot stand below a " + (above == null ? "place" : above.kind().word()) + ".", "Choose " + where(kind) + ".");
   }
 
+  /** Libraries stand side by side: no two of one name. */
+  static Checks checkName(Checks checks, Pending pending, Place place) {
+    return checks.refuseIf(place.kind() == PlaceKind.LIBRARY && pending.otherLibraryNamed(place.name(), place.id()),
+        "There is a library called [" + place.name() + "] already.", "Choose another name, or use that library.");
+  }
+
   private static String where(PlaceKind kind) {
     return switch (kind) {
       case REPOSITORY, LIBRARY -> "the repository";

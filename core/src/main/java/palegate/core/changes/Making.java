@@ -2,9 +2,19 @@ package palegate.core.changes;
 
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.Function;
+import java.util.function.Predicate;
 import palegate.core.places.Place;
+import palegate.core.questions.Conversion;
 import palegate.core.text.WellFormed;
+import palegate.core.types.DocumentType;
+import palegate.core.types.FieldFaults;
+import palegate.core.types.FieldValues;
 
 /** A draft being made on a structure: what has come of it so far, and what was refused. */
 public final class Making {
@@ -13,6 +23,10 @@ public final class Making {
   final Instant now;
   private final List<Refusal> refusals = new ArrayList<>();
   private int position;
+  /** The documents that the draft alters, each with the last change that did. */
+  private final Map<String, Integer> altered = new LinkedHashMap<>();
+  /** Finds people by their names; null until a field names somebody. */
+  private Function<String, Optional<String>> byName;
 
   Making(Pending pending, Instant now) {
     this.pending = pending;
@@ -24,9 +38,60 @@ public final class Making {
     List<WellFormed.Wrong> wrong = Shape.wrongs(change);
     wrong.forEach(one -> refuse(change, one.what(), one.remedy()));
     if (wrong.isEmpty()) {
+      Place was = change instanceof PlaceChange at ? pending.place(at.place()) : null;
       change.make(this);
+      if (change instanceof PlaceChange at) {
+        altered.put(at.place(), position);
+        writeFieldsInOneForm(at.place());
+        refuseNewFaults(at.place(), was, position, fault -> fault.value() != null);
+      }
     }
     position++;
+  }
+
+  /**
+   * Once all changes are made: no document that the draft alters is left without what its type requires, unless it was so before. Its
+   * type and its fields may come in any order.
+   */
+  void finish() {
+    altered.forEach((id, last) -> refuseNewFaults(id, pending.before().places().get(id), last, fault -> fault.value() == null));
+  }
+
+  private void refuseNewFaults(String id, Place was, int by, Predicate<FieldFaults.FieldFault> kind) {
+    Place now = pending.place(id);
+    DocumentType type = now == null ? null : pending.type(now.type());
+    if (type != null && !type.fields().isEmpty()) {
+      List<FieldFaults.FieldFault> before = was == null || !now.type().equals(was.type()) ? List.of() : FieldFaults.of(type, was.labels(), this::person);
+      FieldFaults.of(type, now.labels(), this::person).stream().filter(kind).filter(fault -> !before.contains(fault))
+          .forEach(fault -> refusals.add(new Refusal(by, "place:" + id, "[" + now.name() + "]: " + fault.what(), fault.remedy(), List.of())));
+    }
+  }
+
+  /** However a value was written, it is kept in the one form that its kind has. */
+  private void writeFieldsInOneForm(String id) {
+    Place place = pending.place(id);
+    DocumentType type = place == null ? null : pending.type(place.type());
+    if (type == null) {
+      return;
+    }
+    Map<String, String> labels = new HashMap<>(place.labels());
+    for (DocumentType.Field field : type.fields()) {
+      labels.computeIfPresent(field.key(), (key, value) -> value.isBlank() ? value : FieldValues.in(field, value, this::person).orElse(value));
+    }
+    if (!labels.equals(place.labels())) {
+      pending.put(place.labelled(labels));
+    }
+  }
+
+  /** By id, or by a name that only one has: looked for only where a value is no id. O(people) the first time. */
+  private Optional<String> person(String text) {
+    if (pending.person(text) != null) {
+      return Optional.of(text);
+    }
+    if (byName == null) {
+      byName = Conversion.people(pending.before());
+    }
+    return byName.apply(text).filter(id -> pending.person(id) != null);
   }
 
   /** The place that a change is about; null, after refusing it, if there is none. */

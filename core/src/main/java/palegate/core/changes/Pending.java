@@ -19,6 +19,7 @@ import palegate.core.people.Group;
 import palegate.core.people.Person;
 import palegate.core.people.Unit;
 import palegate.core.places.Place;
+import palegate.core.places.PlaceKind;
 import palegate.core.roles.Role;
 import palegate.core.snapshot.Snapshot;
 import palegate.core.structure.Parts;
@@ -72,6 +73,9 @@ final class Pending {
   private References references;
   /** Who has a login, in small letters; null until somebody asks. */
   private Map<String, String> logins;
+  /** What groups and libraries are called; null until somebody asks. */
+  private NamesInUse groupNames;
+  private NamesInUse libraryNames;
 
   Pending(Snapshot base) {
     this(base, id -> null);
@@ -128,6 +132,22 @@ final class Pending {
     }
     String holder = logins.get(small(login));
     return holder == null || holder.equals(person) ? null : person(holder);
+  }
+
+  /** Whether another group has this name, in capitals or not. O(groups) the first time. */
+  boolean otherGroupNamed(String name, String group) {
+    if (groupNames == null) {
+      groupNames = new NamesInUse(result().groups().values().stream(), Group::id, Group::name);
+    }
+    return groupNames.anyBut(name, group);
+  }
+
+  /** Whether another library has this name, in capitals or not. O(places) the first time. */
+  boolean otherLibraryNamed(String name, String library) {
+    if (libraryNames == null) {
+      libraryNames = new NamesInUse(result().places().values().stream().filter(place -> place.kind() == PlaceKind.LIBRARY), Place::id, Place::name);
+    }
+    return libraryNames.anyBut(name, library);
   }
 
   private static String small(String login) {
@@ -226,6 +246,9 @@ final class Pending {
   }
 
   void put(Place place) {
+    if (libraryNames != null && place.kind() == PlaceKind.LIBRARY) {
+      libraryNames.put(place.id(), place.name());
+    }
     places.put(place.id(), place);
     if (place.parent() != null) {
       placesPut.computeIfAbsent(place.parent(), any -> new LinkedHashSet<>()).add(place.id());
@@ -233,6 +256,9 @@ final class Pending {
   }
 
   void remove(Place place) {
+    if (libraryNames != null) {
+      libraryNames.put(place.id(), null);
+    }
     places.put(place.id(), null);
   }
 
@@ -266,10 +292,16 @@ final class Pending {
   }
 
   void put(Group group) {
+    if (groupNames != null) {
+      groupNames.put(group.id(), group.name());
+    }
     groups.put(group.id(), group);
   }
 
   void remove(Group group) {
+    if (groupNames != null) {
+      groupNames.put(group.id(), null);
+    }
     groups.put(group.id(), null);
   }
 

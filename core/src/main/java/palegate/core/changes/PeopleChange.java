@@ -167,7 +167,10 @@ public sealed interface PeopleChange extends Change {
     @Override
     public void make(Making on) {
       Group known = on.pending.group(group);
-      on.pending.put(new Group(group, name, description, known == null ? List.of() : known.members()));
+      boolean renamed = known == null || !known.name().equals(name);
+      if (on.checks(this).refuseIf(renamed && on.pending.otherGroupNamed(name, group), "There is a group called [" + name + "] already.", "Choose another name, or use that group.").passed()) {
+        on.pending.put(new Group(group, name, description, known == null ? List.of() : known.members()));
+      }
     }
 
     @Override

@@ -2,7 +2,9 @@ package palegate.core.questions;
 
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
+import java.util.Set;
 import palegate.core.access.Entry;
 import palegate.core.access.stages.HoldersByRight;
 import palegate.core.collections.PersonSet;
@@ -29,9 +31,10 @@ public record AccessList(Place place, List<Line> lines) {
    * @param rights what it gives or takes
    * @param people how many active people it names now, by any chain of memberships
    * @param outsiders how many of them are outsiders
+   * @param sameAs of a line that changes nothing, one that does and by itself says all that it says; null if it takes several
    */
   public record Line(
-      Entry entry, Place source, boolean own, Rights rights, State state, int people, int outsiders) {}
+      Entry entry, Place source, boolean own, Rights rights, State state, int people, int outsiders, Entry sameAs) {}
 
   /** Whether a line does anything at the instant asked about, and why not. */
   public enum State {
@@ -47,7 +50,7 @@ public record AccessList(Place place, List<Line> lines) {
     WALLED,
     /** The document's type is guarded, and nobody it names is cleared. */
     NOBODY_CLEARED,
-    /** Without it everyone would have the same: other lines or guards make it idle. */
+    /** Without it everyone would have the same, also without all other such lines: those that act, or guards, make it idle. */
     SHADOWED
   }
 
@@ -57,6 +60,7 @@ public record AccessList(Place place, List<Line> lines) {
     Place here = snapshot.place(place);
     HoldersByRight holders = moment.holders(place);
     List<Line> lines = new ArrayList<>();
+    Set<Entry> idle = new HashSet<>();
     for (Entry entry : snapshot.reachingEntries(place)) {
       if (here.isDocument() && !entry.touches(here.type())) {
         continue;
@@ -64,10 +68,18 @@ public record AccessList(Place place, List<Line> lines) {
       PersonSet named = peopleBehind(moment, entry);
       lines.add(new Line(
           entry, snapshot.structure().places().get(entry.place()), entry.place().equals(here.id()),
-          snapshot.rightsOf(entry), state(moment, instant, place, entry, named, holders), named.size(),
-          named.sizeOfAnd(moment.activeOutsiders())));
+          snapshot.rightsOf(entry), state(moment, instant, place, entry, named, holders, idle), named.size(),
+          named.sizeOfAnd(moment.activeOutsiders()), null));
     }
-    return new AccessList(here, lines);
+    return new AccessList(here, lines.stream().map(line -> line.state() == State.SHADOWED ? withSame(moment, line, lines) : line).toList());
+  }
+
+  private static Line withSame(SnapshotAt moment, Line idle, List<Line> lines) {
+    PersonSet people = peopleBehind(moment, idle.entry());
+    Entry same = lines.stream().filter(line -> line.state() == State.ACTS && line.entry().getClass() == idle.entry().getClass()
+        && line.rights().containsAll(idle.rights()) && (line.entry().types().isEmpty() || !idle.entry().types().isEmpty() && line.entry().types().containsAll(idle.entry().types()))
+        && people.minus(peopleBehind(moment, line.entry())).isEmpty()).map(Line::entry).findFirst().orElse(null);
+    return new Line(idle.entry(), idle.source(), idle.own(), idle.rights(), idle.state(), idle.people(), idle.outsiders(), same);
   }
 
   /** The active people whom an entry names, by any chain of memberships. */
@@ -75,7 +87,7 @@ public record AccessList(Place place, List<Line> lines) {
     return moment.matching(entry.subject()).and(moment.active());
   }
 
-  private static State state(SnapshotAt moment, Instant instant, int place, Entry entry, PersonSet named, HoldersByRight holders) {
+  private static State state(SnapshotAt moment, Instant instant, int place, Entry entry, PersonSet named, HoldersByRight holders, Set<Entry> idle) {
     if (entry.period().endedBy(instant)) {
       return State.ENDED;
     }
@@ -95,7 +107,16 @@ public record AccessList(Place place, List<Line> lines) {
       return State.NOBODY_CLEARED;
     }
     boolean forDocumentsBelow = !entry.touches(here.type());
-    return forDocumentsBelow || !holders.sameAs(moment.holdersWithout(place, entry)) ? State.ACTS : State.SHADOWED;
+    if (forDocumentsBelow) {
+      return State.ACTS;
+    }
+    // Of two that say the same, one acts: each is left out together with those that were found idle before it.
+    idle.add(entry);
+    if (holders.sameAs(moment.holdersWithout(place, idle))) {
+      return State.SHADOWED;
+    }
+    idle.remove(entry);
+    return State.ACTS;
   }
 
   private static PersonSet cleared(SnapshotAt moment, Instant instant, DocumentType type) {

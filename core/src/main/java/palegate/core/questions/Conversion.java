@@ -52,9 +52,4 @@ public final class Conversion {
     return text -> structure.people().containsKey(text) ? Optional.of(text)
         : Optional.ofNullable(byName.get(text)).filter(id -> !id.isEmpty());
   }
-
-  /** The required fields for which a document of a type has no value. */
-  public static List<Field> lacking(Place document, DocumentType type) {
-    return type.fields().stream().filter(field -> field.required() && !document.labels().containsKey(field.key())).toList();
-  }
 }

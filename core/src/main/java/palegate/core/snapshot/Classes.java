@@ -2,6 +2,7 @@ package palegate.core.snapshot;
 
 import java.time.Instant;
 import java.util.BitSet;
+import java.util.Collection;
 import java.util.List;
 import palegate.core.access.Entry;
 import palegate.core.access.Grant;
@@ -165,11 +166,11 @@ final class Classes {
     return book.environments.covering(environmentOfPlace.get(container), type);
   }
 
-  /** The row of a place's class as it would be if one of the entries that reach the place did not stand there. */
-  int[] rowWithout(int place, Entry gone) {
+  /** The row of a place's class as it would be if some of the entries that reach the place did not stand there. */
+  int[] rowWithout(int place, Collection<? extends Entry> gone) {
     String type = snapshot.place(place).type();
     List<Entry> left = snapshot.reachingEntries(place).stream()
-        .filter(entry -> entry != gone && entry.period().holdsAt(instant) && entry.touches(type)).toList();
+        .filter(entry -> !gone.contains(entry) && entry.period().holdsAt(instant) && entry.touches(type)).toList();
     return ClassRow.withLines(book.row(ofPlace.get(place)), lines(left, true), lines(left, false));
   }
 

@@ -1,7 +1,9 @@
 package palegate.core.snapshot;
 
 import java.time.Instant;
+import java.util.Collection;
 import java.util.List;
+import java.util.Set;
 import palegate.core.access.Entry;
 import palegate.core.access.stages.HoldersByRight;
 import palegate.core.access.stages.Pipeline;
@@ -182,7 +184,12 @@ public final class SnapshotAt {
 
   /** Everyone's standing rights at a place if one of the entries that reach it did not stand there. */
   public HoldersByRight holdersWithout(int place, Entry entry) {
-    int[] row = classes.rowWithout(place, entry);
+    return holdersWithout(place, Set.of(entry));
+  }
+
+  /** The same without several entries. */
+  public HoldersByRight holdersWithout(int place, Collection<? extends Entry> entries) {
+    int[] row = classes.rowWithout(place, entries);
     HoldersByRight holders = HoldersByRight.ofAllRights(matching.room);
     Pipeline.fillStanding(holders, everyone(row));
     return holders;

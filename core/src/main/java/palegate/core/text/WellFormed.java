@@ -21,6 +21,8 @@ public final class WellFormed {
   public static final int KEY_AT_MOST = 100;
   public static final int VALUE_AT_MOST = 1_000;
   private static final Pattern ID = Pattern.compile("[A-Za-z0-9._:-]{1,64}");
+  /** Something, an at sign, and a host: whether mail arrives is found out by sending some. */
+  private static final Pattern EMAIL = Pattern.compile("[^\\s@<>\",;]{1,64}@[^\\s@<>\",;]{1,255}");
   private static final int ECHOED_AT_MOST = 60;
   private static final Instant EARLIEST = Instant.parse("1000-01-01T00:00:00Z");
   private static final Instant LATEST = Instant.parse("9999-12-31T23:59:59.999999Z");
@@ -64,6 +66,7 @@ public final class WellFormed {
   public static Optional<Wrong> email(String email) {
     return email == null ? Optional.empty()
         : email.isBlank() || email.length() > EMAIL_AT_MOST ? wrong("The e-mail address is empty or longer than " + EMAIL_AT_MOST + ".", "Leave it out, or write a shorter one.")
+        : !EMAIL.matcher(email).matches() ? wrong("[" + echoed(email) + "] is no e-mail address.", "Write one such as name@example.org, or leave it out.")
         : seen("The e-mail address", email, false);
   }
 

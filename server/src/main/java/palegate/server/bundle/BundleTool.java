@@ -141,7 +141,7 @@ public final class BundleTool {
           + undone.size() + (undone.size() == 1 ? " thing:" : " things:"));
       undone.stream().limit(NAMED_AT_MOST).forEach(thing -> System.err.println("  " + thing));
       System.err.println((undone.size() > NAMED_AT_MOST ? "  and " + (undone.size() - NAMED_AT_MOST) + " more.\n" : "")
-          + "Nothing was brought in. Take it out anew and make your changes there, or say --replace if undoing them is meant.");
+          + "Nothing was brought in. Export it anew, make your changes there, or say --replace if undoing them is meant.");
       return false;
     }
   }

@@ -49,7 +49,7 @@ public class DueDrafts {
       Optional<DraftStore.Draft> found = store.find(id).filter(draft -> draft.due() != null);
       if (found.isPresent()) {
         DraftStore.Due due = found.get().due();
-        long change = puttingInForce.due(id, new PuttingInForce.Order(due.version(), new Seen(due.change(), due.digest(), due.at()), due.note(), true, null));
+        long change = puttingInForce.due(id, new PuttingInForce.Order(due.version(), new Seen(due.change(), due.digest(), due.at()), due.note(), true, null), due.at());
         LOG.info("Change {} was put in force as scheduled", change);
       }
     } catch (Problem refused) {

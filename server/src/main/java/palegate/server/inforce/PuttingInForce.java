@@ -96,12 +96,12 @@ public class PuttingInForce {
    */
   public long inHand(String owner, Order order) {
     return untilNotOvertaken(() -> answered(owner, order).orElseGet(() ->
-        put(store.find(owner).orElseThrow(Drafts::nothingDrafted), order)));
+        put(store.find(owner).orElseThrow(Drafts::nothingDrafted), order, null)));
   }
 
-  /** Puts a draft in force whose time has come, by its id. */
-  public long due(long draft, Order order) {
-    return untilNotOvertaken(() -> put(store.find(draft).orElseThrow(Drafts::nothingDrafted), order));
+  /** Puts a draft in force whose time has come, by its id; {@code scheduledFor} is kept with the change. */
+  public long due(long draft, Order order, Instant scheduledFor) {
+    return untilNotOvertaken(() -> put(store.find(draft).orElseThrow(Drafts::nothingDrafted), order, scheduledFor));
   }
 
   /**
@@ -166,7 +166,7 @@ public class PuttingInForce {
     }
   }
 
-  private long put(DraftStore.Draft draft, Order order) {
+  private long put(DraftStore.Draft draft, Order order, Instant scheduledFor) {
     if (draft.items().isEmpty()) {
       throw Drafts.nothingDrafted();
     }
@@ -199,7 +199,7 @@ public class PuttingInForce {
     }
     Accounts.Account author = accounts.find(draft.owner()).orElseThrow();
     long number = state.change() + 1;
-    ChangeLog.Logged logged = new ChangeLog.Logged(number, draft.owner(), author.name(), now, order.note(), "draft");
+    ChangeLog.Logged logged = new ChangeLog.Logged(number, draft.owner(), author.name(), now, order.note(), "draft", scheduledFor);
     String content = store.asJson(draft.items());
     transactions.run(() -> {
       if (log.takeNextNumber() != number || store.lockedVersion(draft.id()) != draft.version() || answered(draft.owner(), order).isPresent()) {
@@ -209,6 +209,7 @@ public class PuttingInForce {
       drafts.refuseWithoutDuties(draft);
       approvals.refuseUnapproved(draft, needed, rehearsal.digest());
       log.write(logged, content, touches);
+      log.writeApprovals(number, approvals.of(draft, rehearsal).stream().map(given -> new ChangeLog.Approved(given.approver(), given.name(), given.at())).toList());
       structures.write(rehearsal.altered(), number);
       store.discard(draft.id());
       if (order.request() != null) {

@@ -38,13 +38,16 @@ import palegate.server.viewpoint.Viewpoints;
 @RestController
 @RequestMapping("/api/journal")
 class JournalController {
-  /** One change; {@code origin} is draft or import. */
-  record JournalLine(long number, String author, Instant at, String note, String origin) {}
+  /** One change; {@code origin} is draft, papers or import. */
+  record JournalLine(long number, String author, Instant at, String note, String origin, @MayBeMissing Instant scheduledFor) {}
+
+  /** Whoever agreed to it. */
+  record ChangeApproval(String name, Instant at) {}
 
   /** One thing as it was and as it became; null where it did not exist. */
   record Altered(String kind, String id, String title, @MayBeMissing Map<String, String> before, @MayBeMissing Map<String, String> after) {}
 
-  record ChangeDetail(JournalLine change, Page<Altered> altered) {}
+  record ChangeDetail(JournalLine change, List<ChangeApproval> approvals, Page<Altered> altered) {}
 
   private final Accounts accounts;
   private final ChangeLog log;
@@ -82,10 +85,11 @@ class JournalController {
     ChangeLog.Logged logged = find(number, known);
     // Names are those of the time: after the change, so that what it made has one.
     Structure then = viewpoints.structureAsOf(who.getName(), number);
-    AlteredWords words = new AlteredWords(then, accounts.holdsAny(who.getName(), Duty.WALLS, Duty.AUDIT));
+    Structure before = number == 1 ? Structure.EMPTY : viewpoints.structureAsOf(who.getName(), number - 1);
+    AlteredWords words = new AlteredWords(new Names(then, before), accounts.holdsAny(who.getName(), Duty.WALLS, Duty.AUDIT));
     SortOrders<StructureStore.Altered> altered = SortOrders.<StructureStore.Altered>by("found", (a, b) -> 0)
         .or("what", Comparator.comparing(words::title)).or("kind", Comparator.comparing(StructureStore.Altered::kind).thenComparing(words::title));
-    return new ChangeDetail(line(logged), altered.page(part, (known == null ? structures.alteredBy(number) : knownOf(number, then, who.getName())).stream()
+    return new ChangeDetail(line(logged), log.approvals(number).stream().map(one -> new ChangeApproval(one.name(), one.at())).toList(), altered.page(part, (known == null ? structures.alteredBy(number) : knownOf(number, before, then, who.getName())).stream()
         .filter(thing -> part.takesAll() || part.takes(words.title(thing), thing.kind())), thing -> new Altered(thing.kind(), thing.id(), words.title(thing),
         thing.before() == null ? null : words.fields(thing.before()), thing.after() == null ? null : words.fields(thing.after()))));
   }
@@ -96,9 +100,8 @@ class JournalController {
   }
 
   /** What a change altered of what may be known: of memberships, both ends of which are. */
-  private List<StructureStore.Altered> knownOf(long number, Structure then, String account) {
+  private List<StructureStore.Altered> knownOf(long number, Structure before, Structure then, String account) {
     boolean duties = accounts.holdsAny(account, Duty.SYSTEM, Duty.AUDIT);
-    Structure before = number == 1 ? Structure.EMPTY : viewpoints.structureAsOf(account, number - 1);
     return structures.alteredBy(number).stream().filter(altered -> duties || !altered.kind().equals("duty")).filter(altered -> isKnown(altered, altered.before(), before) && isKnown(altered, altered.after(), then)).toList();
   }
 
@@ -165,6 +168,6 @@ class JournalController {
   }
 
   private static JournalLine line(ChangeLog.Logged logged) {
-    return new JournalLine(logged.number(), logged.authorName(), logged.at(), logged.note(), logged.origin());
+    return new JournalLine(logged.number(), logged.authorName(), logged.at(), logged.note(), logged.origin(), logged.scheduledFor());
   }
 }

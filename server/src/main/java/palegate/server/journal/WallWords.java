@@ -7,19 +7,17 @@ import java.util.TreeMap;
 import java.util.stream.Collectors;
 import palegate.core.people.Period;
 import palegate.core.people.Subject;
-import palegate.core.structure.Structure;
-import palegate.core.structure.SubjectNames;
 import palegate.core.walls.Barrier;
 import palegate.core.walls.Scope;
 import palegate.core.walls.Wall;
 
 /** The exact content of a wall in words. */
 final class WallWords {
-  private final Structure structure;
+  private final Names names;
   private final boolean reasons;
 
-  WallWords(Structure structure, boolean reasons) {
-    this.structure = structure;
+  WallWords(Names names, boolean reasons) {
+    this.names = names;
     this.reasons = reasons;
   }
 
@@ -39,7 +37,7 @@ final class WallWords {
       fields.put("scope", scope(wall.barrier().scopes().get(0)));
     }
     if (!wall.exceptions().isEmpty()) {
-      fields.put("exceptions", wall.exceptions().stream().map(exempt -> SubjectNames.of(exempt.subject(), structure)
+      fields.put("exceptions", wall.exceptions().stream().map(exempt -> names.subject(exempt.subject())
           + dates(new Period(null, exempt.until()))).collect(Collectors.joining(", ")));
     }
     if (wall.period().from() != null) {
@@ -55,18 +53,16 @@ final class WallWords {
   }
 
   private String subjects(List<Subject> subjects) {
-    return subjects.stream().map(subject -> SubjectNames.of(subject, structure)).collect(Collectors.joining(", "));
+    return subjects.stream().map(subject -> names.subject(subject)).collect(Collectors.joining(", "));
   }
 
   private String scope(Scope scope) {
     List<String> criteria = new ArrayList<>();
     if (!scope.places().isEmpty()) {
-      criteria.add("places " + scope.places().stream().sorted()
-          .map(place -> structure.places().containsKey(place) ? structure.places().get(place).name() : place).collect(Collectors.joining(", ")));
+      criteria.add("places " + names.all(scope.places(), names::place));
     }
     if (!scope.types().isEmpty()) {
-      criteria.add("types " + scope.types().stream().sorted()
-          .map(type -> structure.types().containsKey(type) ? structure.types().get(type).name() : type).collect(Collectors.joining(", ")));
+      criteria.add("types " + names.all(scope.types(), names::type));
     }
     new TreeMap<>(scope.labels()).forEach((key, values) -> criteria.add(key + " " + values.stream().sorted().collect(Collectors.joining(" or "))));
     return String.join(" and ", criteria);

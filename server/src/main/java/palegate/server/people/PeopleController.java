@@ -25,6 +25,8 @@ import palegate.server.views.SubjectView;
 @RestController
 class PeopleController {
   private static final int FOUND_AT_MOST = 30;
+  /** What people type who look for the built-in subjects. */
+  private static final String EVERYONE = "everyone everybody all people";
 
   /** Which people are listed. */
   enum Standing {
@@ -63,7 +65,7 @@ class PeopleController {
     String wanted = text.toLowerCase(Locale.ROOT).strip();
     List<Subject> found = new ArrayList<>();
     for (Subject.BuiltIn builtIn : Subject.BuiltIn.values()) {
-      if (contains(builtIn.title(), wanted)) {
+      if (contains(builtIn.title(), wanted) || wanted.length() > 2 && EVERYONE.contains(wanted)) {
         found.add(builtIn);
       }
     }

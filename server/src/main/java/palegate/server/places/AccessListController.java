@@ -18,8 +18,10 @@ import palegate.core.collections.PersonSet;
 import palegate.core.questions.AccessList;
 import palegate.core.snapshot.Snapshot;
 import palegate.core.snapshot.SnapshotAt;
+import palegate.core.structure.SubjectNames;
 import palegate.server.drafts.Drafts;
 import palegate.server.lists.PageRequest;
+import palegate.server.shell.MayBeMissing;
 import palegate.server.shell.Page;
 import palegate.server.shell.Problem;
 import palegate.server.views.EntryView;
@@ -32,8 +34,8 @@ class AccessListController {
   /** Whether the asker's draft touches a line. */
   enum Drafted { NO, ADDED, REMOVED }
 
-  /** {@code state} says whether the line does anything now. */
-  record AccessLine(EntryView entry, boolean own, AccessList.State state, int people, int outsiders, Drafted drafted) {}
+  /** {@code state} says whether the line does anything now; {@code sameAs} names the line that makes it idle, if one does by itself. */
+  record AccessLine(EntryView entry, boolean own, AccessList.State state, int people, int outsiders, Drafted drafted, @MayBeMissing String sameAs) {}
 
   /** {@code people} and {@code outsiders} count who can do anything at the place. */
   record AccessListView(long change, boolean standsAlone, boolean standsAloneDrafted, int people, int outsiders, List<AccessLine> lines) {}
@@ -105,6 +107,7 @@ class AccessListController {
 
   private static AccessLine view(AccessList.Line line, Snapshot snapshot, Drafted drafted) {
     return new AccessLine(EntryView.of(line.entry(), line.rights(), snapshot.structure()), line.own(), line.state(),
-        line.people(), line.outsiders(), drafted);
+        line.people(), line.outsiders(), drafted, line.sameAs() == null ? null : SubjectNames.of(line.sameAs().subject(), snapshot.structure())
+            + (line.sameAs().place().equals(line.entry().place()) ? "" : " at " + snapshot.structure().places().get(line.sameAs().place()).name()));
   }
 }

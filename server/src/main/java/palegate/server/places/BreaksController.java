@@ -13,6 +13,7 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import palegate.core.questions.BreakRegister;
+import palegate.core.snapshot.SnapshotAt;
 import palegate.server.drafts.DraftedState;
 import palegate.server.lists.PageRequest;
 import palegate.server.lists.SortOrders;
@@ -30,7 +31,10 @@ class BreaksController {
    * @param since the change that broke it, with who made it and why; missing where it has been so from the beginning, or only in the draft
    */
   record BreakView(String place, String path, String kind, int depth, int adds, int removes, List<String> gained, List<String> lost, int entries,
-      boolean sameAsParent, @MayBeMissing BreakHistory.Since since, boolean drafted) {}
+      boolean sameAsParent, List<BreakGroup> groups, @MayBeMissing BreakHistory.Since since, boolean drafted, boolean rejoined) {}
+
+  /** People whom a break does the same to: what they have by it, and what it keeps from them. */
+  record BreakGroup(int people, List<String> gained, List<String> lost) {}
 
   private final DraftedState shown;
   private final BreakHistory history;
@@ -50,17 +54,37 @@ class BreaksController {
     DraftedState.State state = shown.to(who.getName());
     Map<String, BreakHistory.Since> since = told(changes.to(who.getName()));
     int top = PlacesController.number(state.after(), id);
+    int[] broken = broken(state, top);
     if (!sameOnly && CHEAP.contains(part.sort() == null ? "" : part.sort())) {
       SortOrders<Integer> places = SortOrders.by("place", state.after().inTreeOrder()).or("depth", Comparator.comparing(state.after()::depth))
           .or("since", Comparator.comparing(place -> changeOf(since, state, place)));
-      return places.page(part, IntStream.of(BreakRegister.places(state.after(), top)).boxed()
-          .filter(place -> part.takesAll() || part.takes(state.after().pathText(place))), place -> view(state, since, BreakRegister.at(state.moment(), place)));
+      return places.page(part, IntStream.of(broken).boxed()
+          .filter(place -> part.takesAll() || part.takes(state.after().pathText(place))), place -> view(state, since, Found.at(state, place)));
     }
-    SortOrders<BreakRegister.Break> breaks = SortOrders.<BreakRegister.Break>by("place", Comparator.comparing(BreakRegister.Break::number, state.after().inTreeOrder()))
-        .or("depth", Comparator.comparing(BreakRegister.Break::depth)).or("since", Comparator.comparing(found -> changeOf(since, state, found.number())))
-        .or("more", Comparator.comparing(BreakRegister.Break::adds)).or("less", Comparator.comparing(BreakRegister.Break::removes));
-    return breaks.page(part, BreakRegister.of(state.moment(), top).stream().filter(one -> !sameOnly || one.sameAsParent())
+    SortOrders<Found> breaks = SortOrders.<Found>by("place", Comparator.comparing(Found::number, state.after().inTreeOrder()))
+        .or("depth", Comparator.comparing(found -> found.does().depth())).or("since", Comparator.comparing(found -> changeOf(since, state, found.number())))
+        .or("more", Comparator.comparing(found -> found.does().adds())).or("less", Comparator.comparing(found -> found.does().removes()));
+    return breaks.page(part, IntStream.of(broken).parallel().mapToObj(place -> Found.at(state, place)).filter(one -> !sameOnly || one.does().sameAsParent())
         .filter(one -> part.takesAll() || part.takes(state.after().pathText(one.number()))), one -> view(state, since, one));
+  }
+
+  /** Those that stand alone with the draft, and those that it rejoins: they stay in sight until that is in force. */
+  private static int[] broken(DraftedState.State state, int top) {
+    return state.after().below(top).filter(place -> state.after().parent(place) >= 0 && (state.after().standsAlone(place) || wasBroken(state, place))).toArray();
+  }
+
+  private static boolean wasBroken(DraftedState.State state, int place) {
+    int before = state.before().placeNumber(state.after().place(place).id());
+    return before > 0 && state.before().standsAlone(before);
+  }
+
+  /** A break and what it does; one that the draft rejoins as it is in force. */
+  private record Found(int number, SnapshotAt moment, BreakRegister.Break does, boolean rejoined) {
+    static Found at(DraftedState.State state, int place) {
+      boolean rejoined = !state.after().standsAlone(place);
+      SnapshotAt moment = rejoined ? state.before().at(state.now()) : state.moment();
+      return new Found(place, moment, BreakRegister.at(moment, rejoined ? state.before().placeNumber(state.after().place(place).id()) : place), rejoined);
+    }
   }
 
   /** The notes of changes only as far as they may be known. */
@@ -79,10 +103,12 @@ class BreaksController {
     return known == null ? Long.MAX_VALUE : known.change();
   }
 
-  private static BreakView view(DraftedState.State state, Map<String, BreakHistory.Since> since, BreakRegister.Break one) {
+  private static BreakView view(DraftedState.State state, Map<String, BreakHistory.Since> since, Found found) {
+    BreakRegister.Break one = found.does();
     int before = state.before().placeNumber(one.place().id());
-    return new BreakView(one.place().id(), state.after().pathText(one.number()), one.place().kind().word(), one.depth(), one.adds(), one.removes(),
-        one.gained().words(), one.lost().words(), one.entries(), one.sameAsParent(), since.get(one.place().id()),
-        before < 0 || !state.before().standsAlone(before));
+    return new BreakView(one.place().id(), state.after().pathText(found.number()), one.place().kind().word(), one.depth(), one.adds(), one.removes(),
+        one.gained().words(), one.lost().words(), one.entries(), one.sameAsParent(),
+        BreakRegister.altered(found.moment(), one.number()).stream().map(group -> new BreakGroup(group.people(), group.gained().words(), group.lost().words())).toList(),
+        since.get(one.place().id()), before < 0 || !state.before().standsAlone(before), found.rejoined());
   }
 }

@@ -12,6 +12,13 @@ import palegate.core.walls.Wall;
 
 /** What limits a place beside its access list, in words: walls, clearance, ceilings, house rules, conditions, oversight. */
 final class GuardWords {
+  /**
+   * One of them.
+   *
+   * @param kind the word it is counted by
+   */
+  record Limit(String kind, String sentence) {}
+
   private final SnapshotAt moment;
   private final Snapshot snapshot;
 
@@ -21,16 +28,16 @@ final class GuardWords {
   }
 
   /** A sentence each, in the order of the stages. */
-  List<String> at(int number) {
-    List<String> words = new ArrayList<>();
+  List<Limit> at(int number) {
+    List<Limit> words = new ArrayList<>();
     for (Wall wall : moment.walls().around(number)) {
       int barred = moment.walls().barredBy(wall, number).and(moment.active()).size();
       String noun = wall.barrier() instanceof Barrier.Confine ? "confinement" : wall.barrier() instanceof Barrier.Sides ? "wall of sides" : wall.barrier().kind();
-      words.add("The " + noun + " \u201c" + wall.name() + "\u201d keeps " + (barred == 1 ? "1 person" : barred + " people") + " out.");
+      words.add(new Limit("wall", "The " + noun + " \u201c" + wall.name() + "\u201d keeps " + (barred == 1 ? "1 person" : barred + " people") + " out."));
     }
     Place here = snapshot.place(number);
     if (here.type() != null && snapshot.structure().types().get(here.type()).guarded()) {
-      words.add(snapshot.structure().types().get(here.type()).name() + " is a guarded type: only those who are cleared keep anything.");
+      words.add(new Limit("clearance", snapshot.structure().types().get(here.type()).name() + " is a guarded type: only those who are cleared keep anything."));
     }
     for (int at : snapshot.path(number)) {
       addGuards(words, snapshot.place(at), at == number);
@@ -38,35 +45,35 @@ final class GuardWords {
     addConditions(words, here);
     for (int at : snapshot.path(number)) {
       snapshot.ownOversights(at).stream().filter(oversight -> oversight.period().holdsAt(moment.instant()))
-          .forEach(oversight -> words.add(SubjectNames.of(oversight.subject(), snapshot.structure())
-              + " may see everything here, by an oversight at " + snapshot.structure().places().get(oversight.place()).name() + "."));
+          .forEach(oversight -> words.add(new Limit("oversight", SubjectNames.of(oversight.subject(), snapshot.structure())
+              + " may see everything here, by an oversight at " + snapshot.structure().places().get(oversight.place()).name() + ".")));
     }
     return words;
   }
 
-  private void addGuards(List<String> words, Place at, boolean here) {
+  private void addGuards(List<Limit> words, Place at, boolean here) {
     String where = here ? "here" : "from " + at.name();
     if (at.guards().ceiling() != null) {
-      words.add("Outsiders keep at most " + snapshot.structure().roles().get(at.guards().ceiling()).name() + ", a ceiling " + where + ".");
+      words.add(new Limit("ceiling", "Outsiders keep at most " + snapshot.structure().roles().get(at.guards().ceiling()).name() + ", a ceiling " + where + "."));
     }
     if (at.guards().reserveSharing()) {
-      words.add("Sharing is reserved to those who govern, a house rule " + where + ".");
+      words.add(new Limit("house rule", "Sharing is reserved to those who govern, a house rule " + where + "."));
     }
     if (at.guards().noTakeaway()) {
-      words.add("Taking away is for those who revise, a house rule " + where + ".");
+      words.add(new Limit("house rule", "Taking away is for those who revise, a house rule " + where + "."));
     }
   }
 
-  private void addConditions(List<String> words, Place here) {
+  private void addConditions(List<Limit> words, Place here) {
     Conditions in = here.conditions();
     if (in.isPrivate()) {
-      words.add("Private: only " + snapshot.structure().people().get(here.owner()).name() + " keeps what the list gives.");
+      words.add(new Limit("condition", "Private: only " + snapshot.structure().people().get(here.owner()).name() + " keeps what the list gives."));
     }
     if (in.frozen()) {
-      words.add("Frozen: nobody may revise, describe or delete it.");
+      words.add(new Limit("condition", "Frozen: nobody may revise, describe or delete it."));
     }
     if (in.checkedOutBy() != null) {
-      words.add("Checked out by " + snapshot.structure().people().get(in.checkedOutBy()).name() + ": nobody else may revise or delete it.");
+      words.add(new Limit("condition", "Checked out by " + snapshot.structure().people().get(in.checkedOutBy()).name() + ": nobody else may revise or delete it."));
     }
   }
 }

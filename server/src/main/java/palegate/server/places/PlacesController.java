@@ -16,6 +16,7 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import palegate.core.duties.Duty;
 import palegate.core.places.Place;
+import palegate.core.questions.LinkReach;
 import palegate.core.questions.WhoCan;
 import palegate.core.snapshot.Snapshot;
 import palegate.core.snapshot.SnapshotAt;
@@ -47,12 +48,20 @@ class PlacesController {
    * @param nameDrafted what the draft calls it
    */
   record PlaceDetail(PlaceView place, List<PlaceView.Post> path, Map<String, String> labels, List<Inherited> inheritedLabels, @MayBeMissing String owner,
-      @MayBeMissing String ownerId, @MayBeMissing String typeId, @MayBeMissing String target, boolean drafted, boolean made, boolean gone,
-      boolean standsAloneDrafted, String nameDrafted, List<String> guards, @MayBeMissing String ceiling, boolean reserveSharing, boolean noTakeaway,
+      @MayBeMissing String ownerId, @MayBeMissing String typeId, @MayBeMissing Target target, boolean drafted, boolean made, boolean gone,
+      boolean standsAloneDrafted, String nameDrafted, List<GuardWords.Limit> guards, @MayBeMissing String ceiling, boolean reserveSharing, boolean noTakeaway,
       boolean mayChange, boolean mayChangeList, boolean mayOversee, List<Overseer> overseers) {}
 
   /** Somebody who oversees the place from where they are appointed: here, or at {@code place} above. */
   record Overseer(String entry, String subject, String place, String placeName, boolean here, @MayBeMissing Instant from, @MayBeMissing Instant until, @MayBeMissing String note, boolean drafted) {}
+
+  /**
+   * The place that a link shows.
+   *
+   * @param people how many can find the link
+   * @param opening how many of them can read what it shows: access to that is decided there
+   */
+  record Target(String id, String name, String path, int people, int opening) {}
 
   record Found(String id, String name, String kind, String path) {}
 
@@ -123,10 +132,20 @@ class PlacesController {
     boolean mayChange = asker.holdsAt(Duty.ACCESS, snapshot.structure(), id);
     Place shown = numberAfter < 0 ? place : after.place(numberAfter);
     return new PlaceDetail(PlaceView.of(moment, number), PlaceView.path(moment, number), new TreeMap<>(shown.labels()), inherited(snapshot, number),
-        shown.owner() == null ? null : after.structure().people().get(shown.owner()).name(), shown.owner(), shown.type(), shown.target(),
+        shown.owner() == null ? null : after.structure().people().get(shown.owner()).name(), shown.owner(), shown.type(), target(moment, number, shown.target()),
         drafted, made, numberAfter < 0, standsAloneAfter, numberAfter < 0 ? place.name() : after.place(numberAfter).name(),
         new GuardWords(moment).at(number), shown.guards().ceiling(), shown.guards().reserveSharing(), shown.guards().noTakeaway(), mayChange, mayChange || asker.governs(id), asker.holdsAt(Duty.OVERSIGHT, snapshot.structure(), id),
         overseers(before, numberAfter < 0 ? before : after, numberAfter < 0 ? number : numberAfter));
+  }
+
+  private static Target target(SnapshotAt moment, int link, String target) {
+    Snapshot snapshot = moment.snapshot();
+    int number = target == null ? -1 : snapshot.placeNumber(target);
+    if (number < 0) {
+      return null;
+    }
+    LinkReach reach = LinkReach.of(moment, link, number);
+    return new Target(target, snapshot.place(number).name(), snapshot.pathText(number), reach.finding(), reach.opening());
   }
 
   /** Who is appointed at a place and above it, nearest first, as the draft would have it. */

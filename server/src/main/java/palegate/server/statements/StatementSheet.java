@@ -28,7 +28,7 @@ final class StatementSheet {
     Map<String, String> facts = new LinkedHashMap<>();
     facts.put("Scope", asked.title());
     facts.put("Rights shown", "Standing rights: what the structure gives");
-    facts.put("As of", INSTANT.format(asked.instant()));
+    facts.put("As of", INSTANT.format(asked.instant()) + (asked.ahead() ? ", ahead: if nothing is changed until then; what begins and ends by date is applied" : ""));
     facts.put("Change number", Long.toString(asked.change()));
     facts.put("Made by", author);
     facts.put("Rows", Long.toString(counts.rows()));

@@ -17,8 +17,8 @@ class Statements {
   /** Which question is asked. */
   enum About { PLACE, PERSON }
 
-  /** A statement that was asked for, with what its cover says. */
-  record Asked(Statement statement, Snapshot snapshot, long change, Instant instant, String title, String fileName, boolean documents) {}
+  /** A statement that was asked for, with what its cover says; {@code ahead} if it is about an instant that has not come. */
+  record Asked(Statement statement, Snapshot snapshot, long change, Instant instant, boolean ahead, String title, String fileName, boolean documents) {}
 
   private final Viewpoints viewpoints;
   private final History history;
@@ -31,13 +31,15 @@ class Statements {
   }
 
   /**
-   * @param at an instant of the past, for what held then; null for now
+   * @param at an instant of the past, for what held then, or of the future, for what will hold then if nothing is changed: what begins and
+   *     ends by date has begun and ended; null for now
    * @param account of what its owner may know
    */
   Asked ask(About about, String id, boolean documents, Instant at, String account) {
     Instant now = clock.instant();
-    boolean earlier = at != null && at.isBefore(now);
-    Snapshots.Numbered state = earlier ? viewpoints.known(account, history.at(at)) : viewpoints.known(account);
+    Instant asked = at == null ? now : at;
+    boolean earlier = asked.isBefore(now);
+    Snapshots.Numbered state = earlier ? viewpoints.known(account, history.at(asked)) : viewpoints.known(account);
     Snapshot snapshot = state.snapshot();
     boolean place = about == About.PLACE;
     int number = place ? snapshot.placeNumber(id) : snapshot.personNumber(id);
@@ -48,6 +50,6 @@ class Statements {
     String name = place ? snapshot.pathText(number) : snapshot.person(number).name();
     String title = place ? "Who can reach " + name + " and what is below it" : "What " + name + " can reach";
     String fileName = name.toLowerCase(Locale.ROOT).replaceAll("[^a-z0-9]+", "-").replaceAll("^-|-$", "");
-    return new Asked(new Statement(snapshot, earlier ? at : now, scope, documents), snapshot, state.change(), earlier ? at : now, title, fileName, documents);
+    return new Asked(new Statement(snapshot, asked, scope, documents), snapshot, state.change(), asked, asked.isAfter(now), title, fileName, documents);
   }
 }

@@ -36,7 +36,7 @@ import palegate.server.views.PersonView;
 class StatementsController {
   record Row(PersonView person, String place, String path, String kind, List<String> rights, String comesFrom) {}
 
-  record StatementView(long change, Instant at, String title, Statement.Counts counts, Page<Row> rows) {}
+  record StatementView(long change, Instant at, boolean ahead, String title, Statement.Counts counts, Page<Row> rows) {}
 
   /** The formats of files. */
   enum Format {
@@ -74,7 +74,7 @@ class StatementsController {
     Structure structure = asked.snapshot().structure();
     Page<Row> rows = Page.of(found.counts().rows(), found.rows(PairOrder.of(order), order.turned(), part.offset()), part.offset(), part.limit(),
         row -> new Row(PersonView.of(row.person(), structure), row.place().id(), row.path(), row.place().kind().word(), row.rights().words(), StatementSheet.sources(row, structure)));
-    return new StatementView(asked.change(), asked.instant(), asked.title(), whole.counts(), rows);
+    return new StatementView(asked.change(), asked.instant(), asked.ahead(), asked.title(), whole.counts(), rows);
   }
 
   @GetMapping("/file")

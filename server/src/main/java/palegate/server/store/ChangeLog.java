@@ -16,13 +16,24 @@ import org.springframework.transaction.annotation.Transactional;
 /** The numbered changes: who put what in force, when and why. */
 @Component
 public class ChangeLog {
-  /** One change. Its content, the draft's changes as JSON, is written and kept, and read by nobody but who asks for it. */
-  public record Logged(long number, String author, String authorName, Instant at, String note, String origin) {}
+  /**
+   * One change. Its content, the draft's changes as JSON, is written and kept, and read by nobody but who asks for it.
+   *
+   * @param scheduledFor the instant for which it had been scheduled, or null
+   */
+  public record Logged(long number, String author, String authorName, Instant at, String note, String origin, Instant scheduledFor) {
+    public Logged(long number, String author, String authorName, Instant at, String note, String origin) {
+      this(number, author, authorName, at, note, origin, null);
+    }
+  }
+
+  /** Somebody's agreement to a change. */
+  public record Approved(String approver, String name, Instant at) {}
 
   /** A later change that touched something a draft touches. */
   public record Clash(long number, String authorName, Instant at, String note, String thing) {}
 
-  private static final String COLUMNS = "SELECT number, author, author_name, made_at, note, origin FROM changes";
+  private static final String COLUMNS = "SELECT number, author, author_name, made_at, note, origin, scheduled_for FROM changes";
 
   private static final String WITH_TEXT = " WHERE LOCATE(:text, LOWER(CONCAT_WS(' ', note, author_name, number))) > 0";
 
@@ -44,12 +55,13 @@ public class ChangeLog {
   @Transactional(propagation = Propagation.MANDATORY)
   public void write(Logged change, String content, Collection<String> touches) {
     int written = jdbc.sql("""
-            INSERT INTO changes (number, author, author_name, made_at, note, origin, content)
-            VALUES (:number, :author, :authorName, :at, :note, :origin, :content)
+            INSERT INTO changes (number, author, author_name, made_at, note, origin, scheduled_for, content)
+            VALUES (:number, :author, :authorName, :at, :note, :origin, :scheduled, :content)
             """)
         .param("number", change.number()).param("author", change.author()).param("authorName", change.authorName())
         .param("at", Instants.toDatabase(change.at())).param("note", change.note())
         .param("origin", change.origin()).param("content", content)
+        .param("scheduled", change.scheduledFor() == null ? null : Instants.toDatabase(change.scheduledFor()))
         .update();
     int moved = jdbc.sql("UPDATE head SET number = :number WHERE id = 1 AND number = :number - 1")
         .param("number", change.number()).update();
@@ -58,6 +70,19 @@ public class ChangeLog {
     }
     batches.insert("INSERT INTO change_touches (change_number, thing) VALUES (?, ?)", touches,
         thing -> new Object[] {change.number(), thing});
+  }
+
+  /** Writes who agreed to a change whose own row is there. */
+  @Transactional(propagation = Propagation.MANDATORY)
+  public void writeApprovals(long change, Collection<Approved> approvals) {
+    batches.insert("INSERT INTO change_approvals (change_number, approver, approver_name, made_at) VALUES (?, ?, ?, ?)", approvals,
+        one -> new Object[] {change, one.approver(), one.name(), Instants.toDatabase(one.at())});
+  }
+
+  /** Who agreed to a change, in the order in which they did. */
+  public List<Approved> approvals(long change) {
+    return jdbc.sql("SELECT approver, approver_name, made_at FROM change_approvals WHERE change_number = :change ORDER BY made_at, approver").param("change", change)
+        .query((row, i) -> new Approved(row.getString("approver"), row.getString("approver_name"), Instants.read(row, "made_at"))).list();
   }
 
   /** The changes after {@code base} that touched any of these things, oldest first. */
@@ -133,6 +158,6 @@ public class ChangeLog {
 
   private static Logged logged(ResultSet row, int i) throws SQLException {
     return new Logged(row.getLong("number"), row.getString("author"), row.getString("author_name"),
-        Instants.read(row, "made_at"), row.getString("note"), row.getString("origin"));
+        Instants.read(row, "made_at"), row.getString("note"), row.getString("origin"), Instants.read(row, "scheduled_for"));
   }
 }

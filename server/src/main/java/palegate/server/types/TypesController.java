@@ -5,6 +5,7 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Optional;
 import java.util.stream.IntStream;
 import org.springdoc.core.annotations.ParameterObject;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -25,6 +26,7 @@ import palegate.core.structure.Structure;
 import palegate.core.structure.SubjectNames;
 import palegate.core.types.Clearance;
 import palegate.core.types.DocumentType;
+import palegate.core.types.FieldFaults;
 import palegate.core.viewpoint.Viewpoint;
 import palegate.server.changes.ChangeBody;
 import palegate.server.drafts.DraftedState;
@@ -42,11 +44,12 @@ import palegate.server.views.SubjectView;
 class TypesController {
   record ClearanceView(SubjectView subject, String role, String roleName, List<String> rights, @MayBeMissing Instant from, @MayBeMissing Instant until, boolean current) {}
 
-  /** A type; {@code lacking} counts its documents that lack a required field. */
+  /** A type with its fields, and how many documents are of it. */
   record TypeView(String id, String name, @MayBeMissing String shortName, boolean guarded, List<String> libraries, List<TypeField> fields,
-      List<ClearanceView> clearances, int documents, int lacking, DraftedState.Drafted drafted) {}
+      List<ClearanceView> clearances, int documents, DraftedState.Drafted drafted) {}
 
-  record Lacking(String place, String path, List<String> fields) {}
+  /** A document whose fields are not as its type asks, with what is wrong with each. */
+  record Lacking(String place, String path, List<String> faults) {}
 
   /** A value that a changed type would convert; {@code after} is missing where it cannot be converted and stays. */
   record Converted(String place, String path, String field, String before, @MayBeMissing String after) {}
@@ -85,7 +88,7 @@ class TypesController {
     int documents = viewpoint.whole() || !viewpoint.asker().holds(Duty.TYPES) ? (int) state.after().documentsOf(type.id()).count() : viewpoint.documentsOf(type.id());
     return new TypeView(type.id(), type.name(), type.shortName(), type.guarded(), type.libraries().stream().sorted().toList(),
         type.fields().stream().map(TypeField::of).toList(), type.clearances().stream().map(clearance -> view(state, clearance)).toList(),
-        documents, lacking(state, type).length, state.drafted(Structure::types, type.id()));
+        documents, state.drafted(Structure::types, type.id()));
   }
 
   private static ClearanceView view(DraftedState.State state, Clearance clearance) {
@@ -94,7 +97,7 @@ class TypesController {
         clearance.period().until(), clearance.period().holdsAt(state.now()));
   }
 
-  /** The documents of a type that lack a required field. */
+  /** The documents of a type whose fields are not as it asks: empty where one is required, or of another kind. O(documents of the type). */
   @GetMapping("/{id}/lacking")
   Page<Lacking> lacking(@PathVariable String id, @ParameterObject PageRequest part, Principal who) {
     DraftedState.State state = shown.to(who.getName());
@@ -103,12 +106,16 @@ class TypesController {
         .or("name", Comparator.comparing(Place::name));
     return documents.page(part, IntStream.of(lacking(state, type)).mapToObj(state.after()::place)
         .filter(document -> part.takesAll() || part.takes(path(state, document))), document -> new Lacking(document.id(), path(state, document),
-        Conversion.lacking(document, type).stream().map(DocumentType.Field::label).toList()));
+        faults(state, document, type).stream().map(fault -> fault.value() == null ? fault.field().label() + ": empty" : fault.field().label() + ": \u201c" + fault.value() + "\u201d").toList()));
   }
 
   private static int[] lacking(DraftedState.State state, DocumentType type) {
-    return type.fields().stream().noneMatch(DocumentType.Field::required) ? new int[0]
-        : state.after().documentsOf(type.id()).filter(place -> !Conversion.lacking(state.after().place(place), type).isEmpty()).toArray();
+    return type.fields().stream().noneMatch(field -> field.required() || field.kind() != DocumentType.Kind.TEXT) ? new int[0]
+        : state.after().documentsOf(type.id()).filter(place -> !faults(state, state.after().place(place), type).isEmpty()).toArray();
+  }
+
+  private static List<FieldFaults.FieldFault> faults(DraftedState.State state, Place document, DocumentType type) {
+    return FieldFaults.of(type, document.labels(), id -> Optional.of(id).filter(state.after().structure().people()::containsKey));
   }
 
   /** What a changed type would make of the values that its documents have, those that cannot be converted first: asked before it is drafted. */

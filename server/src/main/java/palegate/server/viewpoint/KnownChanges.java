@@ -82,6 +82,6 @@ public class KnownChanges {
   /** A change as it may be told: its note only if all that it touched is known. */
   public static ChangeLog.Logged told(ChangeLog.Logged change, Map<Long, Known> known) {
     return known == null || known.get(change.number()) == Known.ALL ? change
-        : new ChangeLog.Logged(change.number(), change.author(), change.authorName(), change.at(), PARTLY, change.origin());
+        : new ChangeLog.Logged(change.number(), change.author(), change.authorName(), change.at(), PARTLY, change.origin(), change.scheduledFor());
   }
 }

@@ -125,9 +125,9 @@ class PlacesTest {
   void what_limits_a_place_is_said_in_words_and_the_path_is_marked_where_a_wall_runs(TestApplication app) {
     assertThat(app.signedIn("oriel.fenn").get("/api/places/f-2502").status()).as("a wall bars the auditor").isEqualTo(404);
     JsonNode place = app.signedIn("wenna.carrow").get("/api/places/f-2502").body();
-    assertThat(place.path("guards").valueStream().map(JsonNode::asString)).anyMatch(words -> words.contains("Tern Rock inquiry"));
+    assertThat(place.path("guards").valueStream().map(limit -> limit.path("sentence").asString())).anyMatch(words -> words.contains("Tern Rock inquiry"));
     assertThat(place.path("path").valueStream().map(post -> post.path("walled").asBoolean())).containsExactly(false, false, true);
     JsonNode fees = app.signedIn("wenna.carrow").get("/api/places/d-10004").body();
-    assertThat(fees.path("guards").valueStream().map(JsonNode::asString)).anyMatch(words -> words.startsWith("Checked out by Ola"));
+    assertThat(fees.path("guards").valueStream().map(limit -> limit.path("sentence").asString())).anyMatch(words -> words.startsWith("Checked out by Ola"));
   }
 }

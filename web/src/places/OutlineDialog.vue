@@ -56,7 +56,7 @@ async function save() {
       <h2 id="outline-title">Many places below {{ placeName }}</h2>
       <p class="quiet">
         One place a line; what is indented stands below. “Name = Type” makes a document of that type. Or paste rows of a CSV whose first line is
-        <code>path,type</code>.
+        <code>path,type</code>, with the names of fields after it: <code>path,type,Amount</code>.
       </p>
       <v-textarea v-model="text" v-focus-first aria-label="Outline" rows="8" class="outline" @update:model-value="read = undefined" />
       <label>Or choose a file <input type="file" accept=".txt,.csv,text/plain,text/csv" @change="readFile" /></label>

@@ -4,11 +4,13 @@ import { computed, ref, watch } from 'vue'
 import { answer, api, type Schemas } from '@/api/client'
 import PagedList from '@/lists/PagedList.vue'
 import type { Part } from '@/lists/part'
+import BehindCellDialog from './BehindCellDialog.vue'
 import Paling from '@/paling/Paling.vue'
-import { listed, number } from '@/common/words'
+import { number } from '@/common/words'
 
 const library = ref<string | null>()
-const opened = ref(false)
+const chosen = ref(false)
+const opened = ref<{ subject: Schemas['SubjectView']; type: Schemas['TypeName'] }>()
 const root = useQuery({ queryKey: ['root'], queryFn: () => answer(api.GET('/api/repository')) })
 const libraries = useQuery({
   queryKey: computed(() => ['children', root.data.value?.id]),
@@ -25,7 +27,7 @@ async function fetchRows(part: Part) {
   return { total: matrix.named, items: matrix.subjects.map((subject, row) => ({ subject, cells: cellsOf(row) })) }
 }
 /** As wide as a paling with a remark beside it, or as its head, in pixels. */
-const NARROW = 130
+const NARROW = 150
 const LETTER = 8
 const columns = computed(() => [
   { title: 'Who', width: '230px', sort: 'name' },
@@ -40,8 +42,8 @@ const columns = computed(() => [
 watch(
   () => libraries.data.value,
   (now) => {
-    if (!opened.value && now !== undefined) {
-      opened.value = true
+    if (!chosen.value && now !== undefined) {
+      chosen.value = true
       library.value = now.find((one) => one.kind === 'library')?.id
     }
   },
@@ -50,8 +52,7 @@ watch(
 
 function words(cell: Schemas['CellView'] | undefined): string {
   if (cell === undefined) return ''
-  const some = cell.some.filter((right) => !cell.every.includes(right))
-  return `${cell.finds} of ${cell.people} find, ${cell.reads} read, ${cell.adds} add, ${cell.deletes} delete${some.length > 0 ? `; only some: ${listed(some)}` : ''}`
+  return `${cell.alike} of ${cell.people} have just this; ${cell.finds} find, ${cell.reads} read, ${cell.adds} add, ${cell.deletes} delete`
 }
 </script>
 
@@ -68,7 +69,7 @@ function words(cell: Schemas['CellView'] | undefined): string {
         clearable
         hide-details
       />
-      <p class="quiet">Each paling is what all people of the row have on a new paper of that type. <strong>some</strong> marks where only some have more.</p>
+      <p class="quiet">Each paling is what the people of the row have on a new paper of that type. Where not all have the same, it is what most have, and how many that are: press to see the others.</p>
     </div>
     <div class="sheet list">
       <PagedList
@@ -84,12 +85,21 @@ function words(cell: Schemas['CellView'] | undefined): string {
           <div role="rowheader">{{ subject.name }}</div>
           <div role="cell"><span v-if="subject.outsiders > 0" class="mark outsider">{{ number(subject.outsiders) }}</span></div>
           <div v-for="type in types" :key="type.id" role="cell" class="rights" :title="words(cells.get(type.id))">
-            <Paling v-if="cells.has(type.id)" :rights="cells.get(type.id)!.every" />
-            <span v-if="(cells.get(type.id)?.some.length ?? 0) > (cells.get(type.id)?.every.length ?? 0)" class="some">some</span>
+            <Paling v-if="cells.has(type.id)" :rights="cells.get(type.id)!.common" />
+            <button
+              v-if="cells.has(type.id) && cells.get(type.id)!.alike < cells.get(type.id)!.people"
+              type="button"
+              class="linklike some"
+              :aria-label="`${subject.name}, ${type.name}: ${words(cells.get(type.id))}. List them`"
+              @click="opened = { subject, type }"
+            >
+              {{ number(cells.get(type.id)!.alike) }} of {{ number(cells.get(type.id)!.people) }}
+            </button>
           </div>
         </template>
       </PagedList>
     </div>
+    <BehindCellDialog v-if="opened" :subject="opened.subject" :type="opened.type" :library="library ?? undefined" @close="opened = undefined" />
   </div>
 </template>
 

@@ -17,7 +17,8 @@ import org.apache.commons.csv.CSVRecord;
 /**
  * A tree of places as somebody types it: one place a line, what stands deeper is below. {@code Name = Type} is a document
  * of that type, and so is a name that ends like a file's; all else is a library or a folder, by where it stands. A text
- * whose first line is {@code path,type} or {@code path} is read as CSV (RFC 4180) with paths, cut by slashes, instead.
+ * whose first line begins with {@code path,type} or is {@code path} is read as CSV (RFC 4180) with paths, cut by slashes, instead; what
+ * the first line names beyond that are fields of the documents.
  */
 public final class Outline {
   /**
@@ -26,8 +27,13 @@ public final class Outline {
    * @param line the line it stands on, from 1
    * @param parent the position of the place it stands below, from 0; -1 for the place the outline is put under
    * @param type what stands after the equals sign, or null
+   * @param fields what a row says of the document, by the heads of the columns
    */
-  public record Item(int line, int parent, String name, boolean document, String type) {}
+  public record Item(int line, int parent, String name, boolean document, String type, Map<String, String> fields) {
+    public Item {
+      fields = Map.copyOf(fields);
+    }
+  }
 
   /** What is wrong with a line, and what would be right. */
   public record Fault(int line, String what, String remedy) {}
@@ -56,8 +62,8 @@ public final class Outline {
     Outline outline = new Outline();
     String plain = text.startsWith("\uFEFF") ? text.substring(1) : text;
     String first = plain.lines().findFirst().orElse("").strip().toLowerCase(Locale.ROOT).replace(" ", "").replace("\"", "");
-    if (first.equals("path,type") || first.equals("path")) {
-      outline.readRows(plain, first.equals("path") ? 1 : 2);
+    if (first.equals("path,type") || first.startsWith("path,type,") || first.equals("path")) {
+      outline.readRows(plain);
     } else {
       outline.readIndented(plain.split("\\R", -1));
     }
@@ -91,25 +97,28 @@ public final class Outline {
 
   private void add(int line, int parent, String text) {
     int equals = text.lastIndexOf(" = ");
-    add(line, parent, (equals < 0 ? text : text.substring(0, equals)).strip(), equals < 0 ? null : text.substring(equals + 3).strip());
+    add(line, parent, (equals < 0 ? text : text.substring(0, equals)).strip(), equals < 0 ? null : text.substring(equals + 3).strip(), Map.of());
   }
 
-  private void add(int line, int parent, String name, String type) {
+  private void add(int line, int parent, String name, String type, Map<String, String> fields) {
     if (name.isEmpty()) {
       faults.add(new Fault(line, "There is no name.", "Write a name, or take the line out."));
     }
     if (parent >= 0 && items.get(parent).document()) {
       faults.add(new Fault(line, "It would stand below the document " + items.get(parent).name() + ".", "Let it stand as deep as that, or less."));
     }
-    items.add(new Item(line, parent, name, type != null || FILE.matcher(name).matches(), type == null || type.isEmpty() ? null : type));
+    items.add(new Item(line, parent, name, type != null || FILE.matcher(name).matches(), type == null || type.isEmpty() ? null : type, fields));
   }
 
-  private void readRows(String text, int columns) {
+  private void readRows(String text) {
     Map<String, Integer> known = new HashMap<>();
+    List<String> heads = new ArrayList<>();
     try (CSVParser rows = CSVParser.parse(text, CSVFormat.RFC4180.builder().setIgnoreEmptyLines(true).setIgnoreSurroundingSpaces(true).get())) {
       for (CSVRecord row : rows) {
-        if (rows.getRecordNumber() > 1) {
-          readRow(row, (int) rows.getCurrentLineNumber(), columns, known);
+        if (rows.getRecordNumber() == 1) {
+          row.forEach(head -> heads.add(head.strip()));
+        } else {
+          readRow(row, (int) rows.getCurrentLineNumber(), heads, known);
         }
       }
     } catch (IOException | UncheckedIOException broken) {
@@ -117,19 +126,26 @@ public final class Outline {
     }
   }
 
-  private void readRow(CSVRecord row, int line, int columns, Map<String, Integer> known) {
-    if (row.size() > columns) {
-      faults.add(new Fault(line, "The row has " + row.size() + " values where the first line names " + columns + ".", "Put a name that holds a comma in quotation marks."));
+  private void readRow(CSVRecord row, int line, List<String> heads, Map<String, Integer> known) {
+    if (row.size() > heads.size()) {
+      faults.add(new Fault(line, "The row has " + row.size() + " values where the first line names " + heads.size() + ".", "Put a name that holds a comma in quotation marks."));
       return;
     }
     String type = row.size() > 1 ? row.get(1).strip() : "";
+    Map<String, String> fields = new HashMap<>();
+    for (int column = 2; column < row.size(); column++) {
+      if (!row.get(column).isBlank()) {
+        fields.put(heads.get(column), row.get(column).strip());
+      }
+    }
     String[] names = row.get(0).strip().split("\\s*/\\s*");
     int parent = -1;
     StringBuilder at = new StringBuilder();
     for (int depth = 0; depth < names.length; depth++) {
       Integer position = known.get(at.append('/').append(names[depth]).toString());
       if (position == null) {
-        add(line, parent, names[depth], depth == names.length - 1 && !type.isEmpty() ? type : null);
+        boolean last = depth == names.length - 1;
+        add(line, parent, names[depth], last && !type.isEmpty() ? type : null, last ? fields : Map.of());
         position = items.size() - 1;
         known.put(at.toString(), position);
       }

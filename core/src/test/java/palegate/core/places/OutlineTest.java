@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.junit.jupiter.api.Assertions.assertTimeoutPreemptively;
 
 import java.time.Duration;
+import java.util.Map;
 import org.junit.jupiter.api.Test;
 
 class OutlineTest {
@@ -65,5 +66,14 @@ class OutlineTest {
       assertThat(fault.line()).isEqualTo(2);
       assertThat(fault.what()).contains("a.pdf");
     });
+  }
+  @Test
+  void what_the_first_line_names_beyond_type_are_fields_of_the_documents() {
+    Outline.Read read = Outline.read("path,type,Amount,Sent on\nA/b.pdf,Invoice,\"1,000 EUR\",\nA/c.pdf,Invoice,,2 May 2026");
+    assertThat(read.faults()).isEmpty();
+    assertThat(read.items().get(0).fields()).as("of the folder on the way").isEmpty();
+    assertThat(read.items().get(1).fields()).isEqualTo(Map.of("Amount", "1,000 EUR"));
+    assertThat(read.items().get(2).fields()).isEqualTo(Map.of("Sent on", "2 May 2026"));
+    assertThat(Outline.read("path,type,Amount\nA/b.pdf,Invoice,1,2").faults()).hasSize(1);
   }
 }

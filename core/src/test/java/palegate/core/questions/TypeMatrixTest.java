@@ -47,6 +47,8 @@ class TypeMatrixTest {
     moment.matching(subject).and(moment.active()).forEach(person -> each.add(moment.rightsOnNew(person, place, type.id())));
     assertThat(cell.people()).as("seed %d", seed).isEqualTo(each.size());
     assertThat(cell.finds()).as("seed %d", seed).isEqualTo(having(each, Right.FIND));
+    assertThat(cell.alike()).as("seed %d, exactly the common ones", seed).isEqualTo((int) each.stream().filter(cell.common()::equals).count());
+    assertThat(each.stream().mapToInt(one -> (int) each.stream().filter(one::equals).count()).max().orElse(0)).as("seed %d, nothing is more common", seed).isEqualTo(cell.alike());
     assertThat(cell.reads()).as("seed %d", seed).isEqualTo(having(each, Right.READ));
     assertThat(cell.adds()).as("seed %d", seed).isEqualTo(having(each, Right.ADD));
     assertThat(cell.deletes()).as("seed %d", seed).isEqualTo(having(each, Right.DELETE));

@@ -4,7 +4,9 @@ import java.security.Principal;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.stream.IntStream;
 import org.springdoc.core.annotations.ParameterObject;
@@ -21,7 +23,9 @@ import palegate.core.people.Subject;
 import palegate.core.places.Place;
 import palegate.core.places.PlaceKind;
 import palegate.core.questions.Conversion;
+import palegate.core.questions.PeopleByRights;
 import palegate.core.questions.TypeMatrix;
+import palegate.core.roles.Rights;
 import palegate.core.structure.Structure;
 import palegate.core.structure.SubjectNames;
 import palegate.core.types.Clearance;
@@ -36,6 +40,8 @@ import palegate.server.shell.MayBeMissing;
 import palegate.server.shell.Page;
 import palegate.server.shell.Problem;
 import palegate.server.viewpoint.Viewpoints;
+import palegate.server.views.PeopleOrder;
+import palegate.server.views.PersonView;
 import palegate.server.views.SubjectView;
 
 /** The customer's document types: fields, clearances, and who may do what with papers of each. */
@@ -54,7 +60,11 @@ class TypesController {
   /** A value that a changed type would convert; {@code after} is missing where it cannot be converted and stays. */
   record Converted(String place, String path, String field, String before, @MayBeMissing String after) {}
 
-  record CellView(int people, int finds, int reads, int adds, int deletes, List<String> every, List<String> some) {}
+  /** {@code alike} of the {@code people} have exactly what is {@code common}. */
+  record CellView(int people, int finds, int reads, int adds, int deletes, List<String> common, int alike) {}
+
+  /** Somebody behind a cell, and what they would have on a new document. */
+  record BehindCell(PersonView person, List<String> rights, boolean common) {}
 
   /** {@code named} counts all whom the place names; {@code subjects} are the first of them. */
   record MatrixView(int named, List<SubjectView> subjects, List<TypeName> types, List<List<CellView>> cells) {}
@@ -155,12 +165,36 @@ class TypesController {
       List<CellView> line = new ArrayList<>();
       for (int column = 0; column < types.size(); column++) {
         TypeMatrix.Cell cell = matrix.cell(row, column);
-        line.add(new CellView(cell.people(), cell.finds(), cell.reads(), cell.adds(), cell.deletes(), cell.every().words(), cell.some().words()));
+        line.add(new CellView(cell.people(), cell.finds(), cell.reads(), cell.adds(), cell.deletes(), cell.common().words(), cell.alike()));
       }
       cells.add(line);
     }
     return new MatrixView((int) named.total(), subjects.stream().map(subject -> SubjectView.of(subject, state.moment())).toList(),
         types.stream().map(type -> new TypeName(type.id(), type.name(), type.guarded())).toList(), cells);
+  }
+
+  /** The people behind one cell of the matrix, those first who have something else than most. */
+  @GetMapping("/matrix/people")
+  Page<BehindCell> behind(@RequestParam(required = false) String library, @RequestParam String type, @RequestParam String kind, @RequestParam String subject,
+      @ParameterObject PageRequest part, Principal who) {
+    DraftedState.State state = shown.to(who.getName());
+    int container = library == null ? 0 : state.after().placeNumber(library);
+    Subject named = kind.matches("person|group|unit|builtin") ? subject(kind, subject) : null;
+    if (container < 0 || named == null) {
+      throw Problem.notFound("cell of the matrix", subject);
+    }
+    List<PeopleByRights.Alike> groups = TypeMatrix.behind(state.moment(), container, named, known(state, type));
+    Map<Integer, Rights> rights = new HashMap<>();
+    groups.forEach(group -> group.people().forEach(person -> rights.put(person, group.rights())));
+    Rights common = groups.isEmpty() ? Rights.NONE : groups.get(0).rights();
+    SortOrders<Integer> people = SortOrders.<Integer>by("other", Comparator.comparing((Integer person) -> rights.get(person).equals(common))
+        .thenComparing(state.after()::person, PeopleOrder.BY_NAME)).or("name", Comparator.comparing(state.after()::person, PeopleOrder.BY_NAME));
+    return people.page(part, rights.keySet().stream().filter(person -> part.takes(state.after().person(person).name())),
+        person -> new BehindCell(PersonView.of(state.after().person(person), state.structure()), rights.get(person).words(), rights.get(person).equals(common)));
+  }
+
+  private static Subject subject(String kind, String id) {
+    return kind.equals("builtin") && Subject.BuiltIn.parse(id).isEmpty() ? null : Subject.of(kind, id);
   }
 
   /** Whom the entries that reach the container name, or the clearances of any type: groups and units before people, by name. */

@@ -56,7 +56,7 @@ function choose(name: string) {
         <ul>
           <li v-for="person in demo" :key="person.login">
             <button type="button" class="linklike" @click="choose(person.login)">{{ person.login }}</button>
-            <span class="quiet"> {{ person.does }}</span>
+            <span class="quiet"> {{ person.does }}. {{ person.tryFirst }}</span>
           </li>
         </ul>
         <p class="quiet">Choosing one fills in the name and the demo’s password.</p>

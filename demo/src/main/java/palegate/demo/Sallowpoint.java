@@ -4,6 +4,7 @@ import java.time.Duration;
 import java.time.Instant;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Random;
 import java.util.Set;
@@ -26,8 +27,8 @@ public final class Sallowpoint {
   /** A draft that was put in force at an earlier day. */
   public record PastChange(Instant at, String author, String note, List<Change> changes) {}
 
-  /** Who signs in to the demo: the login, the person, and what they are there to do. */
-  public record SignIn(String login, String person, String does) {}
+  /** Who signs in to the demo: the login, the person, what they are there to do, and what to try first. */
+  public record SignIn(String login, String person, String does, String tryFirst) {}
 
   private final Instant today;
   private final Company company;
@@ -53,17 +54,25 @@ public final class Sallowpoint {
 
   public static List<SignIn> signIns() {
     return List.of(
-        new SignIn("wenna.carrow", "p-wenna", "chief administrator: changes everything"),
-        new SignIn("teodor.brask", "p-teodor", "second administrator: access everywhere, and people"),
-        new SignIn("oriel.fenn", "p-oriel", "auditor: sees everything that no wall keeps from her, changes nothing"),
-        new SignIn("ola.lindqvist", "p-ola", "keeper of one library, Casualties; a wall runs through it"),
-        new SignIn("hesper.vance", "p-hesper", "looks after the Staff handbook and the people of the Sallowpoint office"),
-        new SignIn("ferris.oake", "p-106", "walls officer: raises and lifts walls"),
-        new SignIn("linnet.sayle", "p-113", "reviewer of Casualties and Accounts"),
-        new SignIn("mia.torrance", "p-mia", "an adjuster, without any duty"));
+        new SignIn("wenna.carrow", "p-wenna", "chief administrator: changes everything", "Press k and type Brannock; then Break …, and read the tray."),
+        new SignIn("teodor.brask", "p-teodor", "second administrator: access everywhere, and people", "Draft something while somebody else drafts the same."),
+        new SignIn("oriel.fenn", "p-oriel", "auditor: sees everything that no wall keeps from her, changes nothing", "Statements: who can reach Accounts, a year ago and now."),
+        new SignIn("ola.lindqvist", "p-ola", "keeper of one library, Casualties; a wall runs through it", "Look for C-2411: to her it does not exist."),
+        new SignIn("hesper.vance", "p-hesper", "looks after the Staff handbook and the people of the Sallowpoint office", "People: only those of her office are there."),
+        new SignIn("ferris.oake", "p-106", "walls officer: raises and lifts walls", "Places: the walls at C-2406 Brannock Star, and why."),
+        new SignIn("linnet.sayle", "p-113", "reviewer of Casualties and Accounts", "Breaks: one of them says just what its parent says."),
+        new SignIn("mia.torrance", "p-mia", "an adjuster, without any duty", "Papers: her own repository; search for towage."));
   }
 
-  /** What has been changed since, oldest first. */
+  /** Everything that has been changed since, oldest first: what tells a story, and all that is done in two years besides. */
+  public static List<PastChange> wholeHistory(Instant now) {
+    List<PastChange> all = new ArrayList<>(TwoYears.of(now.truncatedTo(ChronoUnit.DAYS), new Sallowpoint(now).company.people));
+    all.addAll(history(now));
+    all.sort(Comparator.comparing(PastChange::at));
+    return all;
+  }
+
+  /** The few changes that tell a story, oldest first. */
   public static List<PastChange> history(Instant now) {
     Instant today = now.truncatedTo(ChronoUnit.DAYS);
     return List.of(

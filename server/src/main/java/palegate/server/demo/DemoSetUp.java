@@ -3,6 +3,7 @@ package palegate.server.demo;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
+import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -20,14 +21,17 @@ import org.springframework.transaction.support.TransactionTemplate;
 import palegate.core.changes.ChangeJson;
 import palegate.core.changes.DraftApplication;
 import palegate.core.people.Person;
+import palegate.core.places.Place;
 import palegate.core.snapshot.Snapshot;
 import palegate.core.structure.Structure;
 import palegate.core.structure.StructureDifference;
 import palegate.demo.Sallowpoint;
 import palegate.demo.Structures;
+import palegate.demo.Writing;
 import palegate.server.bundle.Bundles;
 import palegate.server.session.Accounts;
 import palegate.server.store.ChangeLog;
+import palegate.server.store.Contents;
 import palegate.server.store.StructureStore;
 
 /** Fills an empty database with the demo: the structure, two years of changes, and the sign-ins. */
@@ -46,10 +50,11 @@ class DemoSetUp implements ApplicationRunner {
   private final PasswordEncoder passwords;
   private final TransactionTemplate transaction;
   private final Clock clock;
-  private final boolean large;
+  private final Contents contents;
+  private final String size;
 
   DemoSetUp(StructureStore store, ChangeLog log, Bundles bundles, Accounts accounts, PasswordEncoder passwords,
-      PlatformTransactionManager transactions, Clock clock, @Value("${palegate.demo-size:demo}") String size) {
+      PlatformTransactionManager transactions, Contents contents, Clock clock, @Value("${palegate.demo-size:demo}") String size) {
     this.store = store;
     this.log = log;
     this.bundles = bundles;
@@ -57,13 +62,14 @@ class DemoSetUp implements ApplicationRunner {
     this.passwords = passwords;
     this.transaction = new TransactionTemplate(transactions);
     this.clock = clock;
-    large = size.equals("large");
+    this.contents = contents;
+    this.size = size;
   }
 
   @Override
   public void run(ApplicationArguments arguments) {
     transaction.executeWithoutResult(status -> {
-      if (store.head() == 0 && large) {
+      if (store.head() == 0 && size.equals("large")) {
         setUpLarge(clock.instant());
         LOG.info("The large structure is set up");
       } else if (store.head() == 0) {
@@ -86,7 +92,9 @@ class DemoSetUp implements ApplicationRunner {
     }
   }
 
+  /** With all of its two years, or, as {@code small}, with the few changes that tell a story and empty papers: tests begin with that. */
   private void setUp(Instant now) {
+    boolean whole = !size.equals("small");
     Structure structure = Sallowpoint.structure(now);
     bundles.bringIn(structure, "set-up", "Set-up", "Sallowpoint Adjusting as it was two years ago.", now.minus(Duration.ofDays(730)));
     for (Sallowpoint.SignIn signIn : Sallowpoint.signIns()) {
@@ -97,13 +105,28 @@ class DemoSetUp implements ApplicationRunner {
     for (Sallowpoint.SignIn signIn : Sallowpoint.signIns()) {
       names.put(signIn.login(), structure.people().get(signIn.person()).name());
     }
-    for (Sallowpoint.PastChange past : Sallowpoint.history(now)) {
-      StructureDifference altered = DraftApplication.of(Snapshot.of(structure), past.changes(), past.at()).difference();
+    Snapshot state = Snapshot.of(structure);
+    for (Sallowpoint.PastChange past : whole ? Sallowpoint.wholeHistory(now) : Sallowpoint.history(now)) {
+      StructureDifference altered = DraftApplication.of(state, past.changes(), past.at()).difference();
       long number = log.takeNextNumber();
       String author = names.get(past.author());
       log.write(new ChangeLog.Logged(number, past.author(), author, past.at(), past.note(), "draft"), ChangeJson.written(past.changes()), altered.things());
       store.write(altered, number);
-      structure = altered.after();
+      state = state.next(altered);
     }
+    if (whole) {
+      write(state, now);
+    }
+  }
+
+  /** Puts something into every document, by whoever looks after the repository, on a day of the past year. */
+  private void write(Snapshot state, Instant now) {
+    List<Contents.Written> written = new ArrayList<>();
+    state.structure().places().values().stream().filter(Place::isDocument).forEach(document -> {
+      List<String> lines = Writing.of(document, state.pathText(state.parent(state.placeNumber(document.id()))));
+      Instant at = now.minus(Duration.ofHours(24 + Math.floorMod(document.id().hashCode(), 8_000)));
+      written.add(new Contents.Written(document.id(), "application/pdf", PlainPdf.of(lines), String.join("\n", lines), "wenna.carrow", at));
+    });
+    contents.putAll(written);
   }
 }

@@ -90,6 +90,7 @@ final class AlteredWords {
       put(fields, "description", group.description());
     } else if (thing instanceof StructureStore.GroupMembership held) {
       String id = held.membership().member().id();
+      fields.put("group", names.group(held.group()));
       fields.put("member", held.membership().member() instanceof Membership.PersonMember ? names.person(id) : names.group(id) + " (a group)");
       period(fields, held.membership().period());
     } else if (thing instanceof Unit unit) {

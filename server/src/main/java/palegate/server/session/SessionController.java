@@ -44,7 +44,7 @@ class SessionController {
       @NotBlank(message = "Write your sign-in name.") @Size(max = 100, message = "A sign-in name has at most 100 characters.") String login,
       @NotBlank(message = "Write your password.") @Size(max = 200, message = "A password has at most 200 characters.") String password) {}
 
-  record DemoSignIn(String login, String does) {}
+  record DemoSignIn(String login, String does, String tryFirst) {}
 
   /**
    * {@code account} is null if nobody is signed in; {@code change} is the newest change, by which an open page sees that
@@ -144,7 +144,7 @@ class SessionController {
   }
 
   private static List<DemoSignIn> demoSignIns() {
-    return Sallowpoint.signIns().stream().map(signIn -> new DemoSignIn(signIn.login(), signIn.does())).toList();
+    return Sallowpoint.signIns().stream().map(signIn -> new DemoSignIn(signIn.login(), signIn.does(), signIn.tryFirst())).toList();
   }
 
   private SignedIn signedIn(Accounts.Account account, Integer failedSince) {

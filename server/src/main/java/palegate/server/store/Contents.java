@@ -3,7 +3,10 @@ package palegate.server.store;
 import java.nio.ByteBuffer;
 import java.nio.charset.CharacterCodingException;
 import java.nio.charset.StandardCharsets;
+import java.sql.ResultSet;
 import java.time.Instant;
+import java.util.Collection;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -32,10 +35,15 @@ public class Contents {
 
   public record Content(int version, String mediaType, byte[] bytes) {}
 
-  private final JdbcClient jdbc;
+  /** The first content of a document, with what it says. */
+  public record Written(String place, String mediaType, byte[] bytes, String text, String account, Instant at) {}
 
-  Contents(JdbcClient jdbc) {
+  private final JdbcClient jdbc;
+  private final Batches batches;
+
+  Contents(JdbcClient jdbc, Batches batches) {
     this.jdbc = jdbc;
+    this.batches = batches;
   }
 
   /** The newest version. */
@@ -102,5 +110,17 @@ public class Contents {
     } catch (CharacterCodingException binary) {
       return false;
     }
+  }
+
+  /** Puts the first content into many documents at once; none of them has any. O(bytes). */
+  @Transactional
+  public void putAll(Collection<Written> written) {
+    Map<String, Integer> lives = new HashMap<>();
+    jdbc.sql("SELECT id, life FROM places").query((ResultSet row) -> {
+      lives.put(row.getString("id"), row.getInt("life"));
+    });
+    batches.insert("INSERT INTO document_contents (place, life, version, media_type, bytes, put_by, put_at) VALUES (?, ?, 1, ?, ?, ?, ?)", written,
+        one -> new Object[] {one.place(), lives.get(one.place()), one.mediaType(), one.bytes(), one.account(), Instants.toDatabase(one.at())});
+    batches.insert("INSERT INTO document_texts (place, life, version, text) VALUES (?, ?, 1, ?)", written, one -> new Object[] {one.place(), lives.get(one.place()), one.text()});
   }
 }

@@ -32,11 +32,11 @@ public final class TestApplication implements AutoCloseable {
 
   /** An empty repository, on the clock of the machine. */
   public static TestApplication startEmpty(TestDatabase database) {
-    return new TestApplication(database, new SettableClock(Instant.now()), false, "demo");
+    return new TestApplication(database, new SettableClock(Instant.now()), false, "small");
   }
 
   public static TestApplication start(TestDatabase database) {
-    return new TestApplication(database, new SettableClock(TODAY), true, "demo");
+    return new TestApplication(database, new SettableClock(TODAY), true, "small");
   }
 
   /** Another instance on the same database, with the same clock. */
@@ -46,7 +46,7 @@ public final class TestApplication implements AutoCloseable {
 
   /** On the clock of the machine, as browsers are. */
   public static TestApplication startNow(TestDatabase database) {
-    return startNow(database, "demo");
+    return startNow(database, "small");
   }
 
   /** The same with the demo, or with a large structure in its place. */

@@ -2,6 +2,7 @@
 import { useQuery } from '@tanstack/vue-query'
 import { subDays } from 'date-fns'
 import { computed, ref } from 'vue'
+import { useRoute } from 'vue-router'
 import { beginningOf, endOf, kept } from '@/common/dates'
 import DateField from '@/common/DateField.vue'
 import { answer, api, type Schemas } from '@/api/client'
@@ -15,29 +16,32 @@ import { useWhy } from '@/why/useWhy'
 
 const why = useWhy()
 const dayAgo = (days: number) => kept(subDays(new Date(), days), false)
+const route = useRoute()
+/** One change alone: between the moment before it and its own. */
+const exact = computed(() => (typeof route.query.from === 'string' && typeof route.query.until === 'string' ? { from: route.query.from, until: route.query.until } : undefined))
 const from = ref(dayAgo(365))
 const until = ref(dayAgo(0))
 
 /** From the beginning of the first day to the end of the last. Today has not ended: then the server says until when. */
-const span = () => ({
+const span = () => exact.value ?? ({
   from: beginningOf(from.value)!,
   until: until.value < dayAgo(0) ? endOf(until.value) : undefined,
 })
-const valid = computed(() => from.value !== '' && until.value !== '' && from.value <= until.value)
+const valid = computed(() => exact.value !== undefined || (from.value !== '' && until.value !== '' && from.value <= until.value))
 const asked = (over: { from: string; until?: string | undefined }, part: Part) =>
   answer(api.GET('/api/journal/between', { params: { query: { from: over.from, until: over.until, ...part } } }))
-const head = useQuery({ queryKey: computed(() => ['between', from.value, until.value]), enabled: valid, queryFn: () => asked(span(), { offset: 0, limit: 1 }) })
+const head = useQuery({ queryKey: computed(() => ['between', exact.value?.from ?? from.value, exact.value?.until ?? until.value]), enabled: valid, queryFn: () => asked(span(), { offset: 0, limit: 1 }) })
 /** Every page is asked over the very span of the totals above it. */
 const fetchRows = async (part: Part) => (await asked(head.data.value!, part)).altered
 
-const COLUMNS = [
+const COLUMNS = computed(() => [
   { title: 'Person', width: 'minmax(130px, 1fr)', sort: 'person' },
   { title: 'Place', width: '1.4fr', sort: 'place' },
-  { title: 'First day', width: '76px' },
-  { title: 'Last day', width: '76px' },
+  { title: exact.value ? 'Before' : 'First day', width: '76px' },
+  { title: exact.value ? 'After' : 'Last day', width: '76px' },
   { title: 'What did it', width: '1.3fr' },
   { title: 'Why then', width: '70px' },
-]
+])
 
 function words(cause: Schemas['Cause']): string {
   return cause.change !== undefined ? `change ${cause.change}: ${cause.note}` : `something began or ended between ${day(cause.after!)} and ${day(cause.until!)}`
@@ -46,10 +50,13 @@ function words(cause: Schemas['Cause']): string {
 
 <template>
   <div class="between">
-    <h1>Between two days</h1>
+    <h1>{{ exact ? `What change ${route.query.change} did` : 'Between two days' }}</h1>
     <div class="span">
-      <DateField v-model="from" label="From the beginning of" />
-      <DateField v-model="until" label="To the end of" />
+      <router-link v-if="exact" :to="{ name: 'journal', params: { number: String(route.query.change) } }">Back to the change</router-link>
+      <template v-else>
+        <DateField v-model="from" label="From the beginning of" />
+        <DateField v-model="until" label="To the end of" />
+      </template>
       <p v-if="head.data.value">
         {{ counted(head.data.value.changes, 'change') }} in between:
         <span class="gain">{{ counted(head.data.value.totals.peopleGaining, 'person', 'people') }} gained</span>,
@@ -90,11 +97,11 @@ function words(cause: Schemas['Cause']): string {
   display: flex;
   flex-direction: column;
   gap: 12px;
-  padding: 16px 22px;
+  padding: 8px 16px 12px;
 }
 .span {
   display: grid;
-  grid-template-columns: 190px 190px 1fr;
+  grid-template-columns: auto auto 1fr;
   gap: 14px;
   align-items: center;
 }

@@ -8,7 +8,7 @@ import { inPage, type Part } from '@/lists/part'
 import { useSession } from '@/session/useSession'
 import { useNotices } from '@/common/useNotices'
 import TwoSides from '@/common/TwoSides.vue'
-import { day, moment } from '@/common/words'
+import { counted, day, listed, moment } from '@/common/words'
 import { useDraft } from '@/tray/useDraft'
 import ChangeContent from './ChangeContent.vue'
 
@@ -51,7 +51,19 @@ async function undo() {
   }
 }
 
-const fetchChanges = (part: Part) => answer(api.GET('/api/journal', { params: { query: part } }))
+/** Only the changes of one thing, if the address says so. */
+const thing = computed(() => (typeof route.query.thing === 'string' ? route.query.thing : undefined))
+const thingName = computed(() => (typeof route.query.name === 'string' ? route.query.name : 'one thing'))
+const fetchChanges = (part: Part) => answer(api.GET('/api/journal', { params: { query: { ...part, thing: thing.value } } }))
+/** What the change did: between the moment before it and its own. */
+const effect = useQuery({
+  queryKey: computed(() => ['journal', 'effect', chosen.value]),
+  enabled: computed(() => change.data.value !== undefined && change.data.value.change.number > 1),
+  queryFn: () => {
+    const { at } = change.data.value!.change
+    return answer(api.GET('/api/journal/between', { params: { query: { from: new Date(Date.parse(at) - 1).toISOString(), until: at, limit: 1 } } }))
+  },
+})
 const change = useQuery({
   queryKey: computed(() => ['journal', 'change', chosen.value]),
   enabled: computed(() => chosen.value !== undefined),
@@ -65,6 +77,9 @@ const change = useQuery({
     <template #head>
       <h1>Journal</h1>
       <div id="find-here" class="find-here"></div>
+      <p v-if="thing !== undefined" class="mark">
+        Only what altered {{ thingName }} <router-link :to="{ name: 'journal', params: route.params }">show all</router-link>
+      </p>
       <router-link :to="{ name: 'between' }">Between two days</router-link>
     </template>
     <template #list>
@@ -73,7 +88,7 @@ const change = useQuery({
           label="Changes, newest first"
           find="Find a note, a name, a number"
           find-in="#find-here"
-          :query-key="['journal', 'list']"
+          :query-key="['journal', 'list', thing ?? 'all']"
           :fetch="fetchChanges"
           :columns="[
             { title: 'No.', width: '40px', sort: 'number' },
@@ -86,7 +101,7 @@ const change = useQuery({
           <template #row="{ item }">
             <div role="cell" class="number">{{ item.number }}</div>
             <div role="cell" class="change" :data-chosen="item.number === chosen" :title="item.note">
-              <router-link :to="{ name: 'journal', params: { number: item.number } }">{{ item.note }}</router-link>
+              <router-link :to="{ name: 'journal', params: { number: item.number }, query: route.query }">{{ item.note }}</router-link>
             </div>
             <div role="cell" class="quiet">{{ item.author }}</div>
             <div role="cell" class="quiet" :title="moment(item.at)">{{ day(item.at) }}</div>
@@ -126,7 +141,14 @@ const change = useQuery({
       <p class="quiet">
         {{ change.data.value.change.origin === 'import' ? 'Brought in' : 'Put in force' }} by
         {{ change.data.value.change.author }}, {{ moment(change.data.value.change.at) }}.
+        <template v-if="change.data.value.change.scheduledFor"> It had been scheduled for {{ moment(change.data.value.change.scheduledFor) }}.</template>
+        <template v-if="change.data.value.approvals.length > 0"> Approved by {{ listed(change.data.value.approvals.map((one) => `${one.name} (${moment(one.at)})`)) }}.</template>
         {{ change.data.value.altered.total }} {{ change.data.value.altered.total === 1 ? 'thing' : 'things' }} altered.
+      </p>
+      <p v-if="effect.data.value" class="effect">
+        <span class="gain">{{ counted(effect.data.value.totals.peopleGaining, 'person gained', 'people gained') }}</span>,
+        <span class="lose">{{ counted(effect.data.value.totals.peopleLosing, 'person lost', 'people lost') }}</span> something, at {{ counted(effect.data.value.totals.places, 'place') }}.
+        <router-link v-if="effect.data.value.totals.places > 0" :to="{ name: 'between', query: { change: chosen, from: effect.data.value.from, until: effect.data.value.until } }">Who, and where</router-link>
       </p>
       <div class="sheet altered"><ChangeContent :key="chosen" :number="chosen" /></div>
     </div>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import HistoryLink from '@/session/HistoryLink.vue'
 import { useQuery } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { answer, api, type Schemas } from '@/api/client'
@@ -37,6 +38,7 @@ const VIEWS = [
     <div class="title">
       <div>
         <h2>{{ data.group.name }} <DraftedMark :drafted="data.group.drafted" /></h2>
+        <HistoryLink :id="data.group.id" kind="group" :name="data.group.name" />
         <p v-if="data.group.description" class="quiet">{{ data.group.description }}</p>
         <p>
           {{ counted(data.group.people, 'person', 'people') }}<template v-if="data.group.outsiders > 0">, <span class="mark outsider">{{ counted(data.group.outsiders, 'outsider') }}</span></template>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import HistoryLink from '@/session/HistoryLink.vue'
 import { useQuery } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { answer, api, type Schemas } from '@/api/client'
@@ -59,6 +60,7 @@ async function invite() {
     <div class="title">
       <div>
         <h2><PersonName :person="data.person" /> <DraftedMark :drafted="data.drafted" /></h2>
+        <HistoryLink :id="data.person.id" kind="person" :name="data.person.name" />
         <p class="quiet">{{ [data.person.login, data.person.email].filter(Boolean).join(' · ') }}</p>
         <p>
           Reaches {{ counted(data.documents, 'document') }} and {{ counted(data.places - data.documents, 'other place') }}.

@@ -257,7 +257,7 @@ td {
   container-type: inline-size;
 }
 .whom {
-  width: 44%;
+  width: 52%;
   max-width: 0;
   min-width: 140px;
 }

@@ -121,6 +121,7 @@ const entries = computed<Entry[]>(() => [
   { title: 'Name, labels, move …', run: () => (dialog.value = 'place') },
   { title: 'Ceiling and house rules …', run: () => (dialog.value = 'guards') },
   { title: 'Overseers …', run: () => (dialog.value = 'overseers') },
+  { title: 'History of this place', to: { name: 'journal', query: { thing: `place:${place.value!.id}`, name: place.value!.name } } },
   ...(isContainer.value ? [{ title: 'Breaks below', to: { name: 'breaks', params: { id: place.value!.id } } }] : []),
 ])
 

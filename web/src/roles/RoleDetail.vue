@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import HistoryLink from '@/session/HistoryLink.vue'
 import { useQuery } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { answer, api, type Schemas } from '@/api/client'
@@ -82,6 +83,7 @@ async function remove() {
         </template>
       </div>
       <h2>Where it is used</h2>
+      <HistoryLink v-if="role" :id="role.id" kind="role" :name="role.name" />
       <div class="sheet list">
         <PagedList
           label="Grants of the role"

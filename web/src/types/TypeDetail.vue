@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import HistoryLink from '@/session/HistoryLink.vue'
 import { useQuery } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { answer, api, type Schemas } from '@/api/client'
@@ -87,6 +88,7 @@ async function save() {
 <template>
   <form class="detail" @submit.prevent="save">
     <h2>{{ type ? type.name : like ? `A new type, from ${like.name}` : 'A new type' }}</h2>
+    <HistoryLink v-if="type" :id="type.id" kind="type" :name="type.name" />
     <div class="names">
       <v-text-field v-model="name" label="Name" maxlength="300" hide-details :readonly="!may('types')" />
       <v-text-field v-model="shortName" label="Short name, for narrow columns" maxlength="60" hide-details :readonly="!may('types')" />

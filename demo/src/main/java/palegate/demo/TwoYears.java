@@ -153,7 +153,7 @@ final class TwoYears {
       for (String part : List.of("Hull", "Machinery", "Photographs")) {
         changes.add(folder(id + "-survey-" + part.toLowerCase(Locale.ROOT), id + "-survey", part));
       }
-      for (String who : List.of("Owners", "Insurers", "Port")) {
+      for (String who : List.of("Owners", "Insurers")) {
         changes.add(folder(id + "-corr-" + who.toLowerCase(Locale.ROOT), id + "-correspondence", who));
       }
       changes.add(grant(id, new Subject.OfGroup(team), "r-curator"));
@@ -162,7 +162,7 @@ final class TwoYears {
           new Batch("-survey-hull", "Hull survey", "survey", 12), new Batch("-survey-machinery", "Machinery survey", "survey", 8),
           new Batch("-survey-photographs", "Photo log", "photos", 10), new Batch("-survey", "Diver's log", "dive", 4)), opened);
       papers(opened - 24, number + ": letters and valuations.", id, ship, List.of(
-          new Batch("-corr-owners", "Letter to owners", "letter", 22), new Batch("-corr-insurers", "Letter to insurers", "letter", 24), new Batch("-corr-port", "Letter to the port", "letter", 8),
+          new Batch("-corr-owners", "Letter to owners", "letter", 22), new Batch("-corr-insurers", "Letter to insurers", "letter", 24), new Batch("-correspondence", "Letter to the port", "letter", 8),
           new Batch("-valuation", "Valuation of " + CARGO.get(i % CARGO.size()), "valuation", 7), new Batch("", "Cargo manifest", "manifest", 3), new Batch("", "Salvage agreement", "salvage", 1)), opened - 20);
       if (opened > 120) {
         papers(opened - 90, number + ": the statement goes out.", id, ship, List.of(
@@ -195,12 +195,12 @@ final class TwoYears {
   private void vesselsAndOffice() {
     for (int i = 0; i < SHIPS.size(); i++) {
       String id = "v-" + SHIPS.get(i).toLowerCase(Locale.ROOT).replace(' ', '-');
-      List<Change> changes = new ArrayList<>(List.of(folder(id, "lib-ves", SHIPS.get(i)), folder(id + "-cert", id, "Certificates"), folder(id + "-plans", id, "Plans")));
+      List<Change> changes = new ArrayList<>(List.of(folder(id, "lib-ves", SHIPS.get(i)), folder(id + "-cert", id, "Certificates")));
       for (int paper = 1; paper <= 8; paper++) {
         changes.add(document(id + "-cert", "Certificate of class %02d.pdf".formatted(paper), "certificate", 640 - i * 34));
       }
       for (int paper = 1; paper <= 4; paper++) {
-        changes.add(document(id + "-plans", "General arrangement %02d.pdf".formatted(paper), null, 640));
+        changes.add(document(id, "General arrangement %02d.pdf".formatted(paper), null, 640));
       }
       at(638 - i * 34, TEODOR, SHIPS.get(i) + ": certificates and plans.", changes);
     }

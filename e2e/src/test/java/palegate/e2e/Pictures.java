@@ -25,7 +25,7 @@ public final class Pictures {
 
   public static void main(String[] arguments) {
     try (TestDatabase database = TestDatabase.start();
-        TestApplication app = TestApplication.startNow(database);
+        TestApplication app = TestApplication.startNow(database, "demo");
         Desk desk = new Desk(app.address())) {
       new Pictures(desk, app, Path.of(arguments[0])).take();
     }
@@ -57,7 +57,8 @@ public final class Pictures {
     shot(page, page.locator(".list [data-row]").first(), "rehearsal");
     desk.open(page, "/statements?about=PLACE&id=lib-acc");
     shot(page, page.locator("[data-row]").first(), "statement");
-    desk.open(page, "/journal/3");
+    int tenders = app.signedIn("wenna.carrow").get("/api/journal?text=Saint%20Orrin:").body().path("items").get(0).path("number").asInt();
+    desk.open(page, "/journal/" + tenders);
     shot(page, page.locator("section.right [data-row]").first(), "journal");
     rooms(page);
     Page dark = desk.window(1280, 800, true);

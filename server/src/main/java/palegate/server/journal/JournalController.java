@@ -6,6 +6,7 @@ import java.time.Instant;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.stream.Stream;
 import org.springdoc.core.annotations.ParameterObject;
 import org.springframework.http.HttpStatus;
@@ -13,6 +14,7 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import palegate.core.changes.Change;
@@ -67,16 +69,37 @@ class JournalController {
     this.changes = changes;
   }
 
+  /** Of so many things of one name the changes are found; more of the name finds those that are left out. */
+  private static final int NAMED_AT_MOST = 500;
+
+  /**
+   * The changes, also those that touched something whose name contains the text.
+   *
+   * @param thing only those that touched this one, as {@code place:ID}, {@code person:ID} and so on; what is not known has none
+   */
   @GetMapping
-  Page<JournalLine> journal(@ParameterObject PageRequest part, Principal who) {
+  Page<JournalLine> journal(@RequestParam(required = false) String thing, @ParameterObject PageRequest part, Principal who) {
     boolean newestFirst = part.order("-number").turned();
     Map<Long, KnownChanges.Known> known = changes.to(who.getName());
+    Structure now = viewpoints.known(who.getName()).snapshot().structure();
+    ChangeLog.Wanted wanted = new ChangeLog.Wanted(part.text(), part.takesAll() ? List.of() : Things.named(now, part.text(), NAMED_AT_MOST), thing);
     if (known != null) {
-      List<ChangeLog.Logged> found = log.of(known.keySet(), newestFirst).stream().map(change -> KnownChanges.told(change, known))
-          .filter(change -> part.takesAll() || part.takes(change.note(), change.authorName())).toList();
+      if (thing != null && !Things.isThere(now, thing)) {
+        return new Page<>(0, part.offset(), List.of());
+      }
+      // A note may say what is not to be known: it is looked through as it is told.
+      Set<Long> touching = part.takesAll() && thing == null ? known.keySet() : log.numbers(wanted);
+      Set<Long> ofThing = thing == null ? known.keySet() : log.numbers(new ChangeLog.Wanted("", List.of(), thing));
+      List<ChangeLog.Logged> found = log.of(known.keySet(), newestFirst).stream().map(change -> KnownChanges.told(change, known)).filter(change -> ofThing.contains(change.number()))
+          .filter(change -> part.takesAll() || part.takes(change.note(), change.authorName(), Long.toString(change.number())) || touches(change, wanted, touching, known)).toList();
       return new Page<>(found.size(), part.offset(), found.stream().skip(part.offset()).limit(part.limit()).map(JournalController::line).toList());
     }
-    return new Page<>(log.count(part.text()), part.offset(), log.page(part.text(), newestFirst, part.offset(), part.limit()).stream().map(JournalController::line).toList());
+    return new Page<>(log.count(wanted), part.offset(), log.page(wanted, newestFirst, part.offset(), part.limit()).stream().map(JournalController::line).toList());
+  }
+
+  /** Whether it was found by a thing of that name: one whose whole note may be known may have been found by that as well. */
+  private static boolean touches(ChangeLog.Logged change, ChangeLog.Wanted wanted, Set<Long> found, Map<Long, KnownChanges.Known> known) {
+    return !wanted.named().isEmpty() && found.contains(change.number()) && known.get(change.number()) == KnownChanges.Known.ALL;
   }
 
   @GetMapping("/{number}")

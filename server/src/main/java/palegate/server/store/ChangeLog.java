@@ -5,9 +5,11 @@ import java.sql.SQLException;
 import java.time.Instant;
 import java.util.Collection;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Propagation;
@@ -35,7 +37,32 @@ public class ChangeLog {
 
   private static final String COLUMNS = "SELECT number, author, author_name, made_at, note, origin, scheduled_for FROM changes";
 
-  private static final String WITH_TEXT = " WHERE LOCATE(:text, LOWER(CONCAT_WS(' ', note, author_name, number))) > 0";
+  /** What a text finds: notes, authors, numbers, and whatever touched one of some things. */
+  private static final String WITH_TEXT = " WHERE (LOCATE(:text, LOWER(CONCAT_WS(' ', note, author_name, number))) > 0"
+      + " OR number IN (SELECT t.change_number FROM change_touches t WHERE t.thing IN (:named)))";
+  private static final String TOUCHING = " AND number IN (SELECT t.change_number FROM change_touches t WHERE t.thing = :thing)";
+
+  /**
+   * Which changes are looked for.
+   *
+   * @param text in their note, their author's name or their number, in small letters
+   * @param named things called so: whatever touched them is found too
+   * @param thing only what touched this one, as {@code place:ID}; null for all
+   */
+  public record Wanted(String text, Collection<String> named, String thing) {
+    private String where() {
+      return WITH_TEXT + (thing == null ? "" : TOUCHING);
+    }
+
+    private Map<String, Object> values() {
+      Map<String, Object> values = new HashMap<>();
+      values.put("text", text);
+      // An empty list is not SQL, and no thing has an empty name.
+      values.put("named", named.isEmpty() ? List.of("") : named);
+      values.put("thing", thing);
+      return values;
+    }
+  }
 
   private final JdbcClient jdbc;
   private final Batches batches;
@@ -102,10 +129,10 @@ public class ChangeLog {
         .list();
   }
 
-  /** The changes whose note or author contains a text, in capitals or not, newest first or oldest first. */
-  public List<Logged> page(String text, boolean newestFirst, long offset, int limit) {
-    return jdbc.sql(COLUMNS + WITH_TEXT + (newestFirst ? " ORDER BY number DESC" : " ORDER BY number") + " LIMIT :limit OFFSET :offset")
-        .param("text", text).param("limit", limit).param("offset", offset).query(ChangeLog::logged).list();
+  /** The changes that are looked for, newest first or oldest first. */
+  public List<Logged> page(Wanted wanted, boolean newestFirst, long offset, int limit) {
+    return jdbc.sql(COLUMNS + wanted.where() + (newestFirst ? " ORDER BY number DESC" : " ORDER BY number") + " LIMIT :limit OFFSET :offset")
+        .params(wanted.values()).param("limit", limit).param("offset", offset).query(ChangeLog::logged).list();
   }
 
   /** Some changes, newest first or oldest first. */
@@ -125,9 +152,14 @@ public class ChangeLog {
         .query((ResultSet row) -> each.by(row.getLong("change_number"), row.getString("author"), row.getString("thing")));
   }
 
-  /** How many changes have the text in their note or author. */
-  public long count(String text) {
-    return jdbc.sql("SELECT COUNT(*) FROM changes" + WITH_TEXT).param("text", text).query(Long.class).single();
+  /** How many are found. */
+  public long count(Wanted wanted) {
+    return jdbc.sql("SELECT COUNT(*) FROM changes" + wanted.where()).params(wanted.values()).query(Long.class).single();
+  }
+
+  /** Their numbers. */
+  public Set<Long> numbers(Wanted wanted) {
+    return new HashSet<>(jdbc.sql("SELECT number FROM changes" + wanted.where()).params(wanted.values()).query(Long.class).list());
   }
 
   /** The number of the last change made at or before an instant; 0 if there was none. */

@@ -99,6 +99,7 @@ class ApprovalsTest {
     JsonNode journal = wenna.get("/api/journal").body().path("items").get(0);
     JsonNode altered = wenna.get("/api/journal/" + journal.path("number").asLong()).body().path("altered").path("items").get(0);
     assertThat(altered.path("kind").asString()).isEqualTo("approval");
+    assertThat(wenna.get("/api/journal/" + journal.path("number").asLong()).body().path("approvals").get(0).path("name").asString()).as("who agreed stands in the journal").isEqualTo("Teodor Brask");
     assertThat(altered.path("before").path("rights change in").asString()).isEqualTo("Casualties");
     assertThat(altered.path("after").path("rights change in").asString()).isEqualTo("Staff handbook");
     JsonNode reversed = wenna.post("/api/journal/" + journal.path("number").asLong() + "/reversal", Map.of()).body();

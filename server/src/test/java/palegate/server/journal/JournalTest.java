@@ -81,4 +81,30 @@ class JournalTest {
         .contains("-change-1.csv");
     assertThat(oriel.get("/api/statements?about=PLACE&id=lib-ten&at=2001-01-01T00:00:00Z").problem()).isEqualTo("before-the-beginning");
   }
+
+  @Test
+  void one_thing_has_its_own_trail_and_a_change_is_found_by_the_name_of_what_it_touched(TestApplication app) {
+    Browser oriel = app.signedIn("oriel.fenn");
+    assertThat(oriel.get("/api/journal?thing=place:lib-ten").body().path("items").valueStream().map(line -> line.path("number").asInt())).containsExactly(2, 1);
+    assertThat(oriel.get("/api/journal?thing=place:nothing").body().path("total").asInt()).isZero();
+    assertThat(oriel.get("/api/journal?text=halcyon reach").body().path("items").valueStream().map(line -> line.path("number").asInt())).as("by its note").contains(6);
+    assertThat(oriel.get("/api/journal?text=trainee").body().path("items").valueStream().map(line -> line.path("number").asInt())).contains(5);
+    assertThat(oriel.get("/api/journal?text=tenders&thing=place:lib-board").body().path("items").valueStream().map(line -> line.path("number").asInt())).as("both at once").containsExactly(1);
+    Browser ola = app.signedIn("ola.lindqvist");
+    assertThat(ola.get("/api/journal?thing=place:f-2411").body()).as("what a wall hides has no trail").isEqualTo(ola.get("/api/journal?thing=place:f-9999").body());
+    assertThat(ola.get("/api/journal?text=ottoline").body().path("total").asInt()).isZero();
+  }
+
+  @Test
+  void a_statement_about_a_day_ahead_shows_that_day_and_says_so(TestApplication app) {
+    Browser oriel = app.signedIn("oriel.fenn");
+    Instant ahead = TestApplication.TODAY.plus(Duration.ofDays(200));
+    JsonNode now = oriel.get("/api/statements?about=PLACE&id=lib-out&documents=false").body();
+    JsonNode then = oriel.get("/api/statements?about=PLACE&id=lib-out&documents=false&at=" + ahead).body();
+    assertThat(then.path("ahead").asBoolean()).isTrue();
+    assertThat(now.path("ahead").asBoolean()).isFalse();
+    assertThat(then.path("counts").path("rows").asInt()).as("what firms were given has ended by then").isLessThan(now.path("counts").path("rows").asInt());
+    String file = oriel.get("/api/statements/file?about=PLACE&id=lib-out&documents=false&format=JSON&at=" + ahead).body().toString();
+    assertThat(file).contains("ahead");
+  }
 }

@@ -1,0 +1,261 @@
+package palegate.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.BoundingBox;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.regex.Pattern;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import palegate.server.testkit.Browser;
+import palegate.server.testkit.TestApplication;
+
+/** The frame in which all rooms stand: how much it takes, how much is seen in it, and that nothing in it gets in the way. */
+@ExtendWith(InBrowser.class)
+class RoomsTest {
+  /** How many rows are wholly in sight. */
+  private static final String ROWS_IN_SIGHT = """
+      (selector) => {
+        const first = document.querySelector(selector)
+        let box = first.parentElement
+        while (!['auto', 'scroll'].includes(getComputedStyle(box).overflowY)) box = box.parentElement
+        const seen = box.getBoundingClientRect()
+        return [...document.querySelectorAll(selector)].filter((row) => {
+          const at = row.getBoundingClientRect()
+          return at.top >= seen.top && at.bottom <= Math.min(seen.bottom, innerHeight) + 1
+        }).length
+      }
+      """;
+  /** The palings of which a part lies outside of what cuts it off. */
+  private static final String CUT_PALINGS = """
+      () => [...document.querySelectorAll('svg.paling')].filter((paling) => {
+        const whole = paling.getBoundingClientRect()
+        for (let above = paling.parentElement; above !== null && !above.matches('[role=row], tr, main'); above = above.parentElement) {
+          const box = above.getBoundingClientRect()
+          if (getComputedStyle(above).overflowX !== 'visible' && (whole.left < box.left - 0.5 || whole.right > box.right + 0.5)) return true
+        }
+        return false
+      }).length
+      """;
+
+  @BeforeEach
+  void discardDraft(TestApplication app) {
+    app.signedIn("wenna.carrow").delete("/api/draft");
+  }
+
+  private static int count(Page page, String script, String argument) {
+    return ((Number) page.evaluate(script, argument)).intValue();
+  }
+
+  @Test
+  void the_rail_is_narrow_and_its_words_are_whole(Desk desk) {
+    Page page = desk.signedIn("wenna.carrow");
+    for (int width : List.of(1280, 1024)) {
+      page.setViewportSize(width, 800);
+      BoundingBox rail = page.locator(".rail").boundingBox();
+      assertThat(rail.width).isLessThanOrEqualTo(72);
+      for (Locator room : page.locator(".rail nav a").all()) {
+        assertThat((Boolean) room.evaluate("a => a.scrollWidth <= a.clientWidth")).as(room.innerText()).isTrue();
+      }
+    }
+    page.setViewportSize(400, 800);
+    assertThat(page.locator(".rail nav")).isHidden();
+    page.locator(".opener").click();
+    page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Statements").setExact(true)).click();
+    assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Statements"))).isInViewport();
+    page.context().close();
+  }
+
+  @Test
+  void lists_show_twenty_two_people_and_fourteen_lines_and_comfortable_is_remembered(Desk desk, TestApplication app) {
+    Page page = desk.signedIn("wenna.carrow");
+    desk.open(page, "/people/persons");
+    page.locator("[data-row='20']").waitFor();
+    assertThat(count(page, ROWS_IN_SIGHT, "[data-row]")).isGreaterThanOrEqualTo(22);
+    Browser wenna = app.signedIn("wenna.carrow");
+    for (int i = 0; i < 20; i++) {
+      wenna.post("/api/draft/changes", Map.of("kind", "addGrant", "place", "lib-cas", "role", "r-reader", "subject", Map.of("kind", "person", "id", "p-" + (110 + i))));
+    }
+    desk.open(page, "/places/lib-cas");
+    page.locator("tr[data-entry]").nth(18).waitFor();
+    assertThat(count(page, ROWS_IN_SIGHT, "tr[data-entry]")).isGreaterThanOrEqualTo(14);
+    desk.open(page, "/places/lib-cas?show=people");
+    page.getByLabel(Pattern.compile("^Why .* has this")).first().click();
+    page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Access list")).click();
+    page.locator("tr[data-entry]").nth(18).waitFor();
+    assertThat(page.getByRole(AriaRole.COMPLEMENTARY)).isVisible();
+    assertThat(count(page, ROWS_IN_SIGHT, "tr[data-entry]")).as("with the why panel open").isGreaterThanOrEqualTo(8);
+    desk.open(page, "/account");
+    page.getByText("Comfortable").click();
+    desk.open(page, "/people/persons");
+    page.locator("[data-row='10']").waitFor();
+    assertThat(page.locator("[data-row='1']").boundingBox().height).isGreaterThan(40);
+    page.context().close();
+  }
+
+  @Test
+  void no_paling_is_cut_off_in_any_list(Desk desk) {
+    Page page = desk.signedIn("wenna.carrow");
+    for (String path : List.of("/roles", "/places/lib-cas", "/places/lib-cas?show=people", "/people/groups/g-surveyors", "/people/persons/p-mia", "/breaks", "/types/matrix", "/roles/r-keeper",
+        "/statements?about=PLACE&id=lib-acc", "/between", "/papers/lib-cas")) {
+      for (int width : List.of(1280, 1024)) {
+        page.setViewportSize(width, 800);
+        desk.open(page, path);
+        page.locator("svg.paling").first().waitFor();
+        assertThat(count(page, CUT_PALINGS, "")).as(path + " at " + width).isZero();
+      }
+    }
+    page.context().close();
+  }
+
+  @Test
+  void the_palette_goes_to_anything_and_does_what_the_screen_does_last_used_first(Desk desk) {
+    Page page = desk.signedIn("wenna.carrow");
+    desk.open(page, "/places/lib-cas");
+    page.locator("tr[data-entry]").first().waitFor();
+    page.keyboard().press("k");
+    Locator field = page.getByRole(AriaRole.DIALOG).getByRole(AriaRole.COMBOBOX);
+    field.fill("kittiwake");
+    page.keyboard().press("Enter");
+    page.waitForURL("**/places/f-2607");
+    page.keyboard().press("k");
+    field.fill("marigold");
+    assertThat(page.getByRole(AriaRole.OPTION).first()).containsText("Marigold");
+    page.keyboard().press("Escape");
+    page.keyboard().press("k");
+    assertThat(page.getByRole(AriaRole.OPTION).first()).containsText("C-2607 Kittiwake");
+    field.fill("add an entry");
+    page.keyboard().press("Enter");
+    assertThat(page.getByRole(AriaRole.DIALOG)).containsText("Kittiwake");
+    page.keyboard().press("Escape");
+    assertThat(page.getByRole(AriaRole.DIALOG)).hasCount(0);
+    page.keyboard().press("k");
+    field.fill("ceiling and house");
+    page.keyboard().press("Enter");
+    assertThat(page.getByRole(AriaRole.DIALOG)).containsText("Kittiwake");
+    page.context().close();
+  }
+
+  @Test
+  void the_palette_finds_nothing_that_is_hidden(Desk desk) {
+    Page page = desk.signedIn("ola.lindqvist");
+    page.keyboard().press("k");
+    Locator field = page.getByRole(AriaRole.DIALOG).getByRole(AriaRole.COMBOBOX);
+    field.fill("Ottoline");
+    assertThat(page.getByRole(AriaRole.DIALOG)).containsText("Nothing of that name that you may know.");
+    page.context().close();
+  }
+
+  @Test
+  void a_place_is_remembered_names_the_page_and_keeps_its_side_in_the_address(Desk desk) {
+    Page page = desk.signedIn("wenna.carrow");
+    desk.open(page, "/places/f-2607");
+    page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("People here")).click();
+    page.waitForURL("**/places/f-2607?show=people");
+    assertThat(page).hasTitle(Pattern.compile("^C-2607 Kittiwake · Places"));
+    page.keyboard().press("o");
+    page.waitForURL("**/roles");
+    assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Roles").setExact(true))).isFocused();
+    page.keyboard().press("p");
+    assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("C-2607 Kittiwake"))).isVisible();
+    page.context().close();
+  }
+
+  @Test
+  void a_dialog_gives_the_focus_back_and_the_menu_is_one(Desk desk) {
+    Page page = desk.open(desk.signedIn("wenna.carrow"), "/places/lib-cas");
+    Locator adding = page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Add an entry"));
+    adding.click();
+    page.getByRole(AriaRole.DIALOG).waitFor();
+    page.keyboard().press("Escape");
+    assertThat(page.getByRole(AriaRole.DIALOG)).hasCount(0);
+    assertThat(adding).isFocused();
+    Locator more = page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("More to do with this place"));
+    more.click();
+    assertThat(page.getByRole(AriaRole.MENU)).isVisible();
+    assertThat(page.getByRole(AriaRole.MENUITEM, new Page.GetByRoleOptions().setName("History of this place"))).isVisible();
+    page.context().close();
+  }
+
+  /** What was shown for one place: a dialog that turned into one for another when a slow answer came. */
+  @Test
+  void while_another_place_is_on_its_way_nothing_of_the_old_one_can_be_used(Desk desk) {
+    Page page = desk.open(desk.signedIn("wenna.carrow"), "/places/lib-cas");
+    page.locator("tr[data-entry]").first().waitFor();
+    List<Runnable> held = new ArrayList<>();
+    page.route(Pattern.compile("/api/places/lib-acc(/access)?$"), route -> held.add(route::resume));
+    page.getByRole(AriaRole.TREEITEM, new Page.GetByRoleOptions().setName(Pattern.compile("^Accounts,"))).click();
+    page.waitForURL("**/places/lib-acc");
+    Locator work = page.locator("section.work");
+    assertThat(work).hasAttribute("inert", "");
+    assertThat(work).hasAttribute("aria-busy", "true");
+    page.getByText("Add an entry").click(new Locator.ClickOptions().setForce(true));
+    assertThat(page.getByRole(AriaRole.DIALOG)).hasCount(0);
+    page.waitForCondition(() -> held.size() >= 2);
+    // The second answer comes first.
+    held.get(1).run();
+    held.get(0).run();
+    assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Accounts").setExact(true))).isVisible();
+    assertThat(work).not().hasAttribute("inert", "");
+    page.getByText("Add an entry").click();
+    assertThat(page.getByRole(AriaRole.DIALOG)).containsText("Accounts");
+    page.context().close();
+  }
+
+  @Test
+  void a_day_is_typed_as_one_writes_it_and_what_cannot_be_read_is_not_sent(Desk desk) {
+    Page page = desk.open(desk.signedIn("wenna.carrow"), "/places/lib-hand");
+    page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Add an entry")).click();
+    Locator dialog = page.getByRole(AriaRole.DIALOG);
+    dialog.getByLabel("To whom: a person, group or unit").first().fill("Mia Torrance");
+    page.locator(".v-list-item").filter(new Locator.FilterOptions().setHasText("Mia Torrance")).first().click();
+    dialog.locator(".v-select").first().click();
+    page.locator(".v-list-item").filter(new Locator.FilterOptions().setHasText("Filer")).first().click();
+    Locator end = dialog.getByRole(AriaRole.TEXTBOX, new Locator.GetByRoleOptions().setName("To the end of (no end if left empty)"));
+    end.fill("some day");
+    assertThat(dialog).containsText("Type a day such as");
+    dialog.getByText("Add to the draft").click();
+    assertThat(dialog).isVisible();
+    end.fill("30 Dec 2031");
+    dialog.getByText("Add to the draft").click();
+    assertThat(dialog).hasCount(0);
+    assertThat(page.locator("tr[data-entry]").filter(new Locator.FilterOptions().setHasText("Mia Torrance"))).containsText("to the end of 30 Dec 2031");
+    page.context().close();
+  }
+
+  @Test
+  void one_thing_has_its_trail_and_each_change_its_effect(Desk desk, TestApplication app) {
+    Page page = desk.open(desk.signedIn("wenna.carrow"), "/journal?thing=place:lib-ten&name=Tenders");
+    Locator changes = page.getByRole(AriaRole.TABLE, new Page.GetByRoleOptions().setName("Changes, newest first"));
+    assertThat(changes).containsText("Tenders are for management");
+    assertThat(changes).not().containsText("Trainees do not take valuations away.");
+    changes.getByText("Tenders are for management").click();
+    assertThat(page.locator(".effect")).containsText("lost");
+    page.getByText("Who, and where").click();
+    assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName(Pattern.compile("^What change \\d+ did")))).isVisible();
+    assertThat(page.locator("[data-row]").first()).containsText("Tenders");
+    page.context().close();
+  }
+
+  @Test
+  void a_container_lists_its_documents_with_the_columns_of_their_type(Desk desk, TestApplication app) {
+    Browser wenna = app.signedIn("wenna.carrow");
+    String fee = wenna.get("/api/places/f-2406-fees/documents").body().path("documents").path("items").get(3).path("id").asString();
+    assertThat(wenna.post("/api/draft/changes", Map.of("kind", "setLabels", "place", fee, "labels", Map.of("amount", "1,200 EUR"))).status()).isEqualTo(200);
+    assertThat(wenna.post("/api/draft/changes", Map.of("kind", "setLabels", "place", fee, "labels", Map.of("amount", "abc"))).status()).isEqualTo(422);
+    Page page = desk.open(desk.signedIn("wenna.carrow"), "/places/f-2406-fees?show=documents");
+    Locator list = page.getByRole(AriaRole.TABLE, new Page.GetByRoleOptions().setName("Documents here"));
+    page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^Fee note"))).click();
+    list.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Amount")).click();
+    list.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Amount")).click();
+    assertThat(list.locator("[data-row='0']")).containsText("1200 EUR");
+    page.context().close();
+  }
+}

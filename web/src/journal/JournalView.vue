@@ -55,6 +55,12 @@ async function undo() {
 const thing = computed(() => (typeof route.query.thing === 'string' ? route.query.thing : undefined))
 const thingName = computed(() => (typeof route.query.name === 'string' ? route.query.name : 'one thing'))
 const fetchChanges = (part: Part) => answer(api.GET('/api/journal', { params: { query: { ...part, thing: thing.value } } }))
+const change = useQuery({
+  queryKey: computed(() => ['journal', 'change', chosen.value]),
+  enabled: computed(() => chosen.value !== undefined),
+  queryFn: () =>
+    answer(api.GET('/api/journal/{number}', { params: { path: { number: chosen.value! }, query: { limit: 1 } } })),
+})
 /** What the change did: between the moment before it and its own. */
 const effect = useQuery({
   queryKey: computed(() => ['journal', 'effect', chosen.value]),
@@ -63,12 +69,6 @@ const effect = useQuery({
     const { at } = change.data.value!.change
     return answer(api.GET('/api/journal/between', { params: { query: { from: new Date(Date.parse(at) - 1).toISOString(), until: at, limit: 1 } } }))
   },
-})
-const change = useQuery({
-  queryKey: computed(() => ['journal', 'change', chosen.value]),
-  enabled: computed(() => chosen.value !== undefined),
-  queryFn: () =>
-    answer(api.GET('/api/journal/{number}', { params: { path: { number: chosen.value! }, query: { limit: 1 } } })),
 })
 </script>
 

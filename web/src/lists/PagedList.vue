@@ -180,7 +180,7 @@ function show(row: number) {
   virtualizer.value.scrollToIndex(row - base.value, { align: 'auto' })
 }
 
-const { rowOf, enter, move, entered, left } = useRowKeys(scroller, active, () => total.value, () => inSight.value?.first ?? 0, show)
+const { rowOf, enter, press, move, entered, left } = useRowKeys(scroller, active, () => total.value, () => inSight.value?.first ?? 0, show)
 
 /** The row to show as soon as it is there. */
 let awaited: number | undefined
@@ -228,6 +228,7 @@ defineExpose({ showWhenThere })
       @scroll.capture="scrolled"
       @keydown="move"
       @keydown.enter="enter"
+      @click="press"
       @focusin="entered"
       @focusout="left"
     >

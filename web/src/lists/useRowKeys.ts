@@ -21,6 +21,15 @@ export function useRowKeys(scroller: Ref<HTMLElement | null>, active: Ref<number
     row?.querySelector<HTMLElement>('a, .row-name, [data-opens]')?.click()
   }
 
+  /** A row opens wherever it is pressed, but on what has a use of its own, and not while text is being marked. */
+  function press(event: MouseEvent) {
+    const target = event.target instanceof Element ? event.target : null
+    const row = target?.closest<HTMLElement>('[data-row]')
+    if (row == null || target?.closest('a, button, input, label, select, textarea, [role=button], [role=combobox]') != null) return
+    if (window.getSelection()?.isCollapsed === false) return
+    row.querySelector<HTMLElement>('a, .row-name, [data-opens]')?.click()
+  }
+
   /** Wherever in a row the focus is; a key that is held down is faster than the rows are drawn. */
   function move(event: KeyboardEvent) {
     const step = event.key === 'ArrowDown' ? 1 : event.key === 'ArrowUp' ? -1 : 0
@@ -44,5 +53,5 @@ export function useRowKeys(scroller: Ref<HTMLElement | null>, active: Ref<number
     if (to instanceof Node && !scroller.value?.contains(to)) active.value = undefined
   }
 
-  return { rowOf, enter, move, entered, left }
+  return { rowOf, enter, press, move, entered, left }
 }

@@ -10,8 +10,10 @@ import PeopleBehindDialog from './PeopleBehindDialog.vue'
 
 type Line = Schemas['AccessLine']
 
-const props = defineProps<{ place: string; lines: Line[]; mayChange: boolean; /** Where the field to find a line stands, as a selector; above the list without it. */ findIn?: string }>()
-const emit = defineEmits<{ remove: [line: Line] }>()
+const props = defineProps<{ place: string; lines: Line[]; mayChange: boolean; /** The entries that changes of the draft are about. */ drafted?: Set<string>; /** Where the field to find a line stands, as a selector; above the list without it. */ findIn?: string }>()
+const emit = defineEmits<{ remove: [line: Line]; takeBack: [line: Line] }>()
+/** Lines that the draft adds or removes by themselves can be taken back here; others come and go with something else. */
+const takenBack = (line: Line) => line.drafted !== 'NO' && line.own && (props.drafted?.has(line.entry.id) ?? false)
 /** The ids of the chosen lines: own ones, for doing something to many of them. */
 const selected = defineModel<string[]>('selected', { default: () => [] })
 
@@ -184,7 +186,15 @@ function remark(line: Line): string {
             <span v-if="line.drafted === 'ADDED'" class="mark gain">{{ line.own ? 'added by your draft' : 'reaches it by your draft' }}</span>
             <span v-else-if="line.drafted === 'REMOVED'" class="mark lose">{{ line.own ? 'removed by your draft' : 'stopped by your draft' }}</span>
             <v-btn
-              v-else-if="line.own && mayChange"
+              v-if="takenBack(line)"
+              size="small"
+              variant="text"
+              :aria-label="`Take back what your draft does to the line of ${line.entry.subjectName}`"
+              @click="emit('takeBack', line)"
+              >Take back</v-btn
+            >
+            <v-btn
+              v-else-if="line.drafted === 'NO' && line.own && mayChange"
               size="small"
               variant="text"
               :aria-label="`Remove ${line.entry.kind === 'grant' ? line.entry.role : 'the withholding'} of ${line.entry.subjectName}`"

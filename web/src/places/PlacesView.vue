@@ -31,7 +31,7 @@ import RejoinDialog from './RejoinDialog.vue'
 const route = useRoute()
 const router = useRouter()
 const notices = useNotices()
-const { draft, add } = useDraft()
+const { draft, add, remove } = useDraft()
 const { account } = useSession()
 const login = account.value?.login ?? ''
 
@@ -105,9 +105,13 @@ watch(
     rememberPlace(login, detail.isError.value ? undefined : place.value?.id)
   },
 )
-watchEffect(() => {
-  if (place.value !== undefined && !stale.value) document.title = `${place.value.name} · Places · Pale Gate`
-})
+// After the router has given the page the title of its room.
+watchEffect(
+  () => {
+    if (route.fullPath !== '' && place.value !== undefined && !stale.value) document.title = `${place.value.name} · Places · Pale Gate`
+  },
+  { flush: 'post' },
+)
 
 /** The values of a document's fields stand with the document, under their own names. */
 const types = useQuery({ queryKey: ['types'], queryFn: () => answer(api.GET('/api/types')) })
@@ -125,6 +129,11 @@ const entries = computed<Entry[]>(() => [
   ...(isContainer.value ? [{ title: 'Breaks below', to: { name: 'breaks', params: { id: place.value!.id } } }] : []),
 ])
 
+const draftedEntries = computed(() => new Set(draft.value?.items.flatMap((item) => item.entry ?? [])))
+function takeBack(line: Schemas['AccessLine']) {
+  const item = draft.value?.items.findLast((one) => one.entry === line.entry.id)
+  if (item !== undefined) remove.mutate(item.id)
+}
 async function removeLine(line: Schemas['AccessLine']) {
   await add.mutateAsync(removal(line)).catch(notices.fail)
 }
@@ -213,7 +222,9 @@ async function removeLine(line: Schemas['AccessLine']) {
           :lines="access.data.value.lines"
           :may-change="mayChangeList"
           find-in="#find-in-place"
+          :drafted="draftedEntries"
           @remove="removeLine"
+          @take-back="takeBack"
         />
         <DocumentsHere v-else-if="view === 'documents'" :key="place.id" :place="place.id" :state="state" find-in="#find-in-place" />
         <PeopleHere v-else-if="view === 'people'" :key="place.id" :place="place.id" :drafted="drafted && asDrafted" />

@@ -21,7 +21,7 @@ export const router = createRouter({
     { path: '/statements', name: 'statements', component: () => import('@/statements/StatementsView.vue'), meta: { title: 'Statements' } },
     { path: '/duties', name: 'duties', component: () => import('@/duties/DutiesView.vue'), meta: { title: 'Duties' } },
     { path: '/journal/:number?', name: 'journal', component: () => import('@/journal/JournalView.vue'), meta: { title: 'Journal' } },
-    { path: '/:anything(.*)*', redirect: '/' },
+    { path: '/:anything(.*)*', name: 'no-such-page', component: () => import('@/shell/NoSuchPage.vue'), meta: { title: 'Nothing here' } },
   ],
 })
 

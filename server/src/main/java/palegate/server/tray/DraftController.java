@@ -22,6 +22,8 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
+import palegate.core.changes.AccessChange;
+import palegate.core.changes.Change;
 import palegate.core.changes.Refusal;
 import palegate.core.changes.Wording;
 import palegate.core.rehearsal.Rehearsal;
@@ -48,9 +50,10 @@ class DraftController {
    * @param about what it is about: the kind of thing
    * @param aboutId and its id
    * @param where the path of a place, or the name of another thing
+   * @param entry of a change that adds or removes a line of an access list, the id of that line
    * @param problem why it cannot be made any more, or null
    */
-  record Item(long id, String kind, String about, String aboutId, String where, String words, @MayBeMissing String problem) {}
+  record Item(long id, String kind, String about, String aboutId, String where, String words, @MayBeMissing String entry, @MayBeMissing String problem) {}
 
   /**
    * The draft in hand and, in numbers, what it would do: the tray.
@@ -199,9 +202,14 @@ class DraftController {
       String about = thing.substring(0, thing.indexOf(':'));
       String id = thing.substring(thing.indexOf(':') + 1);
       items.add(new Item(item.id(), item.change().kind().word(), about, id, where(about, id, before, after, words), item.change().words(words),
-          problems.get(items.size())));
+          entry(item.change()), problems.get(items.size())));
     }
     return items;
+  }
+
+  private static String entry(Change change) {
+    return change instanceof AccessChange.AddGrant add ? add.grant().id() : change instanceof AccessChange.RemoveGrant remove ? remove.grant()
+        : change instanceof AccessChange.AddWithholding add ? add.withholding().id() : change instanceof AccessChange.RemoveWithholding remove ? remove.withholding() : null;
   }
 
   private static String where(String about, String id, Snapshot before, Snapshot after, Wording words) {

@@ -64,7 +64,7 @@ class EveryListTest {
       "/api/draft/rehearsal/people, mia, items, person",
       "/api/draft/rehearsal/places, accounts, items, path",
       "/api/draft/rehearsal/pairs, mia, items, both",
-      "/api/journal, the, items, journal",
+      "/api/journal, follows, items, journal",
       "/api/journal/1, a, altered.items, altered",
       "/api/comparison?kind=person&one=p-mia&other=p-128, a, places.items, path",
       "/api/statements?about=PLACE&id=root&documents=false, mia, rows.items, statement",

@@ -81,8 +81,9 @@ class JournalController {
   Page<JournalLine> journal(@RequestParam(required = false) String thing, @ParameterObject PageRequest part, Principal who) {
     boolean newestFirst = part.order("-number").turned();
     Map<Long, KnownChanges.Known> known = changes.to(who.getName());
-    Structure now = viewpoints.known(who.getName()).snapshot().structure();
-    ChangeLog.Wanted wanted = new ChangeLog.Wanted(part.text(), part.takesAll() ? List.of() : Things.named(now, part.text(), NAMED_AT_MOST), thing);
+    Snapshot state = viewpoints.known(who.getName()).snapshot();
+    Structure now = state.structure();
+    ChangeLog.Wanted wanted = new ChangeLog.Wanted(part.text(), part.takesAll() ? List.of() : Things.named(state, part.text(), NAMED_AT_MOST), thing);
     if (known != null) {
       if (thing != null && !Things.isThere(now, thing)) {
         return new Page<>(0, part.offset(), List.of());

@@ -4,12 +4,13 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.function.Function;
+import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import palegate.core.people.Group;
 import palegate.core.people.Person;
 import palegate.core.people.Unit;
-import palegate.core.places.Place;
 import palegate.core.roles.Role;
+import palegate.core.snapshot.Snapshot;
 import palegate.core.structure.Structure;
 import palegate.core.types.DocumentType;
 import palegate.core.walls.Wall;
@@ -18,11 +19,12 @@ import palegate.core.walls.Wall;
 final class Things {
   private Things() {}
 
-  /** Things whose name contains a text that is in small letters. O(structure). */
-  static List<String> named(Structure structure, String text, int atMost) {
+  /** Things whose name contains a text that is in small letters. O(people, groups, types), and places as the index of their names has them. */
+  static List<String> named(Snapshot snapshot, String text, int atMost) {
+    Structure structure = snapshot.structure();
     return Stream.of(named("person", structure.people(), Person::name, text), named("group", structure.groups(), Group::name, text), named("unit", structure.units(), Unit::name, text),
         named("role", structure.roles(), Role::name, text), named("type", structure.types(), DocumentType::name, text), named("wall", structure.walls(), Wall::name, text),
-        named("place", structure.places(), Place::name, text)).flatMap(things -> things).limit(atMost).toList();
+        IntStream.of(snapshot.placesNamed(text)).mapToObj(place -> "place:" + snapshot.place(place).id())).flatMap(things -> things).limit(atMost).toList();
   }
 
   private static <T> Stream<String> named(String kind, Map<String, T> things, Function<T, String> name, String text) {

@@ -40,8 +40,8 @@ withDefaults(
   min-height: 40px;
   gap: 8px 16px;
 }
-.head > :slotted(.v-btn) {
-  margin-left: auto;
+.head > :slotted(.find-here) {
+  margin-right: auto;
 }
 .sides {
   flex: 1;

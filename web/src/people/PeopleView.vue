@@ -8,6 +8,7 @@ import GroupDetail from './GroupDetail.vue'
 import GroupDialog from './GroupDialog.vue'
 import GroupList from './GroupList.vue'
 import PersonDetail from './PersonDetail.vue'
+import PeopleTableDialog from './PeopleTableDialog.vue'
 import PersonDialog from './PersonDialog.vue'
 import PersonList from './PersonList.vue'
 import SketchView from './SketchView.vue'
@@ -30,7 +31,7 @@ const view = computed(() =>
 )
 const id = computed(() => (typeof route.params.id === 'string' && route.params.id !== '' ? route.params.id : undefined))
 const wide = computed(() => view.value === 'sketch' || view.value === 'side-by-side')
-const making = ref<'group' | 'person' | 'unit'>()
+const making = ref<'group' | 'person' | 'people' | 'unit'>()
 
 function go(to: string, chosen?: string) {
   void router.push({ name: 'people', params: { view: to, id: chosen ?? '' } })
@@ -55,6 +56,7 @@ function go(to: string, chosen?: string) {
       <div id="find-here" class="find-here"></div>
       <template v-if="may('people')">
         <v-btn v-if="view === 'groups'" size="small" class="is-main" @click="making = 'group'">New group</v-btn>
+        <v-btn v-if="view === 'persons'" size="small" @click="making = 'people'">Many at once</v-btn>
         <v-btn v-if="view === 'persons'" size="small" class="is-main" @click="making = 'person'">New person</v-btn>
         <v-btn v-if="view === 'units'" size="small" class="is-main" @click="making = 'unit'">New unit</v-btn>
       </template>
@@ -81,6 +83,7 @@ function go(to: string, chosen?: string) {
   </TwoSides>
   <GroupDialog v-if="making === 'group'" :model-value="true" @update:model-value="making = undefined" />
   <PersonDialog v-if="making === 'person'" :model-value="true" @update:model-value="making = undefined" />
+  <PeopleTableDialog v-if="making === 'people'" :model-value="true" @update:model-value="making = undefined" />
   <UnitDialog v-if="making === 'unit'" :model-value="true" @update:model-value="making = undefined" />
 </template>
 

@@ -9,6 +9,7 @@ const props = defineProps<{ person?: Schemas['PersonView'] }>()
 const open = defineModel<boolean>({ required: true })
 const { faults, busy, draft } = useDrafting()
 const units = useQuery({ queryKey: ['units'], queryFn: () => answer(api.GET('/api/units')) })
+const form = ref<HTMLFormElement>()
 const name = ref(props.person?.name ?? '')
 const login = ref(props.person?.login ?? '')
 const email = ref(props.person?.email ?? '')
@@ -16,7 +17,8 @@ const external = ref(props.person?.external ?? false)
 const active = ref(props.person?.active ?? true)
 const unit = ref<string | null | undefined>(props.person?.unitId)
 
-async function save() {
+/** After one, the unit and the standing stay for the next: people often come together. */
+async function save(another: boolean) {
   const saved = await draft([
     {
       kind: 'setPerson',
@@ -29,13 +31,18 @@ async function save() {
       unit: unit.value ?? undefined,
     },
   ])
-  if (saved) open.value = false
+  if (!saved) return
+  if (!another) open.value = false
+  else {
+    name.value = login.value = email.value = ''
+    form.value?.querySelector('input')?.focus()
+  }
 }
 </script>
 
 <template>
   <v-dialog v-model="open" max-width="560" aria-labelledby="person-title">
-    <form class="sheet pg-dialog" @submit.prevent="save">
+    <form ref="form" class="sheet pg-dialog" @submit.prevent="save(false)">
       <h2 id="person-title">{{ person ? `Change ${person.name}` : 'Add a person' }}</h2>
       <v-text-field v-model="name" v-focus-first label="Name" maxlength="300" />
       <div class="two">
@@ -48,6 +55,7 @@ async function save() {
       <FaultList :faults="faults" />
       <div class="actions">
         <v-btn @click="open = false">Cancel</v-btn>
+        <v-btn v-if="person === undefined" :disabled="name.trim() === ''" :loading="busy" @click="save(true)">Add, and another</v-btn>
         <v-btn type="submit" class="is-main" :disabled="name.trim() === ''" :loading="busy">Add to the draft</v-btn>
       </div>
     </form>

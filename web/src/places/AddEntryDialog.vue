@@ -15,6 +15,7 @@ const open = defineModel<boolean>({ required: true })
 const emit = defineEmits<{ done: [] }>()
 
 const { add } = useDraft()
+const form = ref<HTMLFormElement>()
 const kind = ref<'grant' | 'withholding'>('grant')
 const subject = ref<Schemas['SubjectView']>()
 const role = ref<string>()
@@ -30,7 +31,8 @@ const typeList = useQuery({ queryKey: ['types'], queryFn: () => answer(api.GET('
 const chosenRole = computed(() => roles.data.value?.find((one) => one.id === role.value))
 const complete = computed(() => subject.value !== undefined && (kind.value === 'grant' ? role.value !== undefined : rights.value.length > 0))
 
-async function draft() {
+/** After one, what it gives and how long stay for the next: only whom is asked again. */
+async function draft(another: boolean) {
   faults.value = []
   const common = {
     place: props.place,
@@ -46,8 +48,12 @@ async function draft() {
         ? { kind: 'addGrant', role: role.value!, ...common }
         : { kind: 'addWithholding', rights: rights.value, ...common },
     )
-    open.value = false
     emit('done')
+    if (!another) open.value = false
+    else {
+      subject.value = undefined
+      form.value?.querySelector('input')?.focus()
+    }
   } catch (error) {
     faults.value =
       error instanceof ProblemError
@@ -59,7 +65,7 @@ async function draft() {
 
 <template>
   <v-dialog v-model="open" max-width="640" scrollable aria-labelledby="add-title">
-    <form class="sheet pg-dialog" @submit.prevent="draft">
+    <form ref="form" class="sheet pg-dialog" @submit.prevent="draft(false)">
       <h2 id="add-title">Add an entry at {{ placeName }}</h2>
       <div class="segments" role="group" aria-label="What the entry does">
         <button type="button" :aria-pressed="kind === 'grant'" @click="kind = 'grant'">Give a role</button>
@@ -101,6 +107,7 @@ async function draft() {
       </div>
       <div class="actions">
         <v-btn @click="open = false">Cancel</v-btn>
+        <v-btn :disabled="!complete" :loading="add.isPending.value" @click="draft(true)">Add, and another</v-btn>
         <v-btn type="submit" class="is-main" :disabled="!complete" :loading="add.isPending.value">Add to the draft</v-btn>
       </div>
     </form>

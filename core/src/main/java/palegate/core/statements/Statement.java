@@ -42,13 +42,17 @@ public final class Statement {
    *
    * @param sources the grants that name the person
    * @param oversights the appointments, here or above, that name them; never of an outsider
+   * @param leadsTo what a link shows, and whether they can read it there, where that is decided; null for any other place
    */
-  public record Row(Person person, Place place, String path, Rights rights, List<Source> sources, List<Oversight> oversights) {
+  public record Row(Person person, Place place, String path, Rights rights, List<Source> sources, List<Oversight> oversights, LeadsTo leadsTo) {
     public Row {
       sources = List.copyOf(sources);
       oversights = List.copyOf(oversights);
     }
   }
+
+  /** Where a link leads to. */
+  public record LeadsTo(Place target, boolean opens) {}
 
   /** A grant that contributed: the role, to whom, and where it stands. */
   public record Source(Grant grant, String roleName, Place place, boolean here) {}
@@ -178,7 +182,13 @@ public final class Statement {
       Person who = snapshot.person(person);
       return new Row(who, snapshot.place(place), path, moment.rights(person, place),
           sources.stream().filter(source -> moment.matches(person, source.grant().subject())).toList(),
-          who.external() ? List.of() : overseers.stream().filter(oversight -> moment.matches(person, oversight.subject())).toList());
+          who.external() ? List.of() : overseers.stream().filter(oversight -> moment.matches(person, oversight.subject())).toList(), leadsTo(place, person));
+    }
+
+    private LeadsTo leadsTo(int place, int person) {
+      String shown = snapshot.place(place).target();
+      int target = shown == null ? -1 : snapshot.placeNumber(shown);
+      return target < 0 ? null : new LeadsTo(snapshot.place(target), moment.rights(person, target).contains(Right.READ));
     }
   }
 

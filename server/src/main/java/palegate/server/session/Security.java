@@ -77,7 +77,7 @@ class Security {
             .requestMatchers("/api/papers", "/api/papers/**", "/api/updates").access(signedIn(accounts))
             .requestMatchers(HttpMethod.GET, "/api/**").access(administering(accounts))
             .requestMatchers("/api/draft/**", "/api/drafts/**").access(changing(accounts))
-            .requestMatchers(HttpMethod.POST, "/api/people/matches", "/api/places/*/outline", "/api/types/conversion", "/api/journal/*/reversal")
+            .requestMatchers(HttpMethod.POST, "/api/people/matches", "/api/people/table", "/api/places/*/outline", "/api/types/conversion", "/api/journal/*/reversal")
             .access(changing(accounts))
             .requestMatchers(HttpMethod.PUT, "/api/places/*/content").access(signedIn(accounts))
             .requestMatchers("/api/list-templates/**").access(holding(accounts, Duty.ACCESS))

@@ -45,7 +45,9 @@ final class StatementSheet {
         + (source.here() ? ", here" : ", from " + source.place().name()));
     Stream<String> oversights = row.oversights().stream().map(oversight -> "oversight of " + SubjectNames.of(oversight.subject(), structure)
         + " at " + structure.places().get(oversight.place()).name());
-    return Stream.concat(grants, oversights).collect(Collectors.joining("; "));
+    Stream<String> leads = row.leadsTo() == null ? Stream.empty()
+        : Stream.of("leads to " + row.leadsTo().target().name() + ", which they " + (row.leadsTo().opens() ? "can open" : "cannot open"));
+    return Stream.of(grants, oversights, leads).flatMap(words -> words).collect(Collectors.joining("; "));
   }
 
   private static List<Sheet.Column> columns() {

@@ -130,4 +130,17 @@ class PlacesTest {
     JsonNode fees = app.signedIn("wenna.carrow").get("/api/places/d-10004").body();
     assertThat(fees.path("guards").valueStream().map(limit -> limit.path("sentence").asString())).anyMatch(words -> words.startsWith("Checked out by Ola"));
   }
+
+  @Test
+  void a_link_says_where_it_leads_and_how_many_who_find_it_can_open_that(TestApplication app) {
+    Browser wenna = app.signedIn("wenna.carrow");
+    JsonNode target = wenna.get("/api/places/l-hand").body().path("target");
+    assertThat(target.path("name").asString()).isEqualTo("Staff handbook");
+    int finding = target.path("people").asInt();
+    int opening = target.path("opening").asInt();
+    assertThat(finding).isEqualTo((int) wenna.get("/api/places/l-hand/people").body().path("total").asInt());
+    JsonNode rows = wenna.get("/api/statements?about=PLACE&id=l-hand").body().path("rows").path("items");
+    assertThat(rows.valueStream().filter(row -> row.path("comesFrom").asString().contains("leads to Staff handbook, which they can open")).count()).isEqualTo(opening);
+    assertThat(rows.valueStream().filter(row -> row.path("comesFrom").asString().contains("which they cannot open")).count()).isEqualTo(finding - opening).isPositive();
+  }
 }

@@ -99,6 +99,7 @@ class EveryAnswerIsGivenToAViewpointTest {
     ask("GET /api/units", "");
     ask("GET /api/organisation", "");
     ask("POST /api/places/{id}/outline", "/api/places/$place/outline {\"text\": \"New folder\"}");
+    ask("POST /api/people/table", " {\"text\": \"name,unit\\nSomebody,Management\\nAnother,Isle Marrow office\\nA third,Nowhere\"}");
     ask("POST /api/people/matches", " {\"lines\": [\"Mia Torrance\", \"Oriel Fenn\", \"Ferris Oake\", \"hesper.vance\", \"Nobody\"]}");
     ask("POST /api/types/conversion", " {\"kind\": \"setType\", \"type\": \"valuation\", \"name\": \"Valuation\", \"guarded\": true, \"fields\": []}");
     ask("POST /api/draft/preview", " {\"changes\": [{\"kind\": \"addGrant\", \"place\": \"$place\", \"subject\": {\"kind\": \"group\", \"id\": \"$group\"}, \"role\": \"r-reader\", \"entry\": \"e-x\"}]}");

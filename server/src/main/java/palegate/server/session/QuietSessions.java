@@ -1,14 +1,16 @@
 package palegate.server.session;
 
+import jakarta.servlet.DispatcherType;
 import jakarta.servlet.Filter;
 import java.time.Duration;
 import java.time.Instant;
+import java.util.EnumSet;
 import java.util.Set;
+import org.springframework.boot.web.servlet.FilterRegistrationBean;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.context.annotation.Primary;
 import org.springframework.context.annotation.Profile;
-import org.springframework.core.annotation.Order;
 import org.springframework.session.Session;
 import org.springframework.session.SessionRepository;
 import org.springframework.session.jdbc.JdbcIndexedSessionRepository;
@@ -43,17 +45,25 @@ class QuietSessions {
     return new Repository(sessions, transactions);
   }
 
-  /** Around Spring Session's filter, which asks for the same session again when it has saved it. */
+  /**
+   * Around Spring Session's filter, which asks for the same session again when it has saved it. What is kept for that must not outlive
+   * the request: the thread goes on to others, and the session may be ended meanwhile. The order is said here, since that of a method
+   * which makes a filter is not heeded.
+   */
   @Bean
-  @Order(SessionRepositoryFilter.DEFAULT_ORDER - 1)
-  Filter oneReadingOfASession(Repository sessions) {
-    return (request, response, chain) -> {
+  FilterRegistrationBean<Filter> oneReadingOfASession(Repository sessions) {
+    FilterRegistrationBean<Filter> around = new FilterRegistrationBean<>((request, response, chain) -> {
+      sessions.saved.remove();
       try {
         chain.doFilter(request, response);
       } finally {
         sessions.saved.remove();
       }
-    };
+    });
+    around.setOrder(SessionRepositoryFilter.DEFAULT_ORDER - 1);
+    around.setDispatcherTypes(EnumSet.allOf(DispatcherType.class));
+    around.setAsyncSupported(true);
+    return around;
   }
 
   static final class SessionTransactions implements TransactionOperations {

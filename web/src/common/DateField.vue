@@ -8,12 +8,10 @@ const props = withDefaults(
     label: string
     /** With a time of day. */
     time?: boolean
-    /** The latest day there may be, as forms keep it. */
-    max?: string
   }>(),
-  { time: false, max: undefined },
+  { time: false },
 )
-/** 2026-11-28, with a time 2026-11-28T15:00; empty for none. */
+/** 2026-11-28, with a time 2026-11-28T15:00; empty for none; what cannot be read as it was written, which no form takes for none. */
 const model = defineModel<string>({ required: true })
 
 const EXAMPLES = computed(() => (props.time ? '14 Nov 15:00' : '14 Nov, +4w, end of month'))
@@ -26,7 +24,7 @@ const fault = ref('')
 const input = ref<ComponentPublicInstance>()
 const picking = ref(false)
 watch(model, (now) => {
-  if (read(written.value) !== now) written.value = say(now)
+  if (now !== written.value && read(written.value) !== now) written.value = say(now)
 })
 
 function read(text: string): string | undefined {
@@ -39,11 +37,10 @@ function typed(text: string | null) {
   written.value = text ?? ''
   const value = read(written.value)
   if (value === undefined) fault.value = `Type a day such as ${EXAMPLES.value}.`
-  else if (props.max !== undefined && value > props.max) fault.value = `No later than ${say(props.max)}.`
   else fault.value = ''
   const field = (input.value?.$el as HTMLElement | undefined)?.querySelector('input')
   field?.setCustomValidity(fault.value)
-  if (fault.value === '' && value !== undefined && value !== model.value) model.value = value
+  model.value = value ?? written.value
 }
 
 /** Leaving the field shows how it was understood. */
@@ -78,7 +75,7 @@ function picked(day: unknown) {
         <template #activator="{ props: menu }">
           <button v-bind="menu" type="button" class="linklike" :aria-label="`Pick a day: ${label}`">pick</button>
         </template>
-        <v-date-picker :model-value="fromKept(model) ?? null" :max="max" hide-header first-day-of-week="1" @update:model-value="picked" />
+        <v-date-picker :model-value="fromKept(model) ?? null" hide-header first-day-of-week="1" @update:model-value="picked" />
       </v-menu>
     </template>
   </v-text-field>

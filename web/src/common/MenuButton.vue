@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { ref, type ComponentPublicInstance } from 'vue'
 import type { RouteLocationRaw } from 'vue-router'
 import { useRouter } from 'vue-router'
 import { useScreenActions } from './screenActions'
@@ -20,13 +21,16 @@ const props = defineProps<{
 }>()
 const router = useRouter()
 const act = (entry: Entry) => (entry.to === undefined ? entry.run?.() : void router.push(entry.to))
-useScreenActions(() => props.entries.filter((entry) => entry.disabled !== true).map((entry) => ({ title: entry.title, run: () => act(entry) })))
+const button = ref<ComponentPublicInstance>()
+/** While its place is on the way it cannot be pressed, from the palette neither. */
+const usable = () => (button.value?.$el as HTMLElement | undefined)?.closest('[inert]') === null
+useScreenActions(() => (usable() ? props.entries : []).filter((entry) => entry.disabled !== true).map((entry) => ({ title: entry.title, run: () => act(entry) })))
 </script>
 
 <template>
   <v-menu>
     <template #activator="{ props: menu }">
-      <v-btn v-bind="menu" size="small" :aria-label="label" aria-haspopup="menu">{{ title }}</v-btn>
+      <v-btn v-bind="menu" ref="button" size="small" :aria-label="label" aria-haspopup="menu">{{ title }}</v-btn>
     </template>
     <v-list role="menu" :aria-label="label" density="compact">
       <v-list-item v-for="entry in entries" :key="entry.title" role="menuitem" :title="entry.title" :disabled="entry.disabled" @click="act(entry)" />

@@ -54,6 +54,11 @@ describe('an end', () => {
     }
   })
 
+  it('that cannot be read is never none', () => {
+    expect(() => endOf('soon')).toThrow(/no day/)
+    expect(() => beginningOf('31 Feb')).toThrow(/no day/)
+  })
+
   it('that is not given is none', () => {
     expect(endOf('')).toBeUndefined()
     expect(beginningOf('')).toBeUndefined()

@@ -82,14 +82,21 @@ export function fromKept(value: string): Date | undefined {
   return isValid(at) ? at : undefined
 }
 
+/** What a form keeps, as a date or nothing if it keeps nothing. What cannot be read is never taken for nothing: it would be “no end”. */
+function dayOrNone(day: string): Date | undefined {
+  const at = fromKept(day)
+  if (at === undefined && day.trim() !== '') throw new RangeError(`“${day}” is no day. Type one such as 14 Nov, +4w or end of month.`)
+  return at
+}
+
 /** The instant at which a kept day begins, or nothing. */
 export function beginningOf(day: string): string | undefined {
-  return fromKept(day)?.toISOString()
+  return dayOrNone(day)?.toISOString()
 }
 
 /** The instant at which a kept day is over, which is the first that no longer counts; or nothing. */
 export function endOf(day: string): string | undefined {
-  const at = fromKept(day)
+  const at = dayOrNone(day)
   return at === undefined ? undefined : addDays(at, 1).toISOString()
 }
 

@@ -1,9 +1,14 @@
-import { keepPreviousData, useQueries, useQuery } from '@tanstack/vue-query'
+import { useQueries, useQuery } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 
 const PAGE = 200
 /** So many rows before a page comes into sight it is fetched. */
 const AHEAD = 60
+
+/** Whether two keys name one list: the words at their beginning do; what stands after them is a version, a text, an order. */
+export function isSameList(one: readonly unknown[], other: readonly unknown[]): boolean {
+  return [0, 1, 2].every((i) => typeof one[i] !== 'string' || typeof other[i] !== 'string' || one[i] === other[i])
+}
 
 /**
  * The first page of a list, and those that are in sight or about to be.
@@ -14,7 +19,8 @@ export function usePages<T>(key: () => unknown[], fetch: (offset: number, limit:
   const first = useQuery({
     queryKey: computed(() => [...key(), 'page', 0]),
     queryFn: () => fetch(0, PAGE),
-    placeholderData: keepPreviousData,
+    // A list that is searched, sorted or has changed keeps its rows until the new ones are there; another list never shows them.
+    placeholderData: (rows: { total: number; items: T[] } | undefined, asked: { queryKey: readonly unknown[] } | undefined) => (asked !== undefined && isSameList(asked.queryKey, key()) ? rows : undefined),
     shallow: true,
   })
   const total = computed(() => first.data.value?.total ?? 0)

@@ -24,6 +24,7 @@ watchDebounced(typed, (now) => (text.value = now.trim()), { debounce: PAUSE })
 const screen = document.querySelector('#work')
 const here = [...(screen === null ? [] : actionsOf(screen)), ...roomsAmong(rooms.value)]
 const login = account.value?.login ?? ''
+const went = useQuery({ queryKey: ['palette-recent', login], queryFn: () => recentOf(login, roomsAmong(rooms.value)), staleTime: 0 })
 
 const found = useQuery({
   queryKey: computed(() => ['palette', text.value]),
@@ -39,7 +40,7 @@ const found = useQuery({
 const settled = computed(() => typed.value.trim() === text.value && (text.value === '' || !found.isFetching.value))
 const offers = computed<Offer[]>(() => {
   const wanted = typed.value.trim()
-  const last = recentOf(login)
+  const last = went.data.value ?? []
   if (wanted === '') return unlike([...last, ...here])
   const known = found.data.value ?? []
   return unlike([...last.filter((one) => matches(one, wanted)), ...here.filter((one) => matches(one, wanted)), ...(wanted === text.value ? known : [])])

@@ -1,17 +1,38 @@
 import { useLocalStorage } from '@vueuse/core'
+import { answer, api } from '@/api/client'
 import type { Offer } from './sources'
 
 const KEPT = 12
 
-/** By the account, since several people may use one browser. Only where one went: what one did may not be there any more. */
-const recent = useLocalStorage<Record<string, Offer[]>>('palegate-recent', {})
-
-export function recentOf(login: string): Offer[] {
-  return recent.value[login] ?? []
+/** Where an account went: the room or the thing, never a name. What somebody may not know any more is looked up anew and not found. */
+interface Went {
+  id: string
+  kind: string
+  /** As place:ID; missing for a room. */
+  thing?: string | undefined
+  to: NonNullable<Offer['to']>
 }
 
+const recent = useLocalStorage<Record<string, Went[]>>('palegate-recent', {})
+
 export function remember(login: string, offer: Offer) {
-  if (offer.to === undefined) return
-  const others = recentOf(login).filter((one) => one.id !== offer.id)
-  recent.value = { ...recent.value, [login]: [offer, ...others].slice(0, KEPT) }
+  const { id, kind, thing, to } = offer
+  if (to === undefined || (thing === undefined && kind !== 'room')) return
+  const others = (recent.value[login] ?? []).filter((one) => one.id !== id)
+  recent.value = { ...recent.value, [login]: [{ id, kind, thing, to }, ...others].slice(0, KEPT) }
+}
+
+/** The last first, with the names that they have now; what is gone or hidden is left out. */
+export async function recentOf(login: string, rooms: Offer[]): Promise<Offer[]> {
+  const went = recent.value[login] ?? []
+  const asked = went.flatMap((one) => one.thing ?? [])
+  const named = asked.length === 0 ? [] : await answer(api.GET('/api/things', { params: { query: { thing: asked } } }))
+  const names = new Map(named.map((one) => [one.thing, one]))
+  return went.flatMap((one) => {
+    if (one.thing === undefined) return rooms.filter((room) => room.id === one.id)
+    const known = names.get(one.thing)
+    if (known === undefined) return []
+    const title = one.kind !== 'statement' ? known.name : one.thing.startsWith('place:') ? `Who can reach ${known.name}` : `What ${known.name} can reach`
+    return [{ ...one, title, about: known.path ?? '' }]
+  })
 }

@@ -11,6 +11,8 @@ export interface Offer {
   kind: string
   title: string
   about: string
+  /** What it leads to, as place:ID, by which its name is found again. */
+  thing?: string | undefined
   to?: RouteLocationRaw
   run?: () => void
 }
@@ -33,7 +35,7 @@ export const SOURCES: Source[] = [
     find: async (text) =>
       (await answer(api.GET('/api/places', { params: { query: { text } } }))).items
         .slice(0, FEW)
-        .map((one) => ({ id: `place ${one.id}`, kind: one.kind, title: one.name, about: one.path, to: { name: 'places', params: { id: one.id } } })),
+        .map((one) => ({ id: `place ${one.id}`, thing: `place:${one.id}`, kind: one.kind, title: one.name, about: one.path, to: { name: 'places', params: { id: one.id } } })),
   },
   {
     name: 'people',
@@ -41,6 +43,7 @@ export const SOURCES: Source[] = [
     find: async (text) =>
       (await answer(api.GET('/api/people', { params: { query: part(text) } }))).items.map((one) => ({
         id: `person ${one.id}`,
+        thing: `person:${one.id}`,
         kind: one.external ? 'outsider' : 'person',
         title: one.name,
         about: [one.unit, one.active ? '' : 'not active'].filter(Boolean).join(' · '),
@@ -53,6 +56,7 @@ export const SOURCES: Source[] = [
     find: async (text) =>
       (await answer(api.GET('/api/groups', { params: { query: part(text) } }))).items.map((one) => ({
         id: `group ${one.id}`,
+        thing: `group:${one.id}`,
         kind: 'group',
         title: one.name,
         about: counted(one.people, 'person', 'people'),
@@ -66,7 +70,7 @@ export const SOURCES: Source[] = [
       (await answer(api.GET('/api/roles')))
         .filter((one) => one.name.toLowerCase().includes(text.toLowerCase()))
         .slice(0, FEW)
-        .map((one) => ({ id: `role ${one.id}`, kind: 'role', title: one.name, about: `${counted(one.grants, 'grant')}`, to: { name: 'roles', params: { id: one.id } } })),
+        .map((one) => ({ id: `role ${one.id}`, thing: `role:${one.id}`, kind: 'role', title: one.name, about: `${counted(one.grants, 'grant')}`, to: { name: 'roles', params: { id: one.id } } })),
   },
   {
     name: 'types',
@@ -75,7 +79,7 @@ export const SOURCES: Source[] = [
       (await answer(api.GET('/api/types')))
         .filter((one) => `${one.name} ${one.shortName ?? ''}`.toLowerCase().includes(text.toLowerCase()))
         .slice(0, FEW)
-        .map((one) => ({ id: `type ${one.id}`, kind: 'type', title: one.name, about: counted(one.documents, 'document'), to: { name: 'types', params: { id: one.id } } })),
+        .map((one) => ({ id: `type ${one.id}`, thing: `type:${one.id}`, kind: 'type', title: one.name, about: counted(one.documents, 'document'), to: { name: 'types', params: { id: one.id } } })),
   },
   {
     name: 'statements',
@@ -83,10 +87,10 @@ export const SOURCES: Source[] = [
     find: async (text) => [
       ...(await answer(api.GET('/api/places', { params: { query: { text } } }))).items
         .slice(0, 2)
-        .map((one) => ({ id: `statement ${one.id}`, kind: 'statement', title: `Who can reach ${one.name}`, about: one.path, to: { name: 'statements', query: { about: 'PLACE', id: one.id } } })),
+        .map((one) => ({ id: `statement ${one.id}`, thing: `place:${one.id}`, kind: 'statement', title: `Who can reach ${one.name}`, about: one.path, to: { name: 'statements', query: { about: 'PLACE', id: one.id } } })),
       ...(await answer(api.GET('/api/people', { params: { query: part(text) } }))).items
         .slice(0, 2)
-        .map((one) => ({ id: `statement ${one.id}`, kind: 'statement', title: `What ${one.name} can reach`, about: one.unit ?? '', to: { name: 'statements', query: { about: 'PERSON', id: one.id } } })),
+        .map((one) => ({ id: `statement ${one.id}`, thing: `person:${one.id}`, kind: 'statement', title: `What ${one.name} can reach`, about: one.unit ?? '', to: { name: 'statements', query: { about: 'PERSON', id: one.id } } })),
     ],
   },
   {

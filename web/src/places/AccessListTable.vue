@@ -141,9 +141,9 @@ function remark(line: Line): string {
             <input v-if="mayChoose(line)" v-model="selected" type="checkbox" :value="line.entry.id" :aria-label="`Choose the line of ${line.entry.subjectName}`" />
           </td>
           <td class="whom">
+            <div class="line">
             <span class="who">{{ line.entry.subjectName }}</span> <span class="quiet kind">{{ KINDS[line.entry.subjectKind] }}</span>
             <template v-if="remark(line)">
-              <p v-if="density === 'comfortable' || noted.has(line.entry.id)" class="quiet remark">{{ remark(line) }}</p>
               <span v-if="limits(line)" class="mark" :title="remark(line)">{{ limits(line) }}</span>
               <button
                 v-if="density === 'compact' && remark(line) !== limits(line)"
@@ -157,6 +157,8 @@ function remark(line: Line): string {
                 note
               </button>
             </template>
+            </div>
+            <p v-if="remark(line) && (density === 'comfortable' || noted.has(line.entry.id))" class="quiet remark">{{ remark(line) }}</p>
           </td>
           <td>
             <div class="what">
@@ -183,8 +185,8 @@ function remark(line: Line): string {
             <router-link v-else :to="{ name: 'places', params: { id: line.entry.place } }">{{ line.entry.placeName }}</router-link>
           </td>
           <td class="end">
-            <span v-if="line.drafted === 'ADDED'" class="mark gain">{{ line.own ? 'added by your draft' : 'reaches it by your draft' }}</span>
-            <span v-else-if="line.drafted === 'REMOVED'" class="mark lose">{{ line.own ? 'removed by your draft' : 'stopped by your draft' }}</span>
+            <span v-if="line.drafted === 'ADDED'" class="mark gain">{{ line.own ? 'added' : 'reaches it' }}<span class="sr"> by your draft</span></span>
+            <span v-else-if="line.drafted === 'REMOVED'" class="mark lose">{{ line.own ? 'removed' : 'stopped' }}<span class="sr"> by your draft</span></span>
             <v-btn
               v-if="takenBack(line)"
               size="small"
@@ -288,6 +290,21 @@ td {
 }
 .remark {
   white-space: normal;
+}
+/* A long name gives way; what narrows the line stays in sight. */
+.line {
+  display: flex;
+  align-items: baseline;
+  gap: 6px;
+}
+.line > * {
+  flex: none;
+  margin-left: 0 !important;
+}
+.line > .who {
+  flex: 0 1 auto;
+  overflow: hidden;
+  text-overflow: ellipsis;
 }
 .who {
   font-weight: 600;

@@ -34,6 +34,7 @@ const complete = computed(() => subject.value !== undefined && (kind.value === '
 /** After one, what it gives and how long stay for the next: only whom is asked again. */
 async function draft(another: boolean) {
   faults.value = []
+  if (form.value?.reportValidity() === false) return
   const common = {
     place: props.place,
     subject: { kind: subject.value!.kind, id: subject.value!.id },

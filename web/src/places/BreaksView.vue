@@ -28,12 +28,11 @@ const top = useQuery({
 const sameOnly = ref(false)
 const chosen = reactive(new Set<string>())
 
-const fetchBreaks = (part: Part) =>
-  answer(
-    api.GET('/api/places/{id}/breaks', {
-      params: { path: { id: id.value! }, query: { ...part, sameOnly: sameOnly.value } },
-    }),
-  )
+async function fetchBreaks(part: Part) {
+  const page = await answer(api.GET('/api/places/{id}/breaks', { params: { path: { id: id.value! }, query: { ...part, sameOnly: sameOnly.value } } }))
+  page.items.forEach((one) => entries.set(one.place, one.entries))
+  return page
+}
 const COLUMNS = [
   { title: 'Choose', width: '26px', silent: true },
   { title: 'Place', width: '1.2fr', sort: 'place' },
@@ -56,7 +55,7 @@ function words(one: Schemas['BreakView']): string {
 }
 
 /** How many entries each break has of its own, as far as it has been in sight. */
-const entries = new Map<string, number>()
+const entries = reactive(new Map<string, number>())
 const discarded = computed(() => [...chosen].reduce((sum, place) => sum + (entries.get(place) ?? 0), 0))
 const asking = ref(false)
 async function rejoinAll() {
@@ -79,7 +78,7 @@ function choose(found: Schemas['Found'] | undefined) {
       <div id="find-here" class="find-here"></div>
       <PlacePicker class="below" :model-value="undefined" label="Only below a place" @update:model-value="choose" />
       <v-checkbox v-model="sameOnly" label="Only those that say what their parent says" hide-details />
-      <v-btn v-if="may('access')" class="is-main" :disabled="chosen.size === 0" :loading="busy" @click="rejoinAll"
+      <v-btn v-if="may('access')" class="is-main" :disabled="chosen.size === 0" :loading="busy" @click="asking = true"
         >Rejoin {{ chosen.size > 0 ? chosen.size : 'the chosen' }}</v-btn
       >
     </div>
@@ -112,7 +111,7 @@ function choose(found: Schemas['Found'] | undefined) {
               :label="`Choose ${item.path}`"
             />
           </div>
-          <div role="cell" :title="words(item)">
+          <div role="cell" class="named" :title="words(item)">
             <router-link :to="{ name: 'places', params: { id: item.place } }">{{ item.path }}</router-link>
             <span v-if="item.sameAsParent" class="mark warn">same as parent</span>
             <span v-if="item.drafted" class="mark gain">in your draft</span>
@@ -171,6 +170,17 @@ function choose(found: Schemas['Found'] | undefined) {
   flex-wrap: wrap;
   gap: 8px 16px;
   align-items: center;
+}
+.named {
+  display: flex;
+  gap: 6px;
+}
+.named > a {
+  overflow: hidden;
+  text-overflow: ellipsis;
+}
+.named > .mark {
+  flex: none;
 }
 .below {
   flex: none;

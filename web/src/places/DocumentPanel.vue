@@ -70,7 +70,7 @@ async function upload(event: Event) {
       <v-select v-model="type" :items="typesIn(types.data.value, detail.path[1]?.id)" item-title="name" item-value="id" label="Document type (none if left empty)" clearable :readonly="!detail.mayChange" />
       <PersonPicker v-if="detail.mayChange" v-model="owner" :label="`Owner: ${detail.owner ?? 'nobody'}`" />
     </div>
-    <FieldInputs v-if="chosen" v-model="values" :fields="chosen.fields" :readonly="!detail.mayChange" />
+    <FieldInputs v-if="chosen" v-model="values" pick-people :fields="chosen.fields" :readonly="!detail.mayChange" />
     <FaultList :faults="faults" />
     <v-btn v-if="detail.mayChange" type="submit" class="is-main" :disabled="changes.length === 0" :loading="busy">Add to the draft</v-btn>
     <section class="content" aria-labelledby="content-title">

@@ -1,8 +1,9 @@
 <script setup lang="ts">
+import PersonField from './PersonField.vue'
 import DateField from '@/common/DateField.vue'
 import type { Schemas } from '@/api/client'
 
-defineProps<{ fields: Schemas['TypeField'][]; readonly?: boolean }>()
+defineProps<{ fields: Schemas['TypeField'][]; readonly?: boolean; /** Says that whoever fills it in may look people up. */ pickPeople?: boolean }>()
 const values = defineModel<Record<string, string>>({ required: true })
 
 function set(key: string, value: unknown) {
@@ -30,11 +31,17 @@ function set(key: string, value: unknown) {
         :label="field.required ? `${field.label} (required)` : field.label"
         @update:model-value="set(field.key, $event)"
       />
+      <PersonField
+        v-else-if="field.kind === 'PERSON' && pickPeople && !readonly"
+        :model-value="values[field.key] ?? ''"
+        :label="field.required ? `${field.label} (required)` : field.label"
+        @update:model-value="set(field.key, $event)"
+      />
       <v-text-field
         v-else
         :model-value="values[field.key] ?? ''"
         :label="field.required ? `${field.label} (required)` : field.label"
-        :hint="field.help ?? (field.kind === 'MONEY' ? 'For example 120.50 EUR' : field.kind === 'PERSON' ? 'The name of a person' : undefined)"
+        :hint="field.help ?? (field.kind === 'MONEY' ? 'For example 120.50 EUR' : undefined)"
         persistent-hint
         :readonly="readonly"
         @update:model-value="set(field.key, $event)"

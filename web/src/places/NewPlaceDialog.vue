@@ -68,7 +68,7 @@ async function save(another: boolean) {
       <v-text-field v-model="name" v-focus-first label="Name" maxlength="300" />
       <template v-if="kind === 'document'">
         <v-select v-model="type" :items="typesIn(types.data.value, library)" item-title="name" item-value="id" label="Document type (none if left empty)" clearable />
-        <FieldInputs v-if="chosen" v-model="values" :fields="chosen.fields" />
+        <FieldInputs v-if="chosen" v-model="values" pick-people :fields="chosen.fields" />
         <PersonPicker v-model="owner" label="Owner (nobody if left empty)" />
         <p v-if="missing.length > 0" class="caution">Required and still empty: {{ missing.map((field) => field.label).join(', ') }}.</p>
       </template>

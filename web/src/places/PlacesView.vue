@@ -101,7 +101,7 @@ watch(id, () => {
 watch(
   () => [place.value?.id, detail.isError.value],
   () => {
-    if (detail.isError.value && route.params.id === '') last.value = undefined
+    if (detail.isError.value) last.value = undefined
     rememberPlace(login, detail.isError.value ? undefined : place.value?.id)
   },
 )

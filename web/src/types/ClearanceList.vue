@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { plainly } from '@/api/problem'
 import { useQuery } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import DateField from '@/common/DateField.vue'
@@ -39,6 +40,13 @@ const fetchCleared = inPage(
 const version = computed(() => props.type.clearances.map((one) => [one.subject.kind, one.subject.id, one.role, one.from, one.until].join(' ')).join())
 
 async function clear() {
+  faults.value = []
+  try {
+    endOf(until.value)
+  } catch (unread) {
+    faults.value = [plainly((unread as Error).message)]
+    return
+  }
   const change = { kind: 'addClearance' as const, type: props.type.id, subject: { kind: subject.value!.kind, id: subject.value!.id }, role: role.value!, until: endOf(until.value) }
   if (await draft([change])) {
     subject.value = undefined

@@ -93,7 +93,8 @@ final class TwoYears {
       }
       at(700 - wave * 9, TEODOR, List.of("Grent Survey House joins us: their people, first part.", "Marrow Roads Adjusting joins us: their people.", "Marrow Roads Adjusting: those who come to Sallowpoint.").get(wave), people);
     }
-    give(688, WENNA, "The surveyors from Grent read every casualty.", "lib-cas", "g-team-x14", "r-reader");
+    // Also where a break says just what its parent says: so it goes on saying.
+    at(688, WENNA, "The surveyors from Grent read every casualty.", List.of(grant("lib-cas", new Subject.OfGroup("g-team-x14"), "r-reader"), grant("f-2513", new Subject.OfGroup("g-team-x14"), "r-reader")));
     give(687, WENNA, "Marrow Roads keeps its own letters in Vessels.", "lib-ves", "g-team-x15", "r-filer");
   }
 

@@ -9,7 +9,9 @@ import java.util.List;
 import org.junit.jupiter.api.Test;
 import palegate.core.changes.DraftApplication;
 import palegate.core.places.PlaceKind;
+import palegate.core.questions.BreakRegister;
 import palegate.core.snapshot.Snapshot;
+import palegate.core.snapshot.SnapshotAt;
 import palegate.core.structure.Structure;
 
 /** Two years of changes are made through the engine, one after the other, whatever the day is on which the demo begins. */
@@ -44,6 +46,8 @@ class WholeHistoryTest {
   @Test
   void it_comes_to_the_size_of_the_scenario() {
     Structure structure = replay(Instant.parse("2026-11-28T10:00:00Z"), new ArrayList<>());
+    SnapshotAt today = Snapshot.of(structure).at(Instant.parse("2026-11-28T10:00:00Z"));
+    assertThat(BreakRegister.at(today, today.snapshot().placeNumber("f-2513")).sameAsParent()).as("the planted break that does nothing").isTrue();
     assertThat(structure.people()).hasSizeBetween(170, 200);
     assertThat(structure.groups()).hasSizeBetween(45, 75);
     assertThat(structure.places().values().stream().filter(place -> place.kind() == PlaceKind.DOCUMENT).count()).isBetween(3_700L, 4_300L);

@@ -258,4 +258,73 @@ class RoomsTest {
     assertThat(list.locator("[data-row='0']")).containsText("1200 EUR");
     page.context().close();
   }
+
+  @Test
+  void rejoining_from_the_register_says_first_what_it_discards_and_the_row_stays(Desk desk) {
+    Page page = desk.open(desk.signedIn("wenna.carrow"), "/breaks");
+    page.getByLabel("Choose Board papers").check();
+    page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Rejoin 1")).click();
+    Locator dialog = page.getByRole(AriaRole.DIALOG);
+    assertThat(dialog).containsText("2 entries of its own are discarded");
+    assertThat(page.locator("footer.tray")).containsText("Nothing drafted");
+    dialog.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Add to the draft")).click();
+    assertThat(page.locator("[data-row]").filter(new Locator.FilterOptions().setHasText("Board papers"))).containsText("rejoined by your draft");
+    page.context().close();
+  }
+
+  @Test
+  void a_day_that_cannot_be_read_is_never_no_end_at_all(Desk desk, TestApplication app) {
+    Page page = desk.open(desk.signedIn("wenna.carrow"), "/places/lib-hand");
+    page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Add an entry")).click();
+    Locator dialog = page.getByRole(AriaRole.DIALOG);
+    dialog.getByLabel("To whom: a person, group or unit").first().fill("Mia Torrance");
+    page.locator(".v-list-item").filter(new Locator.FilterOptions().setHasText("Mia Torrance")).first().click();
+    dialog.locator(".v-select").first().click();
+    page.locator(".v-list-item").filter(new Locator.FilterOptions().setHasText("Filer")).first().click();
+    dialog.getByRole(AriaRole.TEXTBOX, new Locator.GetByRoleOptions().setName("To the end of (no end if left empty)")).fill("31 Feb");
+    dialog.getByText("Add, and another").click();
+    assertThat(dialog).containsText("Type a day such as");
+    assertThat(app.signedIn("wenna.carrow").get("/api/draft").body().path("items")).isEmpty();
+    desk.open(page, "/types/valuation");
+    Locator clearing = page.locator(".clearances .add");
+    clearing.getByRole(AriaRole.COMBOBOX).first().fill("Mia Torrance");
+    page.locator(".v-list-item").filter(new Locator.FilterOptions().setHasText("Mia Torrance")).first().click();
+    clearing.locator(".v-select").click();
+    page.locator(".v-list-item").filter(new Locator.FilterOptions().setHasText("Reader")).first().click();
+    clearing.getByRole(AriaRole.TEXTBOX, new Locator.GetByRoleOptions().setName("To the end of (no end if left empty)")).fill("soon");
+    clearing.getByText("Add to the draft").click();
+    assertThat(page.locator(".clearances")).containsText("is no day");
+    assertThat(app.signedIn("wenna.carrow").get("/api/draft").body().path("items")).isEmpty();
+    page.context().close();
+  }
+
+  /** A wall that was raised since: the place and its name are gone from what the palette and the room remember. */
+  @Test
+  void what_somebody_went_to_last_is_forgotten_once_it_is_hidden_and_the_room_opens_elsewhere(Desk desk) {
+    Page page = desk.signedIn("ola.lindqvist");
+    page.evaluate("""
+        () => {
+          localStorage.setItem('palegate-place', JSON.stringify({ 'ola.lindqvist': 'f-2411' }))
+          localStorage.setItem('palegate-recent', JSON.stringify({ 'ola.lindqvist': [{ id: 'place f-2411', kind: 'folder', thing: 'place:f-2411', to: { name: 'places', params: { id: 'f-2411' } } },
+            { id: 'place lib-cas', kind: 'library', thing: 'place:lib-cas', to: { name: 'places', params: { id: 'lib-cas' } } }] }))
+        }
+        """);
+    desk.open(page, "/places");
+    page.locator("[role=treeitem]").first().waitFor();
+    assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setLevel(1))).hasText("Sallowpoint repository");
+    page.keyboard().press("k");
+    assertThat(page.getByRole(AriaRole.OPTION).first()).containsText("Casualties");
+    assertThat(page.getByRole(AriaRole.DIALOG)).not().containsText("2411");
+    assertThat((String) page.evaluate("() => localStorage.getItem('palegate-recent')")).as("no names are kept in the browser").doesNotContain("Casualties");
+    page.context().close();
+  }
+
+  @Test
+  void an_address_that_leads_nowhere_says_so_typed_or_followed(Desk desk) {
+    Page page = desk.signedIn("wenna.carrow");
+    assertThat(page.navigate(page.url().replaceAll("/places.*", "/nowhere/at-all")).status()).isEqualTo(404);
+    assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("There is nothing at this address"))).isVisible();
+    assertThat(page.getByRole(AriaRole.NAVIGATION, new Page.GetByRoleOptions().setName("Rooms"))).isVisible();
+    page.context().close();
+  }
 }

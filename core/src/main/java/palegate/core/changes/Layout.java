@@ -18,9 +18,10 @@ final class Layout {
   }
 
   /** Libraries stand side by side: no two of one name. */
-  static Checks checkName(Checks checks, Pending pending, Place place) {
-    return checks.refuseIf(place.kind() == PlaceKind.LIBRARY && pending.otherLibraryNamed(place.name(), place.id()),
-        "There is a library called [" + place.name() + "] already.", "Choose another name, or use that library.");
+  static void checkName(Making on, Change change, Place place) {
+    if (place.kind() == PlaceKind.LIBRARY && on.pending.otherLibraryNamed(place.name(), place.id())) {
+      on.refuseTakenName(change, "There is a library called [" + place.name() + "] already.", "Choose another name, or use that library.");
+    }
   }
 
   private static String where(PlaceKind kind) {

@@ -7,10 +7,8 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.function.Function;
 import java.util.function.Predicate;
 import palegate.core.places.Place;
-import palegate.core.questions.Conversion;
 import palegate.core.text.WellFormed;
 import palegate.core.types.DocumentType;
 import palegate.core.types.FieldFaults;
@@ -25,8 +23,6 @@ public final class Making {
   private int position;
   /** The documents that the draft alters, each with the last change that did. */
   private final Map<String, Integer> altered = new LinkedHashMap<>();
-  /** Finds people by their names; null until a field names somebody. */
-  private Function<String, Optional<String>> byName;
 
   Making(Pending pending, Instant now) {
     this.pending = pending;
@@ -63,7 +59,8 @@ public final class Making {
     if (type != null && !type.fields().isEmpty()) {
       List<FieldFaults.FieldFault> before = was == null || !now.type().equals(was.type()) ? List.of() : FieldFaults.of(type, was.labels(), this::person);
       FieldFaults.of(type, now.labels(), this::person).stream().filter(kind).filter(fault -> !before.contains(fault))
-          .forEach(fault -> refusals.add(new Refusal(by, "place:" + id, "[" + now.name() + "]: " + fault.what(), fault.remedy(), List.of())));
+          .forEach(fault -> refusals.add(new Refusal(by, "place:" + id, "[" + now.name() + "]: " + fault.what(), fault.remedy(), List.of(),
+              fault.value() != null && fault.field().kind() == DocumentType.Kind.PERSON)));
     }
   }
 
@@ -83,15 +80,9 @@ public final class Making {
     }
   }
 
-  /** By id, or by a name that only one has: looked for only where a value is no id. O(people) the first time. */
-  private Optional<String> person(String text) {
-    if (pending.person(text) != null) {
-      return Optional.of(text);
-    }
-    if (byName == null) {
-      byName = Conversion.people(pending.before());
-    }
-    return byName.apply(text).filter(id -> pending.person(id) != null);
+  /** By id alone: whom a name means would depend on who else there is, which the author need not know. */
+  private Optional<String> person(String id) {
+    return pending.person(id) == null ? Optional.empty() : Optional.of(id);
   }
 
   /** The place that a change is about; null, after refusing it, if there is none. */
@@ -113,7 +104,12 @@ public final class Making {
 
   /** @param cycle as {@link Refusal#cycle} has it */
   void refuse(Change change, String what, String remedy, List<String> cycle) {
-    refusals.add(new Refusal(position, change.thing(), what, remedy, cycle));
+    refusals.add(new Refusal(position, change.thing(), what, remedy, cycle, false));
+  }
+
+  /** The name is taken, as far as the author knows. The change is made all the same. */
+  void refuseTakenName(Change change, String what, String remedy) {
+    refusals.add(new Refusal(position, change.thing(), what, remedy, List.of(), true));
   }
 
   /** What was meant is no longer there to be altered. */

@@ -9,6 +9,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.function.Function;
+import java.util.stream.Stream;
 import palegate.core.access.Entry;
 import palegate.core.access.Grant;
 import palegate.core.access.Oversight;
@@ -142,10 +143,13 @@ final class Pending {
     return groupNames.anyBut(name, group);
   }
 
-  /** Whether another library has this name, in capitals or not. O(places) the first time. */
+  /** Whether another library has this name, in capitals or not. O(libraries) the first time. */
   boolean otherLibraryNamed(String name, String library) {
     if (libraryNames == null) {
-      libraryNames = new NamesInUse(result().places().values().stream().filter(place -> place.kind() == PlaceKind.LIBRARY), Place::id, Place::name);
+      // They stand below the repository and nowhere else.
+      Stream<String> before = base.placeCount() == 0 ? Stream.empty() : base.children(0).stream().map(child -> base.place(child).id());
+      Stream<String> drafted = places.changed.keySet().stream();
+      libraryNames = new NamesInUse(Stream.concat(before, drafted).distinct().map(this::place).filter(place -> place != null && place.kind() == PlaceKind.LIBRARY), Place::id, Place::name);
     }
     return libraryNames.anyBut(name, library);
   }

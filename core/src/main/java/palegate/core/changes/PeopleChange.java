@@ -168,9 +168,10 @@ public sealed interface PeopleChange extends Change {
     public void make(Making on) {
       Group known = on.pending.group(group);
       boolean renamed = known == null || !known.name().equals(name);
-      if (on.checks(this).refuseIf(renamed && on.pending.otherGroupNamed(name, group), "There is a group called [" + name + "] already.", "Choose another name, or use that group.").passed()) {
-        on.pending.put(new Group(group, name, description, known == null ? List.of() : known.members()));
+      if (renamed && on.pending.otherGroupNamed(name, group)) {
+        on.refuseTakenName(this, "There is a group called [" + name + "] already.", "Choose another name, or use that group.");
       }
+      on.pending.put(new Group(group, name, description, known == null ? List.of() : known.members()));
     }
 
     @Override

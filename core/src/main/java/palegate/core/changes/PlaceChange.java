@@ -56,7 +56,7 @@ public sealed interface PlaceChange extends ChangeAtPlace {
         checks.refuseIf(!alone, "There is one repository, and it is there already.", "Add a library, a folder, a document or a link.");
       } else {
         Layout.checkParent(checks, pending, added.kind(), added.parent());
-        Layout.checkName(checks, pending, added);
+        Layout.checkName(on, this, added);
       }
       if (added.kind() == PlaceKind.LINK) {
         Place target = pending.place(added.target());
@@ -94,7 +94,10 @@ public sealed interface PlaceChange extends ChangeAtPlace {
     @Override
     public void make(Making on) {
       Place at = on.place(this, place);
-      if (at != null && (at.name().equals(name) || Layout.checkName(on.checks(this), on.pending, at.named(name)).passed())) {
+      if (at != null) {
+        if (!at.name().equals(name)) {
+          Layout.checkName(on, this, at.named(name));
+        }
         on.pending.put(at.named(name));
       }
     }

@@ -84,9 +84,10 @@ public final class PeopleTable {
     String word = outsider == null ? "" : outsider.toLowerCase(Locale.ROOT);
     if (name == null) {
       faults.add(new Fault(number, "There is no name.", "Write a name, or take the line out."));
-    } else if (!YES.contains(word) && !NO.contains(word)) {
-      faults.add(new Fault(number, "[" + outsider + "] does not say whether " + name + " is an outsider.", "Say yes or no, or leave it empty for staff."));
     } else {
+      if (!YES.contains(word) && !NO.contains(word)) {
+        faults.add(new Fault(number, "[" + outsider + "] does not say whether " + name + " is an outsider.", "Say yes or no, or leave it empty for staff."));
+      }
       rows.add(new Row(number, name, cell(line, columns, "login"), cell(line, columns, "email"), cell(line, columns, "unit"), YES.contains(word)));
     }
   }

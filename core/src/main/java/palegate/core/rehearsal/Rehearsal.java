@@ -163,6 +163,11 @@ public final class Rehearsal {
     return applied.refusals();
   }
 
+  /** Those that hold whoever asks: of a state in which more stands than the author knows, only these count. */
+  public List<Refusal> obstacles() {
+    return refusals().stream().filter(refusal -> !refusal.amongKnown()).toList();
+  }
+
   /** What the draft makes of the structure: clashes, the journal, rows and the next snapshot are made from it. */
   public StructureDifference altered() {
     return applied.difference();

@@ -54,7 +54,7 @@ class FieldsOfDocumentsTest {
 
   @Test
   void however_it_was_written_a_value_is_kept_in_one_form() {
-    Structure after = DraftApplication.of(Snapshot.of(BASE), List.of(labels("good", Map.of("sent", "2 May 2026", "amount", "1,000 EUR", "hull", "steel", "by", "Mia"))), Harbour.NOW).structure();
+    Structure after = DraftApplication.of(Snapshot.of(BASE), List.of(labels("good", Map.of("sent", "2 May 2026", "amount", "1,000 EUR", "hull", "steel", "by", "mia"))), Harbour.NOW).structure();
     assertThat(after.places().get("good").labels()).isEqualTo(Map.of("sent", "2026-05-02", "amount", "1000 EUR", "hull", "Steel", "by", "mia"));
   }
 
@@ -72,6 +72,13 @@ class FieldsOfDocumentsTest {
     assertThat(faults(fields, type)).isEmpty();
     assertThat(faults(type)).containsExactly("[VAL1]: [Sent] is required, and nothing stands there.");
     assertThat(faults(labels("val1", Map.of("sent", "soon")), type)).containsExactly("[VAL1]: [soon] is not what [Sent] holds.");
+  }
+
+  @Test
+  void whom_a_name_means_is_never_guessed_and_who_is_there_is_asked_only_of_what_the_author_knows() {
+    List<Refusal> refused = DraftApplication.of(Snapshot.of(BASE), List.of(labels("good", Map.of("sent", "2026-05-02", "by", "Mia"))), Harbour.NOW).refusals();
+    assertThat(refused).singleElement().satisfies(refusal -> assertThat(refusal.amongKnown()).as("the whole, where there may be such a person, does not refuse it").isTrue());
+    assertThat(DraftApplication.of(Snapshot.of(BASE), List.of(labels("good", Map.of())), Harbour.NOW).refusals()).noneMatch(Refusal::amongKnown);
   }
 
   @Test

@@ -141,7 +141,7 @@ public class Drafts {
     int known = changes.size();
     changes.addAll(added);
     Rehearsal whole = rehearsals.of(owner, all, changes, clock.instant());
-    if (whole.refusals().stream().anyMatch(refusal -> refusal.change() >= known)) {
+    if (whole.obstacles().stream().anyMatch(refusal -> refusal.change() >= known)) {
       throw inTheWay();
     }
     refuseBeyond(owner, whole);

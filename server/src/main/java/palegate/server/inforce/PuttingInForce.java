@@ -12,6 +12,7 @@ import org.springframework.stereotype.Service;
 import palegate.core.changes.Change;
 import palegate.core.changes.ChangeJson;
 import palegate.core.changes.PlaceChange;
+import palegate.core.changes.Refusal;
 import palegate.core.rehearsal.ApprovalsNeeded;
 import palegate.core.rehearsal.GuardedChanges;
 import palegate.core.rehearsal.PlaceSet;
@@ -116,11 +117,11 @@ public class PuttingInForce {
       List<Change> steps = decided.get();
       Instant now = clock.instant().truncatedTo(ChronoUnit.MICROS);
       Rehearsal rehearsal = rehearsals.of(account, state, steps, now);
-      if (!rehearsal.refusals().isEmpty() && steps.stream().anyMatch(step -> step instanceof PlaceChange.RemovePlace)) {
+      if (!rehearsal.obstacles().isEmpty() && steps.stream().anyMatch(step -> step instanceof PlaceChange.RemovePlace)) {
         // What still hangs on it may be something that they may not know of.
         throw Drafts.inTheWay();
       }
-      refuseWhatCannotBeMade(rehearsal);
+      refuse(rehearsal.obstacles());
       Set<String> touches = rehearsal.altered().things();
       if (touches.isEmpty()) {
         return state.change();
@@ -181,8 +182,8 @@ public class PuttingInForce {
     Rehearsal rehearsal = rehearsals.now(draft, state);
     Rehearsal shown = rehearsals.now(draft, known);
     refuseClash(draft, rehearsal, known.snapshot());
-    refuseWhatCannotBeMade(shown);
-    if (!rehearsal.refusals().isEmpty()) {
+    refuse(shown.refusals());
+    if (!rehearsal.obstacles().isEmpty()) {
       throw Drafts.inTheWay();
     }
     drafts.refuseBeyond(draft, rehearsal);
@@ -240,9 +241,9 @@ public class PuttingInForce {
     }
   }
 
-  private static void refuseWhatCannotBeMade(Rehearsal rehearsal) {
-    if (!rehearsal.refusals().isEmpty()) {
-      throw Problem.faults("Some changes of the draft cannot be made any more. Nothing was put in force.", rehearsal.refusals().stream()
+  private static void refuse(List<Refusal> refusals) {
+    if (!refusals.isEmpty()) {
+      throw Problem.faults("Some changes of the draft cannot be made any more. Nothing was put in force.", refusals.stream()
           .map(refusal -> new Problem.Fault("change " + (refusal.change() + 1), refusal.what(), refusal.remedy(), refusal.cycle())).toList());
     }
   }

@@ -34,6 +34,7 @@ import palegate.server.store.ChangeLog;
 import palegate.server.store.StructureStore;
 import palegate.server.tray.StoredDrafts;
 import palegate.server.viewpoint.KnownChanges;
+import palegate.server.viewpoint.Things;
 import palegate.server.viewpoint.Viewpoints;
 
 /** Every change put in force, newest first unless turned round, and the exact content of each. */
@@ -82,10 +83,9 @@ class JournalController {
     boolean newestFirst = part.order("-number").turned();
     Map<Long, KnownChanges.Known> known = changes.to(who.getName());
     Snapshot state = viewpoints.known(who.getName()).snapshot();
-    Structure now = state.structure();
     ChangeLog.Wanted wanted = new ChangeLog.Wanted(part.text(), part.takesAll() ? List.of() : Things.named(state, part.text(), NAMED_AT_MOST), thing);
     if (known != null) {
-      if (thing != null && !Things.isThere(now, thing)) {
+      if (thing != null && !changes.knows(who.getName(), thing)) {
         return new Page<>(0, part.offset(), List.of());
       }
       // A note may say what is not to be known: it is looked through as it is told.
@@ -113,7 +113,9 @@ class JournalController {
     AlteredWords words = new AlteredWords(new Names(then, before), accounts.holdsAny(who.getName(), Duty.WALLS, Duty.AUDIT));
     SortOrders<StructureStore.Altered> altered = SortOrders.<StructureStore.Altered>by("found", (a, b) -> 0)
         .or("what", Comparator.comparing(words::title)).or("kind", Comparator.comparing(StructureStore.Altered::kind).thenComparing(words::title));
-    return new ChangeDetail(line(logged), log.approvals(number).stream().map(one -> new ChangeApproval(one.name(), one.at())).toList(), altered.page(part, (known == null ? structures.alteredBy(number) : knownOf(number, before, then, who.getName())).stream()
+    // Whoever knows but a part of it need not know who looked at the rest.
+    boolean whole = known == null || known.get(number) == KnownChanges.Known.ALL;
+    return new ChangeDetail(line(logged), (whole ? log.approvals(number) : List.<ChangeLog.Approved>of()).stream().map(one -> new ChangeApproval(one.name(), one.at())).toList(), altered.page(part, (known == null ? structures.alteredBy(number) : knownOf(number, before, then, who.getName())).stream()
         .filter(thing -> part.takesAll() || part.takes(words.title(thing), thing.kind())), thing -> new Altered(thing.kind(), thing.id(), words.title(thing),
         thing.before() == null ? null : words.fields(thing.before()), thing.after() == null ? null : words.fields(thing.after()))));
   }

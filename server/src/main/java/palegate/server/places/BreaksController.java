@@ -70,12 +70,13 @@ class BreaksController {
 
   /** Those that stand alone with the draft, and those that it rejoins: they stay in sight until that is in force. */
   private static int[] broken(DraftedState.State state, int top) {
-    return state.after().below(top).filter(place -> state.after().parent(place) >= 0 && (state.after().standsAlone(place) || wasBroken(state, place))).toArray();
-  }
-
-  private static boolean wasBroken(DraftedState.State state, int place) {
-    int before = state.before().placeNumber(state.after().place(place).id());
-    return before > 0 && state.before().standsAlone(before);
+    IntStream alone = IntStream.of(BreakRegister.places(state.after(), top));
+    if (state.before() == state.after()) {
+      return alone.toArray();
+    }
+    IntStream rejoined = IntStream.of(BreakRegister.places(state.before(), 0)).map(place -> state.after().placeNumber(state.before().place(place).id()))
+        .filter(place -> place >= 0 && !state.after().standsAlone(place) && state.after().path(place).contains(top));
+    return IntStream.concat(alone, rejoined).toArray();
   }
 
   /** A break and what it does; one that the draft rejoins as it is in force. */

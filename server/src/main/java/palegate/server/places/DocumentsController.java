@@ -89,7 +89,10 @@ class DocumentsController {
 
   /** Amounts and numbers by what they are worth, everything else as it is written; what is empty comes first. */
   private static Comparator<Place> order(Snapshot snapshot, DocumentType.Field field) {
-    Function<Place, String> value = place -> values(snapshot, place).getOrDefault(field.key(), "");
+    Function<Place, String> value = place -> {
+      String kept = place.labels().getOrDefault(field.key(), "");
+      return field.kind() == DocumentType.Kind.PERSON ? person(snapshot, kept) : kept;
+    };
     return field.kind() == DocumentType.Kind.NUMBER || field.kind() == DocumentType.Kind.MONEY
         ? Comparator.comparingDouble((Place place) -> amount(value.apply(place))).thenComparing(value) : Comparator.comparing(value);
   }

@@ -9,6 +9,8 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
+import java.util.function.Function;
 import java.util.stream.Stream;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -18,7 +20,9 @@ import palegate.core.changes.PlaceChange;
 import palegate.core.places.Outline;
 import palegate.core.places.Place;
 import palegate.core.places.PlaceKind;
+import palegate.core.questions.Conversion;
 import palegate.core.types.DocumentType;
+import palegate.core.types.FieldValues;
 import palegate.server.changes.ChangeBody;
 import palegate.server.changes.NewIds;
 import palegate.server.drafts.DraftedState;
@@ -50,6 +54,7 @@ class OutlineController {
       types.putIfAbsent(type.id().toLowerCase(Locale.ROOT), type.id());
     });
     Outline.Read read = Outline.read(text.text());
+    Function<String, Optional<String>> person = Conversion.people(state.structure());
     List<Outline.Fault> faults = new ArrayList<>(read.faults());
     List<ReadItem> items = new ArrayList<>();
     List<PlaceChange.AddPlace> changes = new ArrayList<>();
@@ -65,7 +70,7 @@ class OutlineController {
       if (kind == PlaceKind.DOCUMENT && root && depth == 0) {
         faults.add(new Outline.Fault(item.line(), "A document cannot stand directly below the repository.", "Put it below a library."));
       }
-      Map<String, String> labels = labels(item, type == null ? null : state.structure().types().get(type), faults);
+      Map<String, String> labels = labels(item, type == null ? null : state.structure().types().get(type), person, faults);
       items.add(new ReadItem(item.line(), depth, kind.word(), item.name(), item.type()));
       changes.add(new PlaceChange.AddPlace(Place.plain(NewIds.of(kind.word().substring(0, 1)), kind, item.parent() < 0 ? id : changes.get(item.parent()).place(),
           item.name(), false, labels, type, null, null)));
@@ -73,12 +78,12 @@ class OutlineController {
     return new OutlineView(items, faults, faults.isEmpty() ? changes.stream().map(ChangeBody::of).toList() : List.of());
   }
 
-  /** The fields of a row by the keys that the type has for them: the heads of the columns are their names. */
-  private static Map<String, String> labels(Outline.Item item, DocumentType type, List<Outline.Fault> faults) {
+  /** The fields of a row by the keys that the type has for them: the heads of the columns are their names. People are named by name. */
+  private static Map<String, String> labels(Outline.Item item, DocumentType type, Function<String, Optional<String>> person, List<Outline.Fault> faults) {
     Map<String, String> labels = new HashMap<>();
     item.fields().forEach((head, value) -> (type == null ? Stream.<DocumentType.Field>empty() : type.fields().stream())
         .filter(field -> field.label().equalsIgnoreCase(head) || field.key().equalsIgnoreCase(head)).findFirst()
-        .ifPresentOrElse(field -> labels.put(field.key(), value), () -> faults.add(new Outline.Fault(item.line(),
+        .ifPresentOrElse(field -> labels.put(field.key(), FieldValues.in(field, value, person).orElse(value)), () -> faults.add(new Outline.Fault(item.line(),
             type == null ? "Only a document of a type has a field [" + head + "]." : type.name() + " has no field [" + head + "].",
             "Leave the column empty in this line, or name a field of the type in the first line."))));
     return labels;

@@ -13,6 +13,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -182,8 +183,9 @@ class DraftController {
    */
   static List<Item> items(Drafts.Rehearsed rehearsed, Rehearsal whole) {
     List<Item> items = items(rehearsed);
-    Set<Integer> made = whole.refusals().stream().map(Refusal::change).collect(Collectors.toSet());
-    return IntStream.range(0, items.size()).filter(i -> items.get(i).problem() == null || made.contains(i)).mapToObj(items::get).toList();
+    // What is in the way for everybody, or only beside what the reader knows, is about something that they know.
+    Set<Integer> aboutKnown = Stream.concat(whole.obstacles().stream(), rehearsed.rehearsal().refusals().stream().filter(Refusal::amongKnown)).map(Refusal::change).collect(Collectors.toSet());
+    return IntStream.range(0, items.size()).filter(i -> items.get(i).problem() == null || aboutKnown.contains(i)).mapToObj(items::get).toList();
   }
 
   /** The changes of a draft in words. */

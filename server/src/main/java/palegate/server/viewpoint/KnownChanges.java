@@ -64,19 +64,14 @@ public class KnownChanges {
   }
 
   private static boolean knows(Viewpoint viewpoint, Structure structure, String thing) {
-    String id = thing.substring(thing.indexOf(':') + 1);
-    return switch (thing.substring(0, thing.indexOf(':'))) {
-      case "place" -> structure.places().containsKey(id);
-      case "person" -> structure.people().containsKey(id);
-      case "group" -> structure.groups().containsKey(id);
-      case "unit" -> structure.units().containsKey(id);
-      case "role" -> structure.roles().containsKey(id);
-      case "type" -> structure.types().containsKey(id);
-      case "wall" -> structure.walls().containsKey(id);
-      case "approval" -> structure.approvals().containsKey(id);
-      case "duty" -> viewpoint.asker().holdsAny(Duty.SYSTEM, Duty.AUDIT) && structure.duties().containsKey(id);
-      default -> false;
-    };
+    boolean duties = viewpoint.asker().holdsAny(Duty.SYSTEM, Duty.AUDIT);
+    return (duties || !Things.kindOf(thing).equals("duty")) && Things.nameOf(structure, thing).isPresent();
+  }
+
+  /** Whether an account may know a thing, as {@code place:ID}. */
+  public boolean knows(String account, String thing) {
+    Viewpoint viewpoint = viewpoints.of(account);
+    return knows(viewpoint, viewpoint.snapshot().structure(), thing);
   }
 
   /** A change as it may be told: its note only if all that it touched is known. */

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.HashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
@@ -154,5 +155,20 @@ class DutiesTest {
     assertThat(wenna.post("/api/draft/changes", duty("p-mia", "AUDIT", "lib-cas", null)).body().toString()).contains("not limited to a place");
     assertThat(wenna.post("/api/draft/changes", duty("p-mia", "ACCESS", "nowhere", null)).body().toString()).contains("nowhere");
     assertThat(wenna.post("/api/draft/changes", duty("p-nobody", "AUDIT", null, null)).body().toString()).contains("p-nobody");
+  }
+
+  /** A name that is taken is refused only to whoever may know by what: to others it would say that there is something of that name. */
+  @Test
+  void a_taken_name_tells_nobody_of_what_they_may_not_know(TestApplication app) {
+    Browser hesper = app.signedIn("hesper.vance");
+    hesper.delete("/api/draft");
+    List<String> known = hesper.get("/api/groups?limit=200").body().path("items").valueStream().map(group -> group.path("name").asString()).toList();
+    List<String> all = app.signedIn("wenna.carrow").get("/api/groups?limit=200").body().path("items").valueStream().map(group -> group.path("name").asString()).toList();
+    String hidden = all.stream().filter(name -> !known.contains(name)).findFirst().orElseThrow();
+    Browser.Answer taken = hesper.post("/api/draft/changes", Map.of("kind", "setGroup", "name", hidden));
+    Browser.Answer free = hesper.post("/api/draft/changes", Map.of("kind", "setGroup", "name", "A name that nobody has"));
+    assertThat(taken.status()).isEqualTo(free.status()).isEqualTo(201);
+    assertThat(hesper.post("/api/draft/changes", Map.of("kind", "setGroup", "name", known.get(0).toUpperCase(Locale.ROOT))).status()).as("what she knows is told").isEqualTo(422);
+    assertThat(hesper.putInForce(false).status()).isEqualTo(200);
   }
 }

@@ -49,6 +49,7 @@ class EveryAnswerIsGivenToAViewpointTest {
   static {
     ask("GET /api/types", "");
     ask("GET /api/types/{id}/lacking", "/api/types/$type/lacking");
+    ask("GET /api/things", "?thing=place:$place&thing=place:f-2411&thing=place:lib-cas&thing=person:p-mia&thing=group:g-team-2411&thing=wall:wall-fraud&thing=role:r-reader&thing=duty:du-ola&thing=nothing");
     ask("GET /api/types/matrix/people", "?type=letter&kind=builtin&subject=staff", "?type=letter&kind=group&subject=g-adjusters&limit=2");
     ask("GET /api/types/matrix", "?container=$place");
     ask("GET /api/places/{id}/breaks", "/api/places/$place/breaks", "/api/places/$place/breaks?sameOnly=true&sort=more");

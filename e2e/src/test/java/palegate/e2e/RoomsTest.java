@@ -287,7 +287,7 @@ class RoomsTest {
     assertThat(app.signedIn("wenna.carrow").get("/api/draft").body().path("items")).isEmpty();
     desk.open(page, "/types/valuation");
     Locator clearing = page.locator(".clearances .add");
-    clearing.getByRole(AriaRole.COMBOBOX).first().fill("Mia Torrance");
+    clearing.locator("input[type=text]").first().fill("Mia Torrance");
     page.locator(".v-list-item").filter(new Locator.FilterOptions().setHasText("Mia Torrance")).first().click();
     clearing.locator(".v-select").click();
     page.locator(".v-list-item").filter(new Locator.FilterOptions().setHasText("Reader")).first().click();

@@ -61,9 +61,15 @@ public record WallCoverage(String wall, String side, int places, int all) {
   }
 
   private static int count(Snapshot snapshot, Scope scope) {
+    return covered(snapshot, scope).cardinality();
+  }
+
+  /** The numbers of all places in scope (section 7); a new set. O(places at or below those that it names, or all). */
+  public static BitSet covered(Snapshot snapshot, Scope scope) {
+    BitSet found = new BitSet();
     boolean anywhere = scope.places().isEmpty();
     if (anywhere && snapshot.placeCount() == 0) {
-      return 0;
+      return found;
     }
     BitSet tops = new BitSet();
     if (anywhere) {
@@ -71,16 +77,16 @@ public record WallCoverage(String wall, String side, int places, int all) {
     } else {
       scope.places().stream().mapToInt(snapshot::placeNumber).filter(number -> number >= 0).forEach(tops::set);
     }
-    // A place that the scope names and that stands below another such place is counted with that one.
-    return tops.stream().filter(top -> snapshot.path(top).stream().noneMatch(above -> above != top && tops.get(above)))
-        .map(top -> countBelow(snapshot, scope, top)).sum();
+    // A place that the scope names and that stands below another such place is found with that one.
+    tops.stream().filter(top -> snapshot.path(top).stream().noneMatch(above -> above != top && tops.get(above)))
+        .forEach(top -> findBelow(snapshot, scope, top, found));
+    return found;
   }
 
   /** Top down, carrying along which labels the place above was found to have: one look at each place. */
-  private static int countBelow(Snapshot snapshot, Scope scope, int top) {
+  private static void findBelow(Snapshot snapshot, Scope scope, int top, BitSet found) {
     List<Map.Entry<String, Set<String>>> labels = List.copyOf(scope.labels().entrySet());
     boolean[][] holds = new boolean[labels.size()][labels.isEmpty() ? 0 : snapshot.placeRoom()];
-    int count = 0;
     for (int place : snapshot.below(top).toArray()) {
       Place here = snapshot.place(place);
       boolean in = scope.types().isEmpty() || here.type() != null && scope.types().contains(here.type());
@@ -90,8 +96,9 @@ public record WallCoverage(String wall, String side, int places, int all) {
         holds[i][place] = value != null ? labels.get(i).getValue().contains(value) : place != top && holds[i][snapshot.parent(place)];
         in &= holds[i][place];
       }
-      count += in ? 1 : 0;
+      if (in) {
+        found.set(place);
+      }
     }
-    return count;
   }
 }

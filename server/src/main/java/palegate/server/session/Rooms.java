@@ -28,6 +28,7 @@ public final class Rooms {
     add(rooms, places || duties.contains(Duty.PEOPLE), "people");
     add(rooms, all || duties.contains(Duty.ACCESS), "roles");
     add(rooms, all || duties.contains(Duty.TYPES) || duties.contains(Duty.ACCESS), "types");
+    add(rooms, all || duties.contains(Duty.WALLS), "walls");
     add(rooms, places, "breaks");
     add(rooms, places || duties.contains(Duty.PEOPLE), "statements");
     add(rooms, !duties.isEmpty(), "journal");

@@ -1,8 +1,11 @@
 package palegate.server.store;
 
 import java.time.Instant;
+import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
+import java.util.Set;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
@@ -16,6 +19,9 @@ public class Openings {
   }
 
   public record Opening(String person, Instant at, How how) {}
+
+  /** So many ids are asked for in one question. */
+  private static final int AT_ONCE = 1000;
 
   private final JdbcClient jdbc;
 
@@ -34,5 +40,27 @@ public class Openings {
     return jdbc.sql("SELECT o.person, o.made_at, o.how FROM openings o JOIN places p ON p.id = o.place AND p.life = o.life WHERE o.place = :place ORDER BY o.made_at DESC, o.id DESC LIMIT :most")
         .param("place", place).param("most", atMost)
         .query((row, i) -> new Opening(row.getString("person"), Instants.read(row, "made_at"), How.valueOf(row.getString("how").toUpperCase(Locale.ROOT)))).list();
+  }
+
+  /** When somebody opened a document first and last, how often, and how often they took a copy out. */
+  public record Opened(String person, String place, Instant first, Instant last, int times, int copies) {}
+
+  /** Of the present lives of some documents, by some people; asked by whichever are fewer. */
+  public List<Opened> byPersonAndDocument(List<String> documents, List<String> people) {
+    if (documents.isEmpty() || people.isEmpty()) {
+      return List.of();
+    }
+    boolean byPeople = people.size() < documents.size();
+    Set<String> others = new HashSet<>(byPeople ? documents : people);
+    List<String> fewer = byPeople ? people : documents;
+    List<Opened> found = new ArrayList<>();
+    for (int first = 0; first < fewer.size(); first += AT_ONCE) {
+      jdbc.sql("SELECT o.person, o.place, MIN(o.made_at) AS first_at, MAX(o.made_at) AS last_at, COUNT(*) AS times, SUM(o.how = 'copy') AS copies "
+          + "FROM openings o JOIN places p ON p.id = o.place AND p.life = o.life WHERE o.how <> 'refused' AND " + (byPeople ? "o.person" : "o.place") + " IN (:some) GROUP BY o.person, o.place")
+          .param("some", fewer.subList(first, Math.min(fewer.size(), first + AT_ONCE)))
+          .query((row, i) -> new Opened(row.getString("person"), row.getString("place"), Instants.read(row, "first_at"), Instants.read(row, "last_at"), row.getInt("times"), row.getInt("copies"))).list()
+          .stream().filter(one -> others.contains(byPeople ? one.place() : one.person())).forEach(found::add);
+    }
+    return found;
   }
 }

@@ -1,0 +1,34 @@
+package palegate.core.walls.survey;
+
+import palegate.core.changes.Change;
+
+/**
+ * A place that looks as if it belonged behind a wall and does not lie there, with what speaks for it, quoted.
+ *
+ * @param place the topmost place; all below it would come along
+ * @param side the side whose papers it seems to be of; null for a wall of one scope
+ * @param documents how many documents at and below it lie outside
+ * @param said the text of the place that was found
+ * @param like the text inside, or of the wall, that it is like
+ * @param fix what would take it in; null if nothing simple would
+ */
+public record WallGap(String place, String side, Kind kind, Confidence confidence, int documents, String said, String like, Change fix) {
+  /** What speaks for it. */
+  public enum Kind {
+    /** A label's value is one of the wall's but for case, spaces and signs. */
+    WRITTEN_DIFFERENTLY,
+    /** A label's value has two neighbouring signs of one of the wall's swapped. */
+    MISTYPED,
+    /** Another label has one of the wall's values. */
+    OTHER_LABEL,
+    /** The name has a number that one of the wall's values, or a folder inside, has. */
+    SAME_NUMBER,
+    /** The name has the name of a folder inside. */
+    SAME_NAME
+  }
+
+  /** How sure that is. */
+  public enum Confidence {
+    NEARLY_SURE, LIKELY, POSSIBLE
+  }
+}

@@ -1,0 +1,92 @@
+package palegate.core.walls.survey;
+
+import java.util.ArrayList;
+import java.util.BitSet;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import palegate.core.access.Oversight;
+import palegate.core.collections.PersonSet;
+import palegate.core.places.Conditions;
+import palegate.core.places.Place;
+import palegate.core.rehearsal.RightsDifference;
+import palegate.core.roles.Right;
+import palegate.core.snapshot.Snapshot;
+
+/**
+ * What ties people to what a wall keeps from them, and what it leaves to nobody.
+ *
+ * @param ties of barred people, in tree order of the places
+ * @param stranded how many covered documents somebody active could read without the wall, and nobody can with it
+ */
+public record WallTies(List<Tie> ties, int stranded) {
+  /** How somebody barred is tied to a place inside. */
+  public enum How {
+    OWNS, CHECKED_OUT, OVERSEES
+  }
+
+  /** {@code since} is when they checked it out; null otherwise. */
+  public record Tie(How how, String person, String place, java.time.Instant since) {}
+
+  public WallTies {
+    ties = List.copyOf(ties);
+  }
+
+  /** Whom among the keepers, overseers and authors a wall bars: said before it is raised. */
+  public static boolean bars(List<Barring> barrings, int person) {
+    return person >= 0 && Barring.people(barrings).contains(person);
+  }
+
+  /** Everyone who would lose {@code govern} somewhere by the wall. */
+  public static List<RightsDifference.PersonShift> keepers(RightsDifference difference) {
+    return difference.people().stream().filter(shift -> shift.lost().contains(Right.GOVERN)).toList();
+  }
+
+  /** O(covered places × depth of oversights). */
+  public static WallTies of(StandingWall standing) {
+    Snapshot snapshot = standing.with().snapshot();
+    List<Barring> parts = Barring.disjoint(standing.barrings());
+    List<Tie> ties = new ArrayList<>();
+    Map<Oversight, Boolean> said = new HashMap<>();
+    BitSet covered = Barring.places(parts);
+    for (Barring part : parts) {
+      part.places().stream().forEach(place -> {
+        Place here = snapshot.place(place);
+        add(ties, How.OWNS, here.owner(), snapshot, part.people(), here, null);
+        Conditions conditions = here.conditions();
+        add(ties, How.CHECKED_OUT, conditions.checkedOutBy(), snapshot, part.people(), here, conditions.checkedOutAt());
+        // An appointment higher up is said once, where the wall begins.
+        for (int at = place; at >= 0; at = snapshot.parent(at)) {
+          for (Oversight oversight : snapshot.ownOversights(at)) {
+            if (oversight.period().holdsAt(standing.with().instant()) && said.putIfAbsent(oversight, true) == null) {
+              standing.with().matching(oversight.subject()).and(part.people()).forEach(person -> ties.add(new Tie(How.OVERSEES, snapshot.person(person).id(), here.id(), null)));
+            }
+          }
+        }
+      });
+    }
+    return new WallTies(ties, stranded(standing, covered));
+  }
+
+  private static void add(List<Tie> ties, How how, String person, Snapshot snapshot, PersonSet barred, Place place, java.time.Instant since) {
+    int number = person == null ? -1 : snapshot.personNumber(person);
+    if (number >= 0 && barred.contains(number)) {
+      ties.add(new Tie(how, person, place.id(), since));
+    }
+  }
+
+  private static int stranded(StandingWall standing, BitSet covered) {
+    Snapshot with = standing.with().snapshot();
+    Snapshot without = standing.without().snapshot();
+    Map<Integer, Boolean> nobody = new HashMap<>();
+    Map<Integer, Boolean> somebody = new HashMap<>();
+    int count = 0;
+    for (int place : covered.stream().toArray()) {
+      if (with.isDocument(place) && nobody.computeIfAbsent(standing.with().classOf(place), any -> standing.with().holdersOf(Right.READ, place).isEmpty())) {
+        int there = without.placeNumber(with.place(place).id());
+        count += somebody.computeIfAbsent(standing.without().classOf(there), any -> !standing.without().holdersOf(Right.READ, there).isEmpty()) ? 1 : 0;
+      }
+    }
+    return count;
+  }
+}

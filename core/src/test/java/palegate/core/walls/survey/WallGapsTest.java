@@ -1,0 +1,152 @@
+package palegate.core.walls.survey;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.tuple;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Random;
+import java.util.Set;
+import java.util.TreeSet;
+import java.util.stream.Collectors;
+import org.junit.jupiter.api.Test;
+import palegate.core.Harbour;
+import palegate.core.changes.Change;
+import palegate.core.changes.DraftApplication;
+import palegate.core.people.Period;
+import palegate.core.people.Subject;
+import palegate.core.places.Place;
+import palegate.core.places.PlaceKind;
+import palegate.core.questions.WallCoverage;
+import palegate.core.snapshot.Snapshot;
+import palegate.core.structure.Parts;
+import palegate.core.structure.Structure;
+import palegate.core.walls.Barrier;
+import palegate.core.walls.Scope;
+import palegate.core.walls.Wall;
+
+/** Gaps: what seems to be missing from a wall is found with the text that speaks for it, and nothing is found without one. */
+class WallGapsTest {
+  private static final long SEED = 20_261_128;
+  private static final List<String> SHIPS = List.of("Amber Tern", "Blue Heron", "Cold Harbour", "Dawn Petrel", "Even Keel", "Far Lantern", "Grey Mullet", "High Sounding", "Ivory Gull", "Jet Cormorant");
+
+  private static Wall screen(Scope scope) {
+    return new Wall("w", "Wall", null, Wall.State.STANDING, Period.ALWAYS, new Barrier.Screen(scope, List.of(new Subject.OfPerson("mia"))), List.of());
+  }
+
+  private static Place folder(String id, String name, Map<String, String> labels) {
+    return Place.plain(id, PlaceKind.FOLDER, "cas", name, false, labels, null, null, null);
+  }
+
+  private static Place document(String id, String parent, String name) {
+    return Place.plain(id, PlaceKind.DOCUMENT, parent, name, false, Map.of(), null, null, null);
+  }
+
+  private static Snapshot with(List<Place> places) {
+    Structure base = Harbour.structure();
+    List<Place> all = new ArrayList<>(base.places().values());
+    all.addAll(places);
+    return Snapshot.of(base.withPlaces(Parts.of(all, Place::id)));
+  }
+
+  private static List<WallGap> gaps(Scope scope, Place... places) {
+    return WallGaps.of(with(List.of(places)), screen(scope));
+  }
+
+  @Test
+  void a_value_written_differently_is_nearly_sure_and_one_press_writes_it_right() {
+    List<WallGap> found = gaps(Scope.ofLabel("case", "C-7101"), folder("in", "C-7101 Amber Tern", Map.of("case", "C-7101")), document("in-d", "in", "Letter"),
+        folder("out", "More of it", Map.of("case", "c 7101", "year", "2026")), document("out-d", "out", "Letter"));
+    assertThat(found).singleElement().satisfies(gap -> {
+      assertThat(gap.place()).isEqualTo("out");
+      assertThat(gap.kind()).isEqualTo(WallGap.Kind.WRITTEN_DIFFERENTLY);
+      assertThat(gap.confidence()).isEqualTo(WallGap.Confidence.NEARLY_SURE);
+      assertThat(gap.said()).isEqualTo("case: c 7101");
+      assertThat(gap.like()).isEqualTo("case: C-7101");
+      assertThat(gap.documents()).isEqualTo(1);
+    });
+  }
+
+  @Test
+  void neighbouring_digits_that_are_swapped_are_likely_and_another_number_is_another_case() {
+    List<WallGap> found = gaps(Scope.ofLabel("case", "C-7101"), folder("swapped", "Papers", Map.of("case", "C-7110")), document("d1", "swapped", "Letter"),
+        folder("other", "Papers of another", Map.of("case", "C-7102")), document("d2", "other", "Letter"));
+    assertThat(found).extracting(WallGap::place, WallGap::kind).containsExactly(tuple("swapped", WallGap.Kind.MISTYPED));
+  }
+
+  @Test
+  void the_number_in_a_name_and_the_name_of_a_folder_inside_speak_for_what_lies_elsewhere() {
+    List<WallGap> found = gaps(Scope.ofPlaces("in"), folder("in", "C-7101 Amber Tern", Map.of()), document("in-d", "in", "Letter"), folder("misc", "Loose papers", Map.of()),
+        document("by-number", "misc", "Survey report C 7101"), document("by-name", "misc", "Photos of Amber Tern"), document("neither", "misc", "C-71010 and 7101x of 2026"));
+    assertThat(found).extracting(WallGap::place, WallGap::kind).containsExactlyInAnyOrder(
+        tuple("by-number", WallGap.Kind.SAME_NUMBER), tuple("by-name", WallGap.Kind.SAME_NAME));
+    Change fix = found.stream().filter(gap -> gap.place().equals("by-number")).findFirst().orElseThrow().fix();
+    Snapshot before = with(List.of(folder("in", "C-7101 Amber Tern", Map.of()), folder("misc", "Loose papers", Map.of()), document("by-number", "misc", "Survey report C 7101")));
+    Structure after = DraftApplication.of(before, List.of(fix), Harbour.NOW).structure();
+    assertThat(after.walls().get("w").barrier().scopes().get(0).places()).containsExactlyInAnyOrder("in", "by-number");
+  }
+
+  @Test
+  void what_is_inside_above_the_inside_or_on_another_side_is_no_gap_and_a_confinement_has_none() {
+    assertThat(gaps(Scope.ofPlaces("in"), folder("in", "C-7101 Amber Tern", Map.of()), document("in-d", "in", "Letter C-7101"))).isEmpty();
+    assertThat(gaps(Scope.ofPlaces("in-d"), folder("in", "C-7101 Amber Tern", Map.of()), document("in-d", "in", "Letter C-7101"))).as("the folder leads there").isEmpty();
+    Snapshot snapshot = with(List.of(folder("one", "C-7101 Amber Tern", Map.of()), document("one-d", "one", "Letter"), folder("two", "Against C-7101", Map.of()), document("two-d", "two", "Letter")));
+    Wall sides = new Wall("w", "Wall", null, Wall.State.STANDING, Period.ALWAYS, new Barrier.Sides(List.of(
+        new Barrier.Side("one", List.of(new Subject.OfPerson("mia")), Scope.ofPlaces("one")), new Barrier.Side("two", List.of(new Subject.OfPerson("ola")), Scope.ofPlaces("two")))), List.of());
+    assertThat(WallGaps.of(snapshot, sides)).isEmpty();
+    Wall confine = new Wall("w", "Wall", null, Wall.State.STANDING, Period.ALWAYS, new Barrier.Confine(Scope.ofPlaces("one"), List.of(new Subject.OfPerson("mia"))), List.of());
+    assertThat(WallGaps.of(snapshot, confine)).isEmpty();
+  }
+
+  @Test
+  void planted_gaps_of_generated_repositories_are_found_and_little_else() {
+    Random random = new Random(SEED);
+    int planted = 0;
+    int found = 0;
+    int right = 0;
+    for (int round = 0; round < 40; round++) {
+      List<Place> places = new ArrayList<>();
+      Set<String> gaps = new TreeSet<>();
+      for (int i = 0; i < SHIPS.size(); i++) {
+        String number = "C-" + (7100 + round % 7 * 100 + i * 9);
+        places.add(folder("f" + i, number + " " + SHIPS.get(i), Map.of("case", number)));
+        places.add(document("f" + i + "d", "f" + i, "Report of the survey"));
+      }
+      String walled = places.get(0).labels().get("case");
+      for (int i = 0; i < 4; i++) {
+        String id = "gap" + i;
+        String name = switch (random.nextInt(3)) {
+          case 0 -> "Correspondence " + walled;
+          case 1 -> "Photos of " + SHIPS.get(0);
+          default -> "Loose papers " + i;
+        };
+        boolean labelled = name.startsWith("Loose");
+        places.add(folder(id, name, labelled ? Map.of("case", random.nextBoolean() ? walled.toLowerCase() : walled.replace("-", " ")) : Map.of()));
+        places.add(document(id + "d", id, "Letter of thanks"));
+        gaps.add(id);
+      }
+      for (int i = 0; i < 20; i++) {
+        places.add(document("other" + i, "f" + (1 + random.nextInt(SHIPS.size() - 1)), "Letter " + (1000 + random.nextInt(9000)) + " of " + SHIPS.get(1 + random.nextInt(SHIPS.size() - 1))));
+      }
+      Set<String> said = WallGaps.of(with(places), screen(Scope.ofLabel("case", walled))).stream().map(WallGap::place).collect(Collectors.toSet());
+      planted += gaps.size();
+      found += said.size();
+      said.retainAll(gaps);
+      right += said.size();
+    }
+    assertThat(right).as("of %d planted, found (seed %d)", planted, SEED).isEqualTo(planted);
+    assertThat(right * 100).as("of %d said to be gaps, gaps", found).isGreaterThanOrEqualTo(found * 95);
+  }
+
+  @Test
+  void a_fix_takes_in_what_it_was_made_for() {
+    List<Place> places = List.of(folder("in", "C-7101 Amber Tern", Map.of("case", "C-7101")), document("in-d", "in", "Letter"), folder("out", "More", Map.of("case", "C7101")), document("out-d", "out", "Letter"));
+    Snapshot snapshot = with(places);
+    Wall wall = screen(Scope.ofLabel("case", "C-7101"));
+    WallGap gap = WallGaps.of(snapshot, wall).get(0);
+    Snapshot after = snapshot.next(DraftApplication.of(snapshot, List.of(gap.fix()), Harbour.NOW).difference());
+    assertThat(WallCoverage.covers(after, wall.barrier().scopes().get(0), after.placeNumber("out-d"))).isTrue();
+    assertThat(WallGaps.of(after, wall)).isEmpty();
+  }
+}

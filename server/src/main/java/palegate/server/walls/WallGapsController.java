@@ -1,0 +1,80 @@
+package palegate.server.walls;
+
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotBlank;
+import jakarta.validation.constraints.Size;
+import java.security.Principal;
+import java.time.Clock;
+import java.time.Instant;
+import java.util.List;
+import java.util.Map;
+import org.springframework.http.HttpStatus;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+import palegate.core.duties.Duty;
+import palegate.core.snapshot.Snapshot;
+import palegate.core.walls.Wall;
+import palegate.core.walls.survey.WallGap;
+import palegate.core.walls.survey.WallGaps;
+import palegate.server.changes.ChangeBody;
+import palegate.server.drafts.DraftedState;
+import palegate.server.session.Accounts;
+import palegate.server.shell.MayBeMissing;
+import palegate.server.shell.Problem;
+
+/** What looks as if it belonged behind a wall and does not lie there: to be taken in by a draft, or dismissed with a reason. */
+@RestController
+class WallGapsController {
+  /** One gap with its evidence, quoted; {@code fix} is missing where nothing simple takes it in, {@code dismissed} where nobody has. */
+  record GapView(String place, String path, @MayBeMissing String side, WallGap.Kind kind, WallGap.Confidence confidence, int documents, String said, String like, @MayBeMissing ChangeBody fix,
+      @MayBeMissing Dismissal dismissed) {}
+
+  record Dismissal(String author, Instant at, String reason) {}
+
+  record Dismiss(@NotBlank(message = "Name the place.") String place,
+      @NotBlank(message = "Say why it does not belong inside: whoever asks next reads it.") @Size(max = 2000, message = "A reason has at most 2,000 characters.") String reason) {}
+
+  private static final int GAPS_AT_MOST = 500;
+
+  private final WallsAtWork walls;
+  private final WallRecords records;
+  private final Accounts accounts;
+  private final Clock clock;
+
+  WallGapsController(WallsAtWork walls, WallRecords records, Accounts accounts, Clock clock) {
+    this.walls = walls;
+    this.records = records;
+    this.accounts = accounts;
+    this.clock = clock;
+  }
+
+  /** The surest first; those dismissed are among them. At most {@value #GAPS_AT_MOST}. */
+  @GetMapping("/api/walls/{id}/gaps")
+  List<GapView> gaps(@PathVariable String id, Principal who) {
+    DraftedState.State state = walls.shownTo(who);
+    Wall wall = WallsAtWork.find(state, id);
+    Snapshot snapshot = state.after();
+    Map<String, WallRecords.Dismissed> dismissed = records.dismissed(id);
+    return WallGaps.of(snapshot, wall).stream().limit(GAPS_AT_MOST).map(gap -> {
+      WallRecords.Dismissed said = dismissed.get(gap.place());
+      return new GapView(gap.place(), snapshot.pathText(snapshot.placeNumber(gap.place())), gap.side(), gap.kind(), gap.confidence(), gap.documents(), gap.said(), gap.like(), gap.fix() == null ? null : ChangeBody.of(gap.fix()),
+          said == null ? null : new Dismissal(said.author(), said.at(), said.reason()));
+    }).toList();
+  }
+
+  @PostMapping("/api/walls/{id}/gaps/dismissals")
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  void dismiss(@PathVariable String id, @Valid @RequestBody Dismiss asked, Principal who) {
+    walls.refuseOthers(who, Duty.WALLS);
+    DraftedState.State state = walls.shownTo(who);
+    Wall wall = WallsAtWork.find(state, id);
+    if (WallGaps.of(state.after(), wall).stream().noneMatch(gap -> gap.place().equals(asked.place())) || !records.dismiss(id, asked.place(), asked.reason().strip(), who.getName(),
+        accounts.find(who.getName()).map(Accounts.Account::name).orElse(who.getName()), clock.instant())) {
+      throw Problem.notFound("gap", asked.place());
+    }
+  }
+}

@@ -1,0 +1,124 @@
+package palegate.server.walls;
+
+import jakarta.servlet.http.HttpServletResponse;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.security.Principal;
+import java.security.SecureRandom;
+import java.time.Clock;
+import java.time.Instant;
+import java.util.List;
+import java.util.concurrent.Semaphore;
+import org.springframework.http.ContentDisposition;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.HttpStatus;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+import palegate.core.walls.Wall;
+import palegate.core.walls.survey.Certificate;
+import palegate.core.walls.survey.WallProof;
+import palegate.server.session.Accounts;
+import palegate.server.shell.MayBeMissing;
+import palegate.server.shell.Problem;
+import palegate.server.store.Snapshots;
+import palegate.server.viewpoint.Viewpoints;
+
+/**
+ * Proofs that a wall holds as it is in force. Whoever may know the whole repository proves it for all to read who may; anybody else
+ * proves what they may know, and keeps the certificate themselves.
+ */
+@RestController
+@RequestMapping("/api/walls/{id}/proofs")
+class WallProofsController {
+  /** {@code number} is missing where it was not kept; {@code change} is the state that was proved. */
+  record ProofView(@MayBeMissing Long number, long change, Instant at, String author, long pairs, long leaks, long explained, boolean planned, Instant provedFor, String bundleDigest, String certificate,
+      List<LeakView> found) {}
+
+  record LeakView(String person, String place, List<String> rights) {}
+
+  enum CertificateFormat {
+    JSON, PDF
+  }
+
+  /** Pairs that are asked about again by the explained stages. */
+  private static final int SAMPLE = 100_000;
+  /** Proofs take all processors: one after the other. */
+  private final Semaphore one = new Semaphore(1);
+  private final SecureRandom seeds = new SecureRandom();
+  private final WallsAtWork walls;
+  private final WallRecords records;
+  private final Viewpoints viewpoints;
+  private final Accounts accounts;
+  private final Clock clock;
+
+  WallProofsController(WallsAtWork walls, WallRecords records, Viewpoints viewpoints, Accounts accounts, Clock clock) {
+    this.walls = walls;
+    this.records = records;
+    this.viewpoints = viewpoints;
+    this.accounts = accounts;
+    this.clock = clock;
+  }
+
+  @GetMapping
+  List<ProofView> proofs(@PathVariable String id, Principal who) {
+    inForce(id, who);
+    return walls.knowsAll(who) ? records.proofs(id).stream().map(WallProofsController::view).toList() : List.of();
+  }
+
+  private static ProofView view(WallRecords.Kept kept) {
+    Certificate certificate = Certificate.read(kept.certificate()).orElseThrow();
+    Certificate.Proved proved = certificate.walls().get(0);
+    return new ProofView(kept.id(), kept.change(), kept.at(), kept.author(), proved.pairs(), proved.leaks() + proved.explainedLeaks(), proved.explained(), proved.planned(), proved.provedFor(), certificate.bundleDigest(),
+        kept.certificate(), List.of());
+  }
+
+  /** Asks about every barred person at every covered place, and about some of the pairs again by the stages. O(pairs). */
+  @PostMapping
+  ProofView prove(@PathVariable String id, Principal who) {
+    Wall wall = inForce(id, who);
+    if (!one.tryAcquire()) {
+      throw Problem.of(HttpStatus.CONFLICT, "proof-under-way", "Another proof is under way", "It takes all of the machine. Try again when it is done.");
+    }
+    try {
+      Snapshots.Numbered state = viewpoints.known(who.getName());
+      Instant now = clock.instant();
+      WallProof proof = WallProof.of(state.snapshot(), wall, now, SAMPLE, seeds.nextLong(), WallProof.Progress.NONE);
+      Certificate certificate = new Certificate(now, Certificate.digest(state.snapshot().structure()), List.of(Certificate.Proved.of(wall, proof)));
+      String author = accounts.find(who.getName()).map(Accounts.Account::name).orElse(who.getName());
+      if (walls.knowsAll(who)) {
+        records.keep(id, state.change(), now, who.getName(), author, proof.pairs(), proof.leaks() + proof.explainedLeaks(), certificate.toJson());
+      }
+      return new ProofView(null, state.change(), now, author, proof.pairs(), proof.leaks() + proof.explainedLeaks(), proof.explained(), proof.planned(), proof.at(), certificate.bundleDigest(), certificate.toJson(),
+          proof.found().stream().map(leak -> new LeakView(leak.person(), leak.place(), leak.rights().words())).toList());
+    } finally {
+      one.release();
+    }
+  }
+
+  @GetMapping("/{number}/file")
+  void file(@PathVariable String id, @PathVariable long number, @RequestParam CertificateFormat format, Principal who, HttpServletResponse response) throws IOException {
+    inForce(id, who);
+    WallRecords.Kept kept = walls.knowsAll(who) ? records.proof(id, number).orElse(null) : null;
+    if (kept == null) {
+      throw Problem.notFound("proof", Long.toString(number));
+    }
+    byte[] bytes = format == CertificateFormat.JSON ? kept.certificate().getBytes(StandardCharsets.UTF_8) : CertificatePdf.of(kept, Certificate.read(kept.certificate()).orElseThrow());
+    response.setContentType(format == CertificateFormat.JSON ? "application/json" : "application/pdf");
+    response.setHeader(HttpHeaders.CONTENT_DISPOSITION, ContentDisposition.attachment().filename("certificate-" + number + (format == CertificateFormat.JSON ? ".json" : ".pdf")).build().toString());
+    response.getOutputStream().write(bytes);
+  }
+
+  /** As it is in force, not as a draft would have it: only that can be proved. */
+  private Wall inForce(String id, Principal who) {
+    walls.shownTo(who);
+    Wall wall = viewpoints.known(who.getName()).snapshot().structure().walls().get(id);
+    if (wall == null) {
+      throw Problem.notFound("wall", id);
+    }
+    return wall;
+  }
+}

@@ -1,0 +1,86 @@
+package palegate.server.walls;
+
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
+import java.security.Principal;
+import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
+import org.springframework.http.HttpStatus;
+import org.springframework.stereotype.Component;
+import palegate.core.duties.Duty;
+import palegate.core.rehearsal.RightsDifference;
+import palegate.core.snapshot.Snapshot;
+import palegate.core.viewpoint.Asker;
+import palegate.core.walls.Wall;
+import palegate.core.walls.survey.StandingWall;
+import palegate.server.drafts.DraftedState;
+import palegate.server.session.Accounts;
+import palegate.server.shell.Problem;
+import palegate.server.viewpoint.Viewpoints;
+
+/** Walls as somebody may know them and as their draft would have them; what one takes from whom is worked out once for a state. */
+@Component
+class WallsAtWork {
+  /** So many states with or without a wall are kept: the lists of one wall's page ask for the same one. */
+  private static final int KEPT_AT_MOST = 8;
+
+  private record Key(Snapshot snapshot, Wall wall) {}
+
+  /** What one wall does, and what it takes from whom. */
+  record Worked(StandingWall standing, RightsDifference difference, Instant asked) {}
+
+  private final Cache<Key, Worked> kept = Caffeine.newBuilder().maximumSize(KEPT_AT_MOST).expireAfterAccess(Duration.ofMinutes(2)).build();
+  private final DraftedState shown;
+  private final Viewpoints viewpoints;
+  private final Accounts accounts;
+  private final Clock clock;
+
+  WallsAtWork(DraftedState shown, Viewpoints viewpoints, Accounts accounts, Clock clock) {
+    this.shown = shown;
+    this.viewpoints = viewpoints;
+    this.accounts = accounts;
+    this.clock = clock;
+  }
+
+  /** The state with the asker's draft in it. The room is for holders of {@code walls} and {@code audit}. */
+  DraftedState.State shownTo(Principal who) {
+    refuseOthers(who, Duty.WALLS, Duty.AUDIT);
+    return shown.to(who.getName());
+  }
+
+  void refuseOthers(Principal who, Duty... duties) {
+    if (!accounts.holdsAny(who.getName(), duties)) {
+      throw Problem.of(HttpStatus.FORBIDDEN, "duty-missing", "Another duty is needed", "This takes the duty [" + duties[0].word() + "]. Ask somebody who has it.");
+    }
+  }
+
+  static Wall find(DraftedState.State state, String id) {
+    Wall wall = state.structure().walls().get(id);
+    if (wall == null) {
+      throw Problem.notFound("wall", id);
+    }
+    return wall;
+  }
+
+  /** Of a state and a wall that need not be in it. */
+  Worked worked(Snapshot snapshot, Wall wall) {
+    Instant now = clock.instant();
+    return kept.asMap().compute(new Key(snapshot, wall), (key, known) -> {
+      if (known != null && snapshot.sameBetween(known.asked(), now)) {
+        return known;
+      }
+      StandingWall standing = StandingWall.of(snapshot, wall, now);
+      return new Worked(standing, standing.difference(), now);
+    });
+  }
+
+  Asker asker(Principal who) {
+    return viewpoints.asker(who.getName());
+  }
+
+  /** Whether somebody may know the whole repository: what they are told of a wall is then all that there is to say. */
+  boolean knowsAll(Principal who) {
+    return viewpoints.of(who.getName()).whole();
+  }
+}

@@ -1,0 +1,237 @@
+package palegate.server.walls;
+
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotNull;
+import java.security.Principal;
+import java.time.Clock;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.BitSet;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
+import java.util.stream.Collectors;
+import org.springdoc.core.annotations.ParameterObject;
+import org.springframework.http.HttpStatus;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+import palegate.core.changes.Change;
+import palegate.core.changes.DraftApplication;
+import palegate.core.changes.WallChange;
+import palegate.core.collections.PersonSet;
+import palegate.core.duties.Duty;
+import palegate.core.people.Person;
+import palegate.core.questions.WallConflict;
+import palegate.core.questions.WallCoverage;
+import palegate.core.rehearsal.RightsDifference;
+import palegate.core.snapshot.Snapshot;
+import palegate.core.snapshot.SnapshotAt;
+import palegate.core.structure.Structure;
+import palegate.core.walls.Barrier;
+import palegate.core.walls.Wall;
+import palegate.core.walls.survey.Admitted;
+import palegate.core.walls.survey.Barring;
+import palegate.core.walls.survey.WallTies;
+import palegate.server.changes.ChangeBody;
+import palegate.server.drafts.DraftedState;
+import palegate.server.lists.PageRequest;
+import palegate.server.lists.SortOrders;
+import palegate.server.shell.MayBeMissing;
+import palegate.server.shell.Page;
+import palegate.server.shell.Problem;
+import palegate.server.store.Openings;
+import palegate.server.views.PersonView;
+
+/** Every wall, and of each both ends of it: whom it bars from what, whom it lets in, who is tied to what lies inside, and who has been there. */
+@RestController
+@RequestMapping("/api/walls")
+class WallsController {
+  /**
+   * A wall in the register.
+   *
+   * @param places in all its scopes, of every kind; {@code documents} are those among them
+   * @param people how many active people it bars, or would if it stood; {@code pairs} of one of them and a place
+   * @param endingSoon how many exceptions end within four weeks
+   */
+  record WallLine(String id, String name, String kind, Wall.State state, @MayBeMissing Instant from, @MayBeMissing Instant until, boolean bars, boolean barsYou, int places, int documents, int people, long pairs,
+      int conflicts, int exceptions, int endingSoon, DraftedState.Drafted drafted) {}
+
+  /** Somebody barred: how many documents and places they would reach without the wall, and with what. */
+  record Kept(PersonView person, int documents, int places, List<String> rights) {}
+
+  record LetIn(PersonView person, @MayBeMissing String side, boolean excepted, int documents) {}
+
+  record CoveredPlace(String id, String kind, String path, @MayBeMissing String type) {}
+
+  /** Somebody barred who opened a document inside, or took a copy of it out. */
+  record Contact(PersonView person, String place, String path, Instant first, Instant last, int times, int copies) {}
+
+  record TieView(WallTies.How how, PersonView person, String place, String path, @MayBeMissing Instant since) {}
+
+  /** @param stranded how many covered documents nobody active can read any more, and somebody could without the wall */
+  record TiesView(List<TieView> ties, int more, int stranded) {}
+
+  record Described(@NotNull(message = "Send the wall as it is to be.") ChangeBody change) {}
+
+  /**
+   * What a wall would do, before it is in any draft. What is said first, if it is so: that it bars the author, keepers and overseers.
+   *
+   * @param people how many active people it bars; {@code losing} of them reach something now
+   */
+  record Description(List<WallView.Coverage> sides, boolean barsYou, List<PersonView> keepers, int people, int losing, long pairs, int conflicts, TiesView ties, List<Problem.Fault> faults) {}
+
+  private static final int TIES_AT_MOST = 200;
+  private static final int KEEPERS_AT_MOST = 12;
+  private static final int DAYS_SOON = 28;
+
+  private static final SortOrders<RightsDifference.PersonShift> KEPT = SortOrders.<RightsDifference.PersonShift>by("documents", Comparator.comparing(RightsDifference.PersonShift::documents).reversed()
+      .thenComparing(shift -> shift.person().name())).or("name", Comparator.comparing(shift -> shift.person().name())).or("places", Comparator.comparing(RightsDifference.PersonShift::placesLosing));
+  private static final SortOrders<Admitted> ADMITTED = SortOrders.<Admitted>by("name", Comparator.comparing(one -> one.person().name()))
+      .or("documents", Comparator.comparing(Admitted::documents)).or("side", Comparator.comparing(one -> one.side() == null ? "" : one.side()));
+  private static final SortOrders<Contact> CONTACTS = SortOrders.<Contact>by("last", Comparator.comparing(Contact::last).reversed()).or("name", Comparator.comparing(one -> one.person().name()))
+      .or("first", Comparator.comparing(Contact::first)).or("place", Comparator.comparing(Contact::path)).or("times", Comparator.comparing(Contact::times));
+
+  private final WallsAtWork walls;
+  private final Openings openings;
+  private final Clock clock;
+
+  WallsController(WallsAtWork walls, Openings openings, Clock clock) {
+    this.walls = walls;
+    this.openings = openings;
+    this.clock = clock;
+  }
+
+  /** Every wall that may be known, as the asker's draft would have it: those that stand, then those planned, then those lifted, by name. O(walls × places). */
+  @GetMapping
+  List<WallLine> register(Principal who) {
+    DraftedState.State state = walls.shownTo(who);
+    Map<String, Long> conflicts = WallConflict.all(state.moment(), state.now()).stream().collect(Collectors.groupingBy(WallConflict::wall, Collectors.counting()));
+    Instant soon = state.now().plusSeconds(DAYS_SOON * 86_400L);
+    return state.structure().walls().values().stream().map(wall -> {
+      List<Barring> barrings = Barring.of(state.moment(), wall);
+      BitSet covered = covered(state.after(), wall);
+      return new WallLine(wall.id(), wall.name(), wall.barrier().kind(), wall.state(), wall.period().from(), wall.period().until(), wall.barsAt(state.now()), barsYou(barrings, state.moment(), who),
+          covered.cardinality(), (int) covered.stream().filter(state.after()::isDocument).count(), Barring.people(barrings).size(), Barring.pairs(barrings), conflicts.getOrDefault(wall.id(), 0L).intValue(), wall.exceptions().size(),
+          (int) wall.exceptions().stream().filter(one -> one.until() != null && one.until().isAfter(state.now()) && one.until().isBefore(soon)).count(), state.drafted(Structure::walls, wall.id()));
+    }).sorted(Comparator.comparing((WallLine line) -> line.state() == Wall.State.STANDING ? 0 : line.state() == Wall.State.PLANNED ? 1 : 2).thenComparing(WallLine::name).thenComparing(WallLine::id)).toList();
+  }
+
+  /** What its scopes cover, whatever it bars whom from. */
+  private static BitSet covered(Snapshot snapshot, Wall wall) {
+    BitSet covered = new BitSet();
+    wall.barrier().scopes().forEach(scope -> covered.or(WallCoverage.covered(snapshot, scope)));
+    return covered;
+  }
+
+  private boolean barsYou(List<Barring> barrings, SnapshotAt moment, Principal who) {
+    String person = walls.asker(who).id();
+    return person != null && WallTies.bars(barrings, moment.snapshot().personNumber(person));
+  }
+
+  @GetMapping("/{id}")
+  WallView wall(@PathVariable String id, Principal who) {
+    DraftedState.State state = walls.shownTo(who);
+    Wall wall = WallsAtWork.find(state, id);
+    return WallView.of(state, wall, barsYou(Barring.of(state.moment(), wall), state.moment(), who));
+  }
+
+  /** Whom it bars and what that keeps from them: only those who would reach anything without it. */
+  @GetMapping("/{id}/barred")
+  Page<Kept> barred(@PathVariable String id, @ParameterObject PageRequest part, Principal who) {
+    WallsAtWork.Worked worked = worked(id, who);
+    Structure structure = worked.standing().without().snapshot().structure();
+    return KEPT.page(part, worked.difference().people().stream().filter(shift -> shift.placesLosing() > 0 && part.takes(shift.person().name())),
+        shift -> new Kept(PersonView.of(shift.person(), structure), shift.documents(), shift.placesLosing(), shift.lost().words()));
+  }
+
+  /** Whom it lets in by name, and how much they reach inside: somebody who reaches nothing is let in in vain. */
+  @GetMapping("/{id}/admitted")
+  Page<LetIn> admitted(@PathVariable String id, @ParameterObject PageRequest part, Principal who) {
+    WallsAtWork.Worked worked = worked(id, who);
+    Structure structure = worked.standing().with().snapshot().structure();
+    return ADMITTED.page(part, Admitted.of(worked.standing()).stream().filter(one -> part.takes(one.person().name(), one.side())),
+        one -> new LetIn(PersonView.of(one.person(), structure), one.side(), one.excepted(), one.documents()));
+  }
+
+  /** The places in scope, in the order of the tree. {@code side} counts the sides of a wall of sides, from 0. */
+  @GetMapping("/{id}/covered")
+  Page<CoveredPlace> covered(@PathVariable String id, @RequestParam(required = false) Integer side, @ParameterObject PageRequest part, Principal who) {
+    DraftedState.State state = walls.shownTo(who);
+    Wall wall = WallsAtWork.find(state, id);
+    Snapshot snapshot = state.after();
+    List<Barrier.Side> sides = WallView.sides(wall);
+    BitSet covered = side == null ? covered(snapshot, wall) : side < 0 || side >= sides.size() ? new BitSet() : WallCoverage.covered(snapshot, sides.get(side).scope());
+    SortOrders<Integer> orders = SortOrders.<Integer>by("tree", snapshot.inTreeOrder()).or("place", Comparator.comparing(snapshot::pathText));
+    return orders.page(part, covered.stream().boxed().filter(place -> part.takesAll() || part.takes(snapshot.pathText(place))), place -> {
+      String type = snapshot.place(place).type();
+      return new CoveredPlace(snapshot.place(place).id(), snapshot.place(place).kind().word(), snapshot.pathText(place), type == null ? null : snapshot.structure().types().get(type).name());
+    });
+  }
+
+  /** Who among the barred has opened something inside, or taken a copy of it out, newest first. */
+  @GetMapping("/{id}/contact")
+  Page<Contact> contact(@PathVariable String id, @ParameterObject PageRequest part, Principal who) {
+    return CONTACTS.page(part, opened(id, who).stream().filter(one -> part.takes(one.person().name(), one.path())), one -> one);
+  }
+
+  private List<Contact> opened(String id, Principal who) {
+    WallsAtWork.Worked worked = worked(id, who);
+    SnapshotAt with = worked.standing().with();
+    Snapshot snapshot = with.snapshot();
+    List<Contact> contacts = new ArrayList<>();
+    for (Barring barring : Barring.disjoint(worked.standing().barrings())) {
+      List<String> documents = barring.places().stream().filter(snapshot::isDocument).mapToObj(place -> snapshot.place(place).id()).toList();
+      PersonSet people = barring.people();
+      openings.byPersonAndDocument(documents, snapshot.inOrder(people.stream()).mapToObj(person -> snapshot.person(person).id()).toList()).forEach(one -> contacts.add(new Contact(
+          PersonView.of(snapshot.structure().people().get(one.person()), snapshot.structure()), one.place(), snapshot.pathText(snapshot.placeNumber(one.place())), one.first(), one.last(), one.times(), one.copies())));
+    }
+    return contacts;
+  }
+
+  /** Who is barred and yet owns something inside, has it checked out or oversees it; and what is left to nobody. */
+  @GetMapping("/{id}/ties")
+  TiesView ties(@PathVariable String id, Principal who) {
+    return ties(worked(id, who));
+  }
+
+  private static TiesView ties(WallsAtWork.Worked worked) {
+    WallTies found = WallTies.of(worked.standing());
+    Snapshot snapshot = worked.standing().with().snapshot();
+    return new TiesView(found.ties().stream().limit(TIES_AT_MOST).map(tie -> new TieView(tie.how(), PersonView.of(snapshot.structure().people().get(tie.person()), snapshot.structure()), tie.place(),
+        snapshot.pathText(snapshot.placeNumber(tie.place())), tie.since())).toList(), Math.max(0, found.ties().size() - TIES_AT_MOST), found.stranded());
+  }
+
+  private WallsAtWork.Worked worked(String id, Principal who) {
+    DraftedState.State state = walls.shownTo(who);
+    return walls.worked(state.after(), WallsAtWork.find(state, id));
+  }
+
+  /** What a wall would do were it put there so, on top of the asker's draft; nothing is kept. */
+  @PostMapping("/description")
+  Description describe(@Valid @RequestBody Described asked, Principal who) {
+    walls.refuseOthers(who, Duty.WALLS);
+    Change change = asked.change().read();
+    if (!(change instanceof WallChange.SetWall set)) {
+      throw Problem.of(HttpStatus.UNPROCESSABLE_CONTENT, "no-wall", "That is no wall", "Send a change of the kind [setWall].");
+    }
+    DraftedState.State state = walls.shownTo(who);
+    List<Problem.Fault> faults = DraftApplication.of(state.after(), List.of(change), clock.instant()).refusals().stream().map(refusal -> new Problem.Fault(refusal.thing(), refusal.what(), refusal.remedy(), refusal.cycle())).toList();
+    List<WallView.Coverage> sides = WallView.sides(set.changed()).stream().map(side -> WallView.coverage(state.after(), side.scope(), side.name().isEmpty() ? set.changed().name() : side.name())).toList();
+    if (!faults.isEmpty()) {
+      return new Description(sides, false, List.of(), 0, 0, 0, 0, new TiesView(List.of(), 0, 0), faults);
+    }
+    WallsAtWork.Worked worked = walls.worked(state.after(), set.changed());
+    List<Barring> barrings = worked.standing().barrings();
+    Structure structure = worked.standing().with().snapshot().structure();
+    return new Description(sides, barsYou(barrings, worked.standing().with(), who),
+        WallTies.keepers(worked.difference()).stream().map(RightsDifference.PersonShift::person).sorted(Comparator.comparing(Person::name)).limit(KEEPERS_AT_MOST).map(person -> PersonView.of(person, structure)).toList(),
+        Barring.people(barrings).size(), worked.difference().totals().peopleLosing(), Barring.pairs(barrings),
+        (int) WallConflict.all(worked.standing().with(), worked.standing().with().instant()).stream().filter(conflict -> conflict.wall().equals(set.wall())).count(), ties(worked), faults);
+  }
+}

@@ -13,7 +13,7 @@ import org.apache.pdfbox.pdmodel.PDPageContentStream;
 import org.apache.pdfbox.pdmodel.common.PDRectangle;
 import org.apache.pdfbox.pdmodel.font.PDType1Font;
 import org.apache.pdfbox.pdmodel.font.Standard14Fonts;
-import palegate.core.walls.survey.Certificate;
+import palegate.core.walls.certificate.Certificate;
 
 /** A certificate on one page, for a file or a wall. */
 final class CertificatePdf {

@@ -19,7 +19,7 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import palegate.core.walls.Wall;
-import palegate.core.walls.survey.Certificate;
+import palegate.core.walls.certificate.Certificate;
 import palegate.core.walls.survey.WallProof;
 import palegate.server.session.Accounts;
 import palegate.server.shell.MayBeMissing;

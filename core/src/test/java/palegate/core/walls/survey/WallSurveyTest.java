@@ -3,7 +3,6 @@ package palegate.core.walls.survey;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
-import java.time.Instant;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -23,7 +22,7 @@ import palegate.core.walls.Scope;
 import palegate.core.walls.Wall;
 import palegate.core.walls.survey.ScopeDescription.Oddity;
 
-/** What is said of a wall before it is raised, and the certificate that it holds (section 7). */
+/** What is said of a wall before it is raised (section 7). */
 class WallSurveyTest {
   private static final Subject OLA = new Subject.OfPerson("ola");
 
@@ -84,22 +83,5 @@ class WallSurveyTest {
     });
     assertThat(last).containsExactly(proof.pairs(), proof.pairs());
     assertThatThrownBy(() -> WallProof.of(snapshot, seal, Harbour.NOW, 10, 1, (done, all) -> false)).isInstanceOf(CancellationException.class);
-  }
-
-  @Test
-  void a_certificate_is_read_as_it_was_written_and_its_digests_tell_states_and_definitions_apart() {
-    Wall seal = wall(Wall.State.STANDING, Period.ALWAYS, new Barrier.Seal(Scope.ofPlaces("cas"), List.of(OLA)));
-    Structure structure = Harbour.structure().guardedBy(List.of(), List.of(seal));
-    WallProof proof = WallProof.of(Snapshot.of(structure), seal, Harbour.NOW, 10, Long.MIN_VALUE + 7, WallProof.Progress.NONE);
-    Certificate certificate = new Certificate(Harbour.NOW, Certificate.digest(structure), List.of(Certificate.Proved.of(seal, proof)));
-    assertThat(Certificate.read(certificate.toJson())).contains(certificate);
-    assertThat(Certificate.digest(Harbour.structure())).isNotEqualTo(certificate.bundleDigest());
-    Wall renamed = new Wall("w", "Another name", "another reason", seal.state(), seal.period(), seal.barrier(), List.of());
-    Wall widened = wall(Wall.State.STANDING, Period.ALWAYS, new Barrier.Seal(Scope.ofPlaces("root"), List.of(OLA)));
-    assertThat(Certificate.digestOf(renamed)).isEqualTo(Certificate.digestOf(seal));
-    assertThat(Certificate.digestOf(widened)).isNotEqualTo(Certificate.digestOf(seal));
-    for (String wrong : List.of("", "[]", "{\"format\": \"other\"}", "{\"format\": \"pale-gate-certificate\", \"version\": 1, \"walls\": []}", "{\"format\": \"pale-gate-certificate\", \"version\": 2, \"at\": \"" + Instant.EPOCH + "\", \"walls\": []}")) {
-      assertThat(Certificate.read(wrong)).as(wrong).isEmpty();
-    }
   }
 }

@@ -1,0 +1,2 @@
+/** The certificate that walls hold, an open format (docs/certificate.md). */
+package palegate.core.walls.certificate;

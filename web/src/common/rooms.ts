@@ -22,6 +22,7 @@ export const STAGES: { title: string; rooms: Room[] }[] = [
       { name: 'people', title: 'People', key: 'g', about: 'groups, persons, units' },
       { name: 'roles', title: 'Roles', key: 'o', about: 'named sets of rights' },
       { name: 'types', title: 'Types', key: 't', about: 'fields of documents, and who is cleared' },
+      { name: 'walls', title: 'Walls', key: 'w', about: 'who is kept out of what, whatever the lists say' },
     ],
   },
   {

@@ -9,7 +9,7 @@ describe('where a changed thing can be seen', () => {
     expect(router.resolve(link!).matched.length).toBeGreaterThan(0)
   })
 
-  it('a wall has none yet', () => {
-    expect(thingLink({ about: 'wall', aboutId: 'x' })).toBeUndefined()
+  it('a rule of approval has no page', () => {
+    expect(thingLink({ about: 'approval', aboutId: 'x' })).toBeUndefined()
   })
 })

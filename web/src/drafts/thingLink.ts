@@ -9,6 +9,7 @@ export function thingLink(item: { about: string; aboutId: string }): RouteLocati
     unit: { name: 'people', params: { view: 'units' } },
     role: { name: 'roles', params: { id: item.aboutId } },
     type: { name: 'types', params: { id: item.aboutId } },
+    wall: { name: 'walls', params: { id: item.aboutId } },
   }
   return ROOMS[item.about]
 }

@@ -82,6 +82,15 @@ export const SOURCES: Source[] = [
         .map((one) => ({ id: `type ${one.id}`, thing: `type:${one.id}`, kind: 'type', title: one.name, about: counted(one.documents, 'document'), to: { name: 'types', params: { id: one.id } } })),
   },
   {
+    name: 'walls',
+    room: 'walls',
+    find: async (text) =>
+      (await answer(api.GET('/api/walls')))
+        .filter((one) => one.name.toLowerCase().includes(text.toLowerCase()))
+        .slice(0, FEW)
+        .map((one) => ({ id: `wall ${one.id}`, thing: `wall:${one.id}`, kind: 'wall', title: one.name, about: `${one.kind}, keeps out ${counted(one.people, 'person', 'people')}`, to: { name: 'walls', params: { id: one.id } } })),
+  },
+  {
     name: 'statements',
     room: 'statements',
     find: async (text) => [

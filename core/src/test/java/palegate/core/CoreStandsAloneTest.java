@@ -18,7 +18,7 @@ class CoreStandsAloneTest {
           "java.security", "org.roaringbitmap..", "com.networknt.schema..", "tools.jackson..", "org.apache.commons.csv..");
 
   @ArchTest
-  static final ArchRule json_stays_where_open_formats_are_read = noClasses().that().resideOutsideOfPackages("palegate.core.bundle..", "palegate.core.changes..", "palegate.core.walls.certificate")
+  static final ArchRule json_stays_where_open_formats_are_read = noClasses().that().resideOutsideOfPackages("palegate.core.bundle..", "palegate.core.changes..", "palegate.core.certificates")
       .should().dependOnClassesThat().resideInAnyPackage("tools.jackson..", "com.networknt..");
 
   @ArchTest

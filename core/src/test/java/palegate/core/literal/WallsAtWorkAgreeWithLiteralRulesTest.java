@@ -23,10 +23,10 @@ import palegate.core.structure.Structure;
 import palegate.core.walls.Barrier;
 import palegate.core.walls.Scope;
 import palegate.core.walls.Wall;
-import palegate.core.walls.survey.Admitted;
-import palegate.core.walls.survey.Barring;
-import palegate.core.walls.survey.StandingWall;
-import palegate.core.walls.survey.WallProof;
+import palegate.core.wallsatwork.Admitted;
+import palegate.core.wallsatwork.Barring;
+import palegate.core.wallsatwork.StandingWall;
+import palegate.core.wallsatwork.WallProof;
 
 /** Section 7: what is said of a wall at work is what the rules read literally say, pair by pair, also of one that does not stand yet. */
 class WallsAtWorkAgreeWithLiteralRulesTest {

@@ -80,7 +80,7 @@ class Security {
             .requestMatchers(HttpMethod.POST, "/api/people/matches", "/api/people/table", "/api/places/*/outline", "/api/types/conversion", "/api/journal/*/reversal")
             .access(changing(accounts))
             .requestMatchers(HttpMethod.PUT, "/api/places/*/content").access(signedIn(accounts))
-            .requestMatchers(HttpMethod.POST, "/api/walls/description", "/api/walls/*/gaps/dismissals").access(holding(accounts, Duty.WALLS))
+            .requestMatchers(HttpMethod.POST, "/api/walls/description", "/api/walls/coverage", "/api/walls/*/gaps/dismissals").access(holding(accounts, Duty.WALLS))
             .requestMatchers(HttpMethod.POST, "/api/walls/*/proofs").access(holding(accounts, Duty.WALLS, Duty.AUDIT))
             .requestMatchers("/api/list-templates/**").access(holding(accounts, Duty.ACCESS))
             .anyRequest().denyAll())

@@ -157,6 +157,10 @@ class TypesController {
     }
     List<DocumentType> types = sorted(state.structure()).stream()
         .filter(type -> library == null || type.libraries().isEmpty() || type.libraries().contains(library)).toList();
+    if (state.after().placeCount() == 0) {
+      // To whoever may know no place there is nobody who could add anything.
+      return new MatrixView(0, List.of(), types.stream().map(type -> new TypeName(type.id(), type.name(), type.guarded())).toList(), List.of());
+    }
     Page<Subject> named = subjects(state, container, part);
     List<Subject> subjects = named.items();
     TypeMatrix matrix = TypeMatrix.of(state.moment(), container, subjects, types);
@@ -180,7 +184,7 @@ class TypesController {
     DraftedState.State state = shown.to(who.getName());
     int container = library == null ? 0 : state.after().placeNumber(library);
     Subject named = kind.matches("person|group|unit|builtin") ? subject(kind, subject) : null;
-    if (container < 0 || named == null) {
+    if (container < 0 || named == null || state.after().placeCount() == 0) {
       throw Problem.notFound("cell of the matrix", subject);
     }
     List<PeopleByRights.Alike> groups = TypeMatrix.behind(state.moment(), container, named, known(state, type));

@@ -13,7 +13,8 @@ import org.apache.pdfbox.pdmodel.PDPageContentStream;
 import org.apache.pdfbox.pdmodel.common.PDRectangle;
 import org.apache.pdfbox.pdmodel.font.PDType1Font;
 import org.apache.pdfbox.pdmodel.font.Standard14Fonts;
-import palegate.core.walls.certificate.Certificate;
+import palegate.core.certificates.Certificate;
+import palegate.server.store.WallRecords;
 
 /** A certificate on one page, for a file or a wall. */
 final class CertificatePdf {

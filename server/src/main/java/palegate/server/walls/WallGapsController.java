@@ -18,13 +18,14 @@ import org.springframework.web.bind.annotation.RestController;
 import palegate.core.duties.Duty;
 import palegate.core.snapshot.Snapshot;
 import palegate.core.walls.Wall;
-import palegate.core.walls.survey.WallGap;
-import palegate.core.walls.survey.WallGaps;
+import palegate.core.wallsatwork.WallGap;
+import palegate.core.wallsatwork.WallGaps;
 import palegate.server.changes.ChangeBody;
 import palegate.server.drafts.DraftedState;
 import palegate.server.session.Accounts;
 import palegate.server.shell.MayBeMissing;
 import palegate.server.shell.Problem;
+import palegate.server.store.WallRecords;
 
 /** What looks as if it belonged behind a wall and does not lie there: to be taken in by a draft, or dismissed with a reason. */
 @RestController

@@ -18,13 +18,14 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
+import palegate.core.certificates.Certificate;
 import palegate.core.walls.Wall;
-import palegate.core.walls.certificate.Certificate;
-import palegate.core.walls.survey.WallProof;
+import palegate.core.wallsatwork.WallProof;
 import palegate.server.session.Accounts;
 import palegate.server.shell.MayBeMissing;
 import palegate.server.shell.Problem;
 import palegate.server.store.Snapshots;
+import palegate.server.store.WallRecords;
 import palegate.server.viewpoint.Viewpoints;
 
 /**

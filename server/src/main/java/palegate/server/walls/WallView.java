@@ -12,7 +12,7 @@ import palegate.core.structure.Structure;
 import palegate.core.walls.Barrier;
 import palegate.core.walls.Scope;
 import palegate.core.walls.Wall;
-import palegate.core.walls.survey.ScopeDescription;
+import palegate.core.wallsatwork.ScopeDescription;
 import palegate.server.drafts.DraftedState;
 import palegate.server.shell.MayBeMissing;
 import palegate.server.views.PersonView;

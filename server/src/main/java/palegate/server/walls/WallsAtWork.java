@@ -13,7 +13,7 @@ import palegate.core.rehearsal.RightsDifference;
 import palegate.core.snapshot.Snapshot;
 import palegate.core.viewpoint.Asker;
 import palegate.core.walls.Wall;
-import palegate.core.walls.survey.StandingWall;
+import palegate.core.wallsatwork.StandingWall;
 import palegate.server.drafts.DraftedState;
 import palegate.server.session.Accounts;
 import palegate.server.shell.Problem;

@@ -2,6 +2,7 @@ package palegate.server.walls;
 
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
 import java.security.Principal;
 import java.time.Clock;
 import java.time.Instant;
@@ -10,6 +11,8 @@ import java.util.BitSet;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
+import java.util.Set;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
 import org.springdoc.core.annotations.ParameterObject;
@@ -34,10 +37,11 @@ import palegate.core.snapshot.Snapshot;
 import palegate.core.snapshot.SnapshotAt;
 import palegate.core.structure.Structure;
 import palegate.core.walls.Barrier;
+import palegate.core.walls.Scope;
 import palegate.core.walls.Wall;
-import palegate.core.walls.survey.Admitted;
-import palegate.core.walls.survey.Barring;
-import palegate.core.walls.survey.WallTies;
+import palegate.core.wallsatwork.Admitted;
+import palegate.core.wallsatwork.Barring;
+import palegate.core.wallsatwork.WallTies;
 import palegate.server.changes.ChangeBody;
 import palegate.server.drafts.DraftedState;
 import palegate.server.lists.PageRequest;
@@ -77,14 +81,18 @@ class WallsController {
   /** @param stranded how many covered documents nobody active can read any more, and somebody could without the wall */
   record TiesView(List<TieView> ties, int more, int stranded) {}
 
-  record Described(@NotNull(message = "Send the wall as it is to be.") ChangeBody change) {}
+  /** A scope that is being described, with the name of the wall or the side, which may be empty. */
+  record ScopeAsked(@Size(max = 10_000, message = "Name at most 10,000 places.") List<String> places, @Size(max = 1_000, message = "Name at most 1,000 types.") List<String> types,
+      @Size(max = 100, message = "Name at most 100 labels.") Map<String, List<String>> labels, @Size(max = 300, message = "A name has at most 300 characters.") String name) {}
+
+  record WallAsked(@NotNull(message = "Send the wall as it is to be.") ChangeBody change) {}
 
   /**
    * What a wall would do, before it is in any draft. What is said first, if it is so: that it bars the author, keepers and overseers.
    *
    * @param people how many active people it bars; {@code losing} of them reach something now
    */
-  record Description(List<WallView.Coverage> sides, boolean barsYou, List<PersonView> keepers, int people, int losing, long pairs, int conflicts, TiesView ties, List<Problem.Fault> faults) {}
+  record Description(List<WallView.Coverage> sides, boolean barsYou, List<PersonView> keepers, int people, int losing, long pairs, int conflicts, TiesView ties, List<String> faults) {}
 
   private static final int TIES_AT_MOST = 200;
   private static final int KEEPERS_AT_MOST = 12;
@@ -212,16 +220,36 @@ class WallsController {
     return walls.worked(state.after(), WallsAtWork.find(state, id));
   }
 
+  /** What a scope covers, while it is being described; one without any criterion covers nothing. */
+  @PostMapping("/coverage")
+  WallView.Coverage coverage(@Valid @RequestBody ScopeAsked asked, Principal who) {
+    walls.refuseOthers(who, Duty.WALLS);
+    Snapshot snapshot = walls.shownTo(who).after();
+    Set<String> places = asked.places() == null ? Set.of() : asked.places().stream().filter(Objects::nonNull).collect(Collectors.toSet());
+    Set<String> types = asked.types() == null ? Set.of() : asked.types().stream().filter(Objects::nonNull).collect(Collectors.toSet());
+    Map<String, Set<String>> labels = new TreeMap<>();
+    (asked.labels() == null ? Map.<String, List<String>>of() : asked.labels()).forEach((key, values) -> {
+      Set<String> wanted = values == null ? Set.of() : values.stream().filter(Objects::nonNull).collect(Collectors.toSet());
+      if (!wanted.isEmpty()) {
+        labels.put(key, wanted);
+      }
+    });
+    if (places.isEmpty() && types.isEmpty() && labels.isEmpty()) {
+      return new WallView.Coverage(0, 0, List.of(), List.of(), List.of(), List.of());
+    }
+    return WallView.coverage(snapshot, new Scope(places, types, labels), asked.name() == null ? "" : asked.name());
+  }
+
   /** What a wall would do were it put there so, on top of the asker's draft; nothing is kept. */
   @PostMapping("/description")
-  Description describe(@Valid @RequestBody Described asked, Principal who) {
+  Description describe(@Valid @RequestBody WallAsked asked, Principal who) {
     walls.refuseOthers(who, Duty.WALLS);
     Change change = asked.change().read();
     if (!(change instanceof WallChange.SetWall set)) {
       throw Problem.of(HttpStatus.UNPROCESSABLE_CONTENT, "no-wall", "That is no wall", "Send a change of the kind [setWall].");
     }
     DraftedState.State state = walls.shownTo(who);
-    List<Problem.Fault> faults = DraftApplication.of(state.after(), List.of(change), clock.instant()).refusals().stream().map(refusal -> new Problem.Fault(refusal.thing(), refusal.what(), refusal.remedy(), refusal.cycle())).toList();
+    List<String> faults = DraftApplication.of(state.after(), List.of(change), clock.instant()).refusals().stream().map(refusal -> refusal.what() + " " + refusal.remedy()).toList();
     List<WallView.Coverage> sides = WallView.sides(set.changed()).stream().map(side -> WallView.coverage(state.after(), side.scope(), side.name().isEmpty() ? set.changed().name() : side.name())).toList();
     if (!faults.isEmpty()) {
       return new Description(sides, false, List.of(), 0, 0, 0, 0, new TiesView(List.of(), 0, 0), faults);

@@ -107,6 +107,20 @@ class EveryAnswerIsGivenToAViewpointTest {
     ask("POST /api/draft/preview/people", " {\"changes\": [{\"kind\": \"break\", \"place\": \"$place\", \"start\": \"CARRY_OVER\"}]}");
     ask("POST /api/draft/changes", " {\"kind\": \"addGrant\", \"place\": \"$place\", \"subject\": {\"kind\": \"person\", \"id\": \"$person\"}, \"role\": \"r-reader\", \"entry\": \"e-x\"}");
     ask("POST /api/draft/changes/many", " {\"changes\": [{\"kind\": \"renamePlace\", \"place\": \"$place\", \"name\": \"Other\"}]}");
+    String[] walls = {"wall-fraud", "wall-collision", "wall-brother", "wall-leaver", "wall-valuations", "wall-pilgrim", "none"};
+    ask("GET /api/walls", "");
+    ask("GET /api/walls/{id}", ofEach(walls, ""));
+    ask("GET /api/walls/{id}/barred", ofEach(walls, "/barred?limit=60"));
+    ask("GET /api/walls/{id}/admitted", ofEach(walls, "/admitted"));
+    ask("GET /api/walls/{id}/covered", ofEach(walls, "/covered?sort=-place"));
+    ask("GET /api/walls/{id}/contact", ofEach(walls, "/contact"));
+    ask("GET /api/walls/{id}/ties", ofEach(walls, "/ties"));
+    ask("GET /api/walls/{id}/gaps", ofEach(walls, "/gaps"));
+    ask("GET /api/walls/{id}/proofs", ofEach(walls, "/proofs"));
+    ask("GET /api/walls/{id}/proofs/{number}/file", "/api/walls/wall-fraud/proofs/1/file?format=PDF");
+    ask("POST /api/walls/coverage", " {\"places\": [\"$place\", \"lib-cas\"], \"name\": \"x\"}", " {\"labels\": {\"case\": [\"C-2411\", \"C-2502\", \"C-2406\"]}}");
+    ask("POST /api/walls/description", " {\"change\": {\"kind\": \"setWall\", \"wall\": \"w-x\", \"name\": \"x\", \"state\": \"STANDING\", \"barrier\": \"screen\", \"sides\": [{\"subjects\": [{\"kind\": \"person\", \"id\": \"$person\"}], \"places\": [\"$place\"]}]}}");
+    elsewhere("its certificate has a seed of its own, and what is dismissed is kept: WallsRoomTest", "POST /api/walls/{id}/proofs", "POST /api/walls/{id}/gaps/dismissals");
     elsewhere("other changes led there: KnownChangesTest", "GET /api/journal", "GET /api/journal/{number}", "POST /api/journal/{number}/reversal", "GET /api/journal/between");
     elsewhere("says numbers of changes only", "GET /api/updates");
     elsewhere("about one's own drafts by their numbers", "POST /api/draft/order", "DELETE /api/draft", "DELETE /api/draft/changes/{id}", "POST /api/draft/renewal", "POST /api/draft/in-force", "POST /api/drafts",
@@ -123,6 +137,10 @@ class EveryAnswerIsGivenToAViewpointTest {
 
   private static void ask(String endpoint, String... questions) {
     QUESTIONS.put(endpoint, List.of(questions));
+  }
+
+  private static String[] ofEach(String[] walls, String asked) {
+    return Stream.of(walls).map(wall -> "/api/walls/" + wall + asked).toArray(String[]::new);
   }
 
   private static void elsewhere(String why, String... endpoints) {
@@ -199,6 +217,10 @@ class EveryAnswerIsGivenToAViewpointTest {
       if (known.repository().isEmpty()) {
         // Nothing of the console is theirs; what they may know as a person is asked elsewhere.
         assertClosed(all, who, viewpoint);
+        Browser closed = whole.signedIn(who.login());
+        Map<String, List<String>> some = Map.of("$place", List.of("lib-cas", "root"), "$person", List.of("p-mia", who.person()), "$group", List.of("g-adjusters"), "$type", List.of("valuation"));
+        QUESTIONS.forEach((endpoint, questions) -> questions(endpoint, questions, some).forEach(question ->
+            all.assertThat(put(closed, endpoint, question).status()).as(who.login() + ": " + endpoint + " " + question).isLessThan(500)));
         continue;
       }
       cut.bean(Bundles.class).bringIn(known, "test", "Test", "What " + who.login() + " may know", NOW.minusSeconds(60));

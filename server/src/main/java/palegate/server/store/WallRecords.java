@@ -1,5 +1,7 @@
-package palegate.server.walls;
+package palegate.server.store;
 
+import java.sql.ResultSet;
+import java.sql.SQLException;
 import java.time.Instant;
 import java.util.HashMap;
 import java.util.List;
@@ -8,16 +10,15 @@ import java.util.Optional;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
-import palegate.server.store.Instants;
 
 /** What was said and proved of walls; neither changes who may do what. */
 @Component
-class WallRecords {
+public class WallRecords {
   /** Why something that looks like a gap is none. */
-  record Dismissed(String author, Instant at, String reason) {}
+  public record Dismissed(String author, Instant at, String reason) {}
 
   /** A proof that was kept, with its certificate. */
-  record Kept(long id, String wall, long change, Instant at, String author, long pairs, long leaks, String certificate) {}
+  public record Kept(long id, String wall, long change, Instant at, String author, long pairs, long leaks, String certificate) {}
 
   private static final int PROOFS_AT_MOST = 50;
 
@@ -28,7 +29,7 @@ class WallRecords {
   }
 
   /** By place; of the places' present lives. */
-  Map<String, Dismissed> dismissed(String wall) {
+  public Map<String, Dismissed> dismissed(String wall) {
     Map<String, Dismissed> found = new HashMap<>();
     jdbc.sql("SELECT d.place, d.author_name, d.made_at, d.reason FROM wall_gap_dismissals d JOIN places p ON p.id = d.place AND p.life = d.life WHERE d.wall = :wall").param("wall", wall)
         .query(row -> {
@@ -39,7 +40,7 @@ class WallRecords {
 
   /** Whether there is such a place in force; a second reason takes the place of the first. */
   @Transactional
-  boolean dismiss(String wall, String place, String reason, String author, String name, Instant now) {
+  public boolean dismiss(String wall, String place, String reason, String author, String name, Instant now) {
     return jdbc.sql("""
         INSERT INTO wall_gap_dismissals (wall, place, life, made_at, author, author_name, reason)
         SELECT :wall, id, life, :now, :author, :name, :reason FROM places WHERE id = :place
@@ -48,23 +49,23 @@ class WallRecords {
   }
 
   @Transactional
-  void keep(String wall, long change, Instant now, String author, String name, long pairs, long leaks, String certificate) {
+  public void keep(String wall, long change, Instant now, String author, String name, long pairs, long leaks, String certificate) {
     jdbc.sql("INSERT INTO wall_proofs (wall, change_number, made_at, author, author_name, pairs, leaks, certificate) VALUES (:wall, :change, :now, :author, :name, :pairs, :leaks, :certificate)")
         .param("wall", wall).param("change", change).param("now", Instants.toDatabase(now)).param("author", author).param("name", name).param("pairs", pairs).param("leaks", leaks)
         .param("certificate", certificate).update();
   }
 
   /** Newest first. */
-  List<Kept> proofs(String wall) {
+  public List<Kept> proofs(String wall) {
     return jdbc.sql("SELECT id, wall, change_number, made_at, author_name, pairs, leaks, certificate FROM wall_proofs WHERE wall = :wall ORDER BY id DESC LIMIT :most").param("wall", wall).param("most", PROOFS_AT_MOST)
         .query((row, i) -> kept(row)).list();
   }
 
-  Optional<Kept> proof(String wall, long id) {
+  public Optional<Kept> proof(String wall, long id) {
     return jdbc.sql("SELECT id, wall, change_number, made_at, author_name, pairs, leaks, certificate FROM wall_proofs WHERE wall = :wall AND id = :id").param("wall", wall).param("id", id).query((row, i) -> kept(row)).optional();
   }
 
-  private static Kept kept(java.sql.ResultSet row) throws java.sql.SQLException {
+  private static Kept kept(ResultSet row) throws SQLException {
     return new Kept(row.getLong("id"), row.getString("wall"), row.getLong("change_number"), Instants.read(row, "made_at"), row.getString("author_name"), row.getLong("pairs"), row.getLong("leaks"), row.getString("certificate"));
   }
 }

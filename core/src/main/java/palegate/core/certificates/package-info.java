@@ -1,2 +1,2 @@
 /** The certificate that walls hold, an open format (docs/certificate.md). */
-package palegate.core.walls.certificate;
+package palegate.core.certificates;

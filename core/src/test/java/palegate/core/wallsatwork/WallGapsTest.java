@@ -1,4 +1,4 @@
-package palegate.core.walls.survey;
+package palegate.core.wallsatwork;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.tuple;

@@ -1,4 +1,4 @@
-package palegate.core.walls.survey;
+package palegate.core.wallsatwork;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
@@ -20,7 +20,7 @@ import palegate.core.structure.Structure;
 import palegate.core.walls.Barrier;
 import palegate.core.walls.Scope;
 import palegate.core.walls.Wall;
-import palegate.core.walls.survey.ScopeDescription.Oddity;
+import palegate.core.wallsatwork.ScopeDescription.Oddity;
 
 /** What is said of a wall before it is raised (section 7). */
 class WallSurveyTest {

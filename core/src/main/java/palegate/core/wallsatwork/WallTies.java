@@ -1,7 +1,9 @@
-package palegate.core.walls.survey;
+package palegate.core.wallsatwork;
 
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.BitSet;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -26,15 +28,15 @@ public record WallTies(List<Tie> ties, int stranded) {
   }
 
   /** {@code since} is when they checked it out; null otherwise. */
-  public record Tie(How how, String person, String place, java.time.Instant since) {}
+  public record Tie(How how, String person, String place, Instant since) {}
 
   public WallTies {
     ties = List.copyOf(ties);
   }
 
-  /** Whom among the keepers, overseers and authors a wall bars: said before it is raised. */
+  /** Whether the wall names somebody among those whom it keeps out, whatever it covers. */
   public static boolean bars(List<Barring> barrings, int person) {
-    return person >= 0 && Barring.people(barrings).contains(person);
+    return person >= 0 && barrings.stream().anyMatch(barring -> barring.people().contains(person));
   }
 
   /** Everyone who would lose {@code govern} somewhere by the wall. */
@@ -42,33 +44,39 @@ public record WallTies(List<Tie> ties, int stranded) {
     return difference.people().stream().filter(shift -> shift.lost().contains(Right.GOVERN)).toList();
   }
 
-  /** O(covered places × depth of oversights). */
+  /** In the order of the tree. O(covered places × oversights of barred people). */
   public static WallTies of(StandingWall standing) {
     Snapshot snapshot = standing.with().snapshot();
     List<Barring> parts = Barring.disjoint(standing.barrings());
     List<Tie> ties = new ArrayList<>();
-    Map<Oversight, Boolean> said = new HashMap<>();
-    BitSet covered = Barring.places(parts);
     for (Barring part : parts) {
       part.places().stream().forEach(place -> {
         Place here = snapshot.place(place);
         add(ties, How.OWNS, here.owner(), snapshot, part.people(), here, null);
         Conditions conditions = here.conditions();
         add(ties, How.CHECKED_OUT, conditions.checkedOutBy(), snapshot, part.people(), here, conditions.checkedOutAt());
-        // An appointment higher up is said once, where the wall begins.
-        for (int at = place; at >= 0; at = snapshot.parent(at)) {
-          for (Oversight oversight : snapshot.ownOversights(at)) {
-            if (oversight.period().holdsAt(standing.with().instant()) && said.putIfAbsent(oversight, true) == null) {
-              standing.with().matching(oversight.subject()).and(part.people()).forEach(person -> ties.add(new Tie(How.OVERSEES, snapshot.person(person).id(), here.id(), null)));
-            }
-          }
-        }
       });
     }
+    BitSet covered = Barring.places(parts);
+    PersonSet barred = Barring.people(parts);
+    for (Oversight oversight : snapshot.structure().oversights().values()) {
+      PersonSet overseers = oversight.period().holdsAt(standing.with().instant()) ? standing.with().matching(oversight.subject()).and(barred) : PersonSet.NOBODY;
+      int top = snapshot.placeNumber(oversight.place());
+      // An appointment higher up is said once, where the wall begins.
+      if (!overseers.isEmpty() && top >= 0) {
+        snapshot.below(top).filter(covered::get).boxed().min(snapshot.inTreeOrder()).ifPresent(place -> overseers.forEach(person -> {
+          if (parts.stream().anyMatch(part -> part.places().get(place) && part.people().contains(person))) {
+            ties.add(new Tie(How.OVERSEES, snapshot.person(person).id(), snapshot.place(place).id(), null));
+          }
+        }));
+      }
+    }
+    Comparator<Integer> order = snapshot.inTreeOrder();
+    ties.sort(Comparator.<Tie, Integer>comparing(tie -> snapshot.placeNumber(tie.place()), order).thenComparing(Tie::how).thenComparing(Tie::person));
     return new WallTies(ties, stranded(standing, covered));
   }
 
-  private static void add(List<Tie> ties, How how, String person, Snapshot snapshot, PersonSet barred, Place place, java.time.Instant since) {
+  private static void add(List<Tie> ties, How how, String person, Snapshot snapshot, PersonSet barred, Place place, Instant since) {
     int number = person == null ? -1 : snapshot.personNumber(person);
     if (number >= 0 && barred.contains(number)) {
       ties.add(new Tie(how, person, place.id(), since));

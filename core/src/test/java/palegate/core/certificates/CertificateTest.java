@@ -1,4 +1,4 @@
-package palegate.core.walls.certificate;
+package palegate.core.certificates;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
@@ -13,7 +13,7 @@ import palegate.core.structure.Structure;
 import palegate.core.walls.Barrier;
 import palegate.core.walls.Scope;
 import palegate.core.walls.Wall;
-import palegate.core.walls.survey.WallProof;
+import palegate.core.wallsatwork.WallProof;
 
 class CertificateTest {
   private static final Subject OLA = new Subject.OfPerson("ola");

@@ -1,4 +1,4 @@
-package palegate.core.walls.survey;
+package palegate.core.wallsatwork;
 
 import java.util.ArrayList;
 import java.util.BitSet;

@@ -1,4 +1,4 @@
-package palegate.core.walls.certificate;
+package palegate.core.certificates;
 
 import java.io.IOException;
 import java.io.OutputStream;
@@ -18,7 +18,7 @@ import palegate.core.changes.ChangeJson;
 import palegate.core.changes.WallChange;
 import palegate.core.structure.Structure;
 import palegate.core.walls.Wall;
-import palegate.core.walls.survey.WallProof;
+import palegate.core.wallsatwork.WallProof;
 import tools.jackson.core.JacksonException;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;

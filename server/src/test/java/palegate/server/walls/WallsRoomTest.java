@@ -1,0 +1,204 @@
+package palegate.server.walls;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.time.Instant;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.text.PDFTextStripper;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import palegate.core.certificates.Certificate;
+import palegate.core.snapshot.Snapshot;
+import palegate.core.wallsatwork.WallProof;
+import palegate.server.store.Openings;
+import palegate.server.store.Snapshots;
+import palegate.server.testkit.Browser;
+import palegate.server.testkit.InDemo;
+import palegate.server.testkit.TestApplication;
+import tools.jackson.databind.JsonNode;
+
+/** Section 7: what the room of walls says before one is raised is what then holds, and it says nothing to whom it may not. */
+@ExtendWith(InDemo.class)
+class WallsRoomTest {
+  private static Map<String, Object> subject(String kind, String id) {
+    return Map.of("kind", kind, "id", id);
+  }
+
+  private static Map<String, Object> screen(String name, Map<String, Object> scope, Map<String, Object>... subjects) {
+    Map<String, Object> side = new HashMap<>(scope);
+    side.put("subjects", List.of(subjects));
+    return new HashMap<>(Map.of("kind", "setWall", "name", name, "state", "STANDING", "barrier", "screen", "sides", List.of(side)));
+  }
+
+  private static JsonNode line(Browser browser, String id) {
+    return browser.get("/api/walls").body().valueStream().filter(wall -> wall.path("id").asString().equals(id)).findFirst().orElseThrow();
+  }
+
+  @Test
+  void what_each_wall_keeps_from_whom_is_what_lifting_it_gives_back(TestApplication app) {
+    Browser wenna = app.signedIn("wenna.carrow");
+    int compared = 0;
+    for (JsonNode line : wenna.get("/api/walls").body()) {
+      String id = line.path("id").asString();
+      JsonNode barred = wenna.get("/api/walls/" + id + "/barred?limit=1000").body();
+      JsonNode wall = wenna.get("/api/walls/" + id).body();
+      Map<String, Object> lifted = new HashMap<>(Map.of("kind", "setWall", "wall", id, "name", wall.path("name").asString(), "state", "LIFTED", "barrier", wall.path("kind").asString()));
+      lifted.put("sides", wall.path("sides").valueStream().map(side -> {
+        Map<String, Object> one = new HashMap<>(Map.of("subjects", side.path("subjects").valueStream().map(named -> subject(named.path("kind").asString(), named.path("id").asString())).toList(),
+            "places", side.path("placesNamed").valueStream().map(place -> place.path("id").asString()).toList(), "types", side.path("typesNamed").valueStream().map(type -> type.path("id").asString()).toList()));
+        Map<String, Object> labels = new HashMap<>();
+        side.path("labels").propertyStream().forEach(label -> labels.put(label.getKey(), label.getValue().valueStream().map(JsonNode::asString).toList()));
+        one.put("labels", labels);
+        if (!side.path("name").isMissingNode()) {
+          one.put("name", side.path("name").asString());
+        }
+        return one;
+      }).toList());
+      JsonNode totals = wenna.post("/api/draft/changes", lifted).body().path("totals");
+      assertThat(barred.path("total").asInt()).as(id).isEqualTo(totals.path("peopleGaining").asInt());
+      long documents = barred.path("items").valueStream().mapToLong(one -> one.path("places").asLong()).sum();
+      assertThat(documents).as(id).isEqualTo(totals.path("pairsGaining").asLong());
+      assertThat(line.path("people").asInt()).as(id + " bars at least whoever loses by it").isGreaterThanOrEqualTo(barred.path("total").asInt());
+      compared += barred.path("total").asInt();
+      wenna.discardDrafts();
+    }
+    assertThat(compared).isGreaterThan(20);
+  }
+
+  @Test
+  @SuppressWarnings("unchecked")
+  void what_is_described_before_a_wall_is_raised_is_what_the_tray_says_of_it(TestApplication app) {
+    Browser wenna = app.signedIn("wenna.carrow");
+    Map<String, Object> wall = screen("Kept from the surveyors", Map.of("labels", Map.of("case", List.of("C-2607"))), subject("group", "g-surveyors"), subject("person", "p-wenna"));
+    JsonNode coverage = wenna.post("/api/walls/coverage", Map.of("labels", Map.of("case", List.of("C-2607")), "name", "Kittiwake")).body();
+    assertThat(coverage.path("documents").asInt()).isPositive();
+    assertThat(coverage.path("oddities")).isEmpty();
+    Browser.Answer described = wenna.post("/api/walls/description", Map.of("change", wall));
+    assertThat(described.status()).as(described.body().toString()).isEqualTo(200);
+    assertThat(described.body().path("barsYou").asBoolean()).isTrue();
+    assertThat(described.body().path("keepers").toString()).contains("Wenna Carrow");
+    assertThat(described.body().path("sides").get(0).path("documents").asInt()).isEqualTo(coverage.path("documents").asInt());
+    assertThat(wenna.get("/api/draft").body().path("items")).as("nothing is kept").isEmpty();
+    JsonNode totals = wenna.post("/api/draft/changes", wall).body().path("totals");
+    assertThat(totals.path("peopleLosing").asInt()).isPositive().isEqualTo(described.body().path("losing").asInt());
+    JsonNode drafted = wenna.get("/api/walls").body().valueStream().filter(one -> one.path("drafted").asString().equals("MADE")).findFirst().orElseThrow();
+    assertThat(drafted.path("people").asInt()).isEqualTo(described.body().path("people").asInt());
+    assertThat(drafted.path("pairs").asLong()).isEqualTo(described.body().path("pairs").asLong());
+    assertThat(wenna.post("/api/walls/description", Map.of("change", screen("x", Map.of("places", List.of("nowhere")), subject("person", "p-nobody")))).body().path("faults").size()).as("all faults at once").isGreaterThanOrEqualTo(2);
+    assertThat(wenna.post("/api/walls/description", Map.of("change", Map.of("kind", "renamePlace", "place", "lib-cas", "name", "x"))).problem()).isEqualTo("no-wall");
+    assertThat(wenna.post("/api/walls/coverage", Map.of("labels", Map.of("case", List.of("C-9999")))).body().path("oddities").get(0).asString()).isEqualTo("NOTHING");
+    assertThat(wenna.post("/api/walls/coverage", Map.of()).body().path("places").asInt()).isZero();
+  }
+
+  @Test
+  @SuppressWarnings("unchecked")
+  void whoever_opened_something_inside_before_they_were_kept_out_is_named_with_day_and_document(TestApplication app) {
+    Browser wenna = app.signedIn("wenna.carrow");
+    Snapshot snapshot = app.bean(Snapshots.class).current().snapshot();
+    List<String> inside = wenna.get("/api/walls/wall-brother/covered?limit=200").body().path("items").valueStream().filter(one -> snapshot.place(snapshot.placeNumber(one.path("id").asString())).isDocument())
+        .map(one -> one.path("id").asString()).limit(2).toList();
+    Openings openings = app.bean(Openings.class);
+    Instant before = TestApplication.TODAY.minusSeconds(86_400);
+    openings.add("p-mia", inside.get(0), Openings.How.OPEN, before);
+    openings.add("p-mia", inside.get(0), Openings.How.COPY, before.plusSeconds(60));
+    openings.add("p-mia", inside.get(1), Openings.How.REFUSED, before);
+    openings.add("p-wenna", inside.get(0), Openings.How.OPEN, before);
+    JsonNode contact = wenna.get("/api/walls/wall-brother/contact").body();
+    assertThat(contact.path("total").asInt()).as("not those whom it lets in, not those refused").isEqualTo(1);
+    JsonNode one = contact.path("items").get(0);
+    assertThat(one.path("person").path("id").asString()).isEqualTo("p-mia");
+    assertThat(one.path("place").asString()).isEqualTo(inside.get(0));
+    assertThat(one.path("times").asInt()).isEqualTo(2);
+    assertThat(one.path("copies").asInt()).isEqualTo(1);
+    assertThat(Instant.parse(one.path("first").asString())).isEqualTo(before);
+    assertThat(Instant.parse(one.path("last").asString())).isEqualTo(before.plusSeconds(60));
+  }
+
+  @Test
+  void the_planted_gap_is_found_taken_in_by_its_fix_or_dismissed_with_a_reason_that_stays(TestApplication app) {
+    Browser wenna = app.signedIn("wenna.carrow");
+    assertThat(line(wenna, "wall-pilgrim").path("documents").asInt()).isZero();
+    JsonNode gaps = wenna.get("/api/walls/wall-pilgrim/gaps").body();
+    assertThat(gaps.get(0).path("said").asString()).isEqualTo("case: C-2471");
+    assertThat(gaps.get(0).path("like").asString()).isEqualTo("case: C-2417");
+    String place = gaps.get(0).path("place").asString();
+    assertThat(wenna.post("/api/walls/wall-pilgrim/gaps/dismissals", Map.of("place", place, "reason", "  ")).status()).isEqualTo(422);
+    assertThat(wenna.post("/api/walls/wall-pilgrim/gaps/dismissals", Map.of("place", "lib-cas", "reason", "It is none.")).status()).as("no gap, nothing to dismiss").isEqualTo(404);
+    assertThat(wenna.post("/api/walls/wall-pilgrim/gaps/dismissals", Map.of("place", place, "reason", "Filed so on purpose.")).status()).isEqualTo(204);
+    app.restart();
+    wenna = app.signedIn("wenna.carrow");
+    assertThat(wenna.get("/api/walls/wall-pilgrim/gaps").body().get(0).path("dismissed").path("reason").asString()).isEqualTo("Filed so on purpose.");
+    wenna.post("/api/draft/changes", gaps.get(0).path("fix"));
+    assertThat(line(wenna, "wall-pilgrim").path("documents").asInt()).isEqualTo(gaps.get(0).path("documents").asInt());
+    assertThat(wenna.get("/api/walls/wall-pilgrim/gaps").body().valueStream().map(gap -> gap.path("place").asString())).doesNotContain(place);
+  }
+
+  @Test
+  void a_proof_is_kept_with_a_certificate_that_says_what_a_second_proof_says(TestApplication app) throws IOException {
+    Browser wenna = app.signedIn("wenna.carrow");
+    Browser.Answer made = wenna.post("/api/walls/wall-fraud/proofs", Map.of());
+    assertThat(made.status()).as(made.body().toString()).isEqualTo(200);
+    assertThat(made.body().path("leaks").asInt()).isZero();
+    assertThat(made.body().path("pairs").asLong()).isEqualTo(line(wenna, "wall-fraud").path("pairs").asLong()).isGreaterThan(1_000);
+    JsonNode kept = wenna.get("/api/walls/wall-fraud/proofs").body();
+    assertThat(kept).hasSize(1);
+    String file = "/api/walls/wall-fraud/proofs/" + kept.get(0).path("number").asLong() + "/file?format=";
+    Certificate certificate = Certificate.read(new String(wenna.get(file + "JSON").bytes(), StandardCharsets.UTF_8)).orElseThrow();
+    Snapshot snapshot = app.bean(Snapshots.class).current().snapshot();
+    assertThat(certificate.bundleDigest()).isEqualTo(Certificate.digest(snapshot.structure()));
+    WallProof again = WallProof.of(snapshot, snapshot.structure().walls().get("wall-fraud"), certificate.at(), 100, 1, WallProof.Progress.NONE);
+    assertThat(certificate.walls().get(0).pairs()).isEqualTo(again.pairs());
+    assertThat(certificate.holds()).isTrue();
+    String text = new PDFTextStripper().getText(Loader.loadPDF(wenna.get(file + "PDF").bytes()));
+    assertThat(text).contains("Certificate of a wall", "Tern Rock inquiry", certificate.bundleDigest(), "The wall holds");
+    assertThat(wenna.get("/api/walls/wall-brother/proofs/" + kept.get(0).path("number").asLong() + "/file?format=PDF").status()).as("a proof is its wall's").isEqualTo(404);
+  }
+
+  @Test
+  void whoever_keeps_the_walls_knows_the_one_that_bars_them_and_not_what_lies_behind_it(TestApplication app) {
+    Browser wenna = app.signedIn("wenna.carrow");
+    Map<String, Object> kept = screen("Kept from the officer", Map.of("labels", Map.of("case", List.of("C-2406"))), subject("person", "p-106"));
+    kept.put("reason", "He is a cousin.");
+    wenna.post("/api/draft/changes", kept);
+    assertThat(wenna.putInForce(true).status()).isEqualTo(200);
+    String id = wenna.get("/api/walls").body().valueStream().filter(one -> one.path("name").asString().equals("Kept from the officer")).findFirst().orElseThrow().path("id").asString();
+    Browser ferris = app.signedIn("ferris.oake");
+    JsonNode wall = ferris.get("/api/walls/" + id).body();
+    assertThat(wall.path("name").asString()).isEqualTo("Kept from the officer");
+    assertThat(wall.path("reason").asString()).isEqualTo("He is a cousin.");
+    assertThat(wall.path("barsYou").asBoolean()).isTrue();
+    assertThat(wall.path("sides").get(0).path("coverage").path("places").asInt()).isZero();
+    assertThat(ferris.get("/api/walls/" + id + "/covered").body().path("total").asInt()).isZero();
+    assertThat(ferris.get("/api/walls/" + id + "/contact").body().path("total").asInt()).isZero();
+    wenna.post("/api/walls/" + id + "/proofs", Map.of());
+    assertThat(ferris.get("/api/walls/" + id + "/proofs").body()).as("a proof of all tells how much there is").isEmpty();
+    Browser.Answer own = ferris.post("/api/walls/wall-brother/proofs", Map.of());
+    assertThat(own.body().path("leaks").asInt()).isZero();
+    assertThat(own.body().has("number") && !own.body().path("number").isNull()).as("what is proved of a part is not kept as a proof of all").isFalse();
+    assertThat(ferris.get("/api/walls/wall-brother/proofs").body()).isEmpty();
+  }
+
+  @Test
+  @SuppressWarnings("unchecked")
+  void the_room_is_for_walls_and_audit_and_only_walls_change_anything_there(TestApplication app) {
+    Browser ola = app.signedIn("ola.lindqvist");
+    Browser oriel = app.signedIn("oriel.fenn");
+    for (String asked : List.of("/api/walls", "/api/walls/wall-fraud", "/api/walls/nothing", "/api/walls/wall-fraud/barred", "/api/walls/wall-fraud/gaps", "/api/walls/wall-fraud/proofs", "/api/walls/wall-fraud/ties")) {
+      assertThat(ola.get(asked).status()).as(asked).isEqualTo(403);
+      assertThat(ola.get(asked).body().toString()).doesNotContain("Tern Rock");
+    }
+    assertThat(oriel.get("/api/walls").status()).isEqualTo(200);
+    Map<String, Object> wall = screen("x", Map.of("places", List.of("lib-cas")), subject("person", "p-mia"));
+    assertThat(oriel.post("/api/walls/description", Map.of("change", wall)).status()).isEqualTo(403);
+    assertThat(oriel.post("/api/walls/coverage", Map.of("places", List.of("lib-cas"))).status()).isEqualTo(403);
+    assertThat(oriel.post("/api/walls/wall-pilgrim/gaps/dismissals", Map.of("place", "f-2417", "reason", "x")).status()).isEqualTo(403);
+    assertThat(ola.post("/api/walls/wall-fraud/proofs", Map.of()).status()).isEqualTo(403);
+    assertThat(ola.get("/api/session").body().path("account").toString()).doesNotContain("walls");
+    assertThat(oriel.get("/api/session").body().path("account").path("rooms").toString()).contains("walls");
+  }
+}

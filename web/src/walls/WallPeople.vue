@@ -1,0 +1,106 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { answer, api, type Schemas } from '@/api/client'
+import { counted, listed, moment, number } from '@/common/words'
+import PagedList from '@/lists/PagedList.vue'
+import type { Part } from '@/lists/part'
+import PersonName from '@/people/PersonName.vue'
+
+/** Both ends of a wall: whom it keeps from what, whom it lets in, and who of the first has been inside. */
+const props = defineProps<{ id: string; view: 'barred' | 'admitted' | 'contact'; bars: boolean; version: number }>()
+type Row = { key: 'barred'; one: Schemas['Kept'] } | { key: 'admitted'; one: Schemas['LetIn'] } | { key: 'contact'; one: Schemas['Contact'] }
+
+async function fetchRows(part: Part): Promise<{ total: number; items: Row[] }> {
+  const params = { params: { path: { id: props.id }, query: part } }
+  if (props.view === 'barred') {
+    const page = await answer(api.GET('/api/walls/{id}/barred', params))
+    return { total: page.total, items: page.items.map((one) => ({ key: 'barred', one })) }
+  }
+  if (props.view === 'admitted') {
+    const page = await answer(api.GET('/api/walls/{id}/admitted', params))
+    return { total: page.total, items: page.items.map((one) => ({ key: 'admitted', one })) }
+  }
+  const page = await answer(api.GET('/api/walls/{id}/contact', params))
+  return { total: page.total, items: page.items.map((one) => ({ key: 'contact', one })) }
+}
+
+const COLUMNS = computed(() =>
+  props.view === 'barred'
+    ? [
+        { title: 'Who', width: 'minmax(160px, 1fr)', sort: 'name' },
+        { title: 'Documents', width: '100px', sort: 'documents' },
+        { title: 'Places', width: '80px', sort: '-places' },
+        { title: 'With which rights', width: '1.2fr' },
+      ]
+    : props.view === 'admitted'
+      ? [
+          { title: 'Who', width: 'minmax(160px, 1fr)', sort: 'name' },
+          { title: 'By', width: '1fr', sort: 'side' },
+          { title: 'Documents inside', width: '150px', sort: 'documents' },
+        ]
+      : [
+          { title: 'Who', width: 'minmax(140px, 0.8fr)', sort: 'name' },
+          { title: 'Document', width: '1.4fr', sort: 'place' },
+          { title: 'First', width: '120px', sort: 'first' },
+          { title: 'Last', width: '120px', sort: 'last' },
+          { title: 'How often', width: '150px', sort: '-times' },
+        ],
+)
+const LABELS = { barred: 'Who is kept out', admitted: 'Who is let in', contact: 'Who was inside' }
+const EMPTY = {
+  barred: 'Nobody whom it keeps out would reach anything without it.',
+  admitted: 'It lets nobody in by name.',
+  contact: 'Nobody whom it keeps out has opened anything inside. Openings are written down since documents have content here.',
+}
+</script>
+
+<template>
+  <div class="people">
+    <p class="quiet lead">
+      {{
+        view === 'barred'
+          ? `Those who ${bars ? 'would reach something without the wall' : 'would lose something if it stood'}, with what they would have.`
+          : view === 'admitted'
+            ? 'To be let in gives nothing by itself: how much of what lies inside each of them reaches.'
+            : 'Who among those kept out has opened a document inside, or taken a copy of it.'
+      }}
+    </p>
+    <div class="list">
+      <PagedList :label="LABELS[view]" find="Find a person" :query-key="['walls', view, id, version]" :fetch="fetchRows" :columns="COLUMNS" :empty="EMPTY[view]">
+        <template #row="{ item: row }">
+          <div role="cell"><PersonName :person="row.one.person" /></div>
+          <template v-if="row.key === 'barred'">
+            <div role="cell">{{ number(row.one.documents) }}</div>
+            <div role="cell">{{ number(row.one.places) }}</div>
+            <div role="cell" class="quiet">{{ listed(row.one.rights) }}</div>
+          </template>
+          <template v-else-if="row.key === 'admitted'">
+            <div role="cell">{{ row.one.excepted ? 'an exception' : (row.one.side ?? 'being listed') }}</div>
+            <div role="cell" :class="{ warn: row.one.documents === 0 }">{{ row.one.documents === 0 ? 'none: let in in vain' : number(row.one.documents) }}</div>
+          </template>
+          <template v-else>
+            <div role="cell"><router-link :to="{ name: 'places', params: { id: row.one.place } }" :title="row.one.path">{{ row.one.path }}</router-link></div>
+            <div role="cell">{{ moment(row.one.first) }}</div>
+            <div role="cell">{{ moment(row.one.last) }}</div>
+            <div role="cell">{{ counted(row.one.times, 'time') }}<span v-if="row.one.copies > 0" class="warn">, {{ counted(row.one.copies, 'copy', 'copies') }}</span></div>
+          </template>
+        </template>
+      </PagedList>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.people {
+  height: 100%;
+  display: flex;
+  flex-direction: column;
+}
+.lead {
+  padding: 6px 14px;
+}
+.list {
+  flex: 1;
+  min-height: 160px;
+}
+</style>

@@ -1,0 +1,94 @@
+<script setup lang="ts">
+import { useQuery } from '@tanstack/vue-query'
+import { computed, ref } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
+import { answer, api } from '@/api/client'
+import DraftedMark from '@/common/DraftedMark.vue'
+import TwoSides from '@/common/TwoSides.vue'
+import { counted, number } from '@/common/words'
+import PagedList from '@/lists/PagedList.vue'
+import { inPage } from '@/lists/part'
+import { useSession } from '@/session/useSession'
+import { stateOf } from './wall'
+import WallDetail from './WallDetail.vue'
+import WallForm from './WallForm.vue'
+
+/** Every wall, and the page of the one that is chosen. */
+const route = useRoute()
+const router = useRouter()
+const { may } = useSession()
+const query = useQuery({ queryKey: ['walls'], queryFn: () => answer(api.GET('/api/walls')) })
+const lines = computed(() => query.data.value ?? [])
+const id = computed(() => (typeof route.params.id === 'string' && route.params.id !== '' ? route.params.id : undefined))
+const raising = computed(() => id.value === 'new')
+const changing = ref(false)
+const fetchWalls = inPage(
+  () => lines.value,
+  (wall) => `${wall.name} ${wall.kind}`,
+  { name: (wall) => wall.name, documents: (wall) => wall.documents, people: (wall) => wall.people, state: (wall) => stateOf(wall) },
+)
+const COLUMNS = [
+  { title: 'Wall', width: 'minmax(130px, 1fr)', sort: 'name' },
+  { title: 'Documents', width: '78px', sort: '-documents' },
+  { title: 'Keeps out', width: '74px', sort: '-people' },
+  { title: 'State', width: '92px', sort: 'state' },
+]
+
+function choose(wall: string) {
+  changing.value = false
+  void router.push({ name: 'walls', params: { id: wall } })
+}
+</script>
+
+<template>
+  <TwoSides list="Walls" chosen="The wall" width="430px">
+    <template #head>
+      <h1>Walls</h1>
+      <div id="find-here" class="find-here"></div>
+      <v-btn v-if="may('walls')" size="small" class="is-main" @click="choose('new')">Raise a wall</v-btn>
+    </template>
+    <template #list>
+      <div class="sheet fills">
+        <PagedList
+          label="Walls"
+          :query-key="['walls', 'list', query.dataUpdatedAt.value]"
+          :fetch="fetchWalls"
+          :columns="COLUMNS"
+          find="Find a wall"
+          find-in="#find-here"
+          :empty="query.isFetched.value ? 'No wall stands yet. A wall keeps people out of papers whatever the access lists say: no grant, duty or oversight passes it.' : 'Fetching the walls …'"
+        >
+          <template #row="{ item: wall }">
+            <div role="cell" class="named" :data-chosen="wall.id === id">
+              <button type="button" class="linklike row-name" :title="wall.name" @click="choose(wall.id)">{{ wall.name }}</button>
+              <DraftedMark :drafted="wall.drafted" />
+              <span v-if="wall.barsYou" class="mark warn" title="You are among those whom it keeps out">bars you</span>
+              <span v-else-if="wall.documents === 0" class="mark warn">covers nothing</span>
+              <span v-if="wall.conflicts > 0" class="mark warn">{{ counted(wall.conflicts, 'conflict') }}</span>
+              <span v-if="wall.endingSoon > 0" class="mark" :title="`${counted(wall.endingSoon, 'exception')} ends within four weeks`">exception ends</span>
+            </div>
+            <div role="cell">{{ number(wall.documents) }}</div>
+            <div role="cell">{{ number(wall.people) }}</div>
+            <div role="cell" :class="{ quiet: !wall.bars }">{{ stateOf(wall) }}</div>
+          </template>
+        </PagedList>
+      </div>
+    </template>
+    <WallForm v-if="raising && may('walls')" key="new" @done="choose" @cancel="router.push({ name: 'walls' })" />
+    <WallDetail v-else-if="id && !raising" :id="id" :key="id" v-model:changing="changing" />
+    <p v-else class="quiet hint">Choose a wall to see both ends of it: whom it keeps out of what, and whom it lets in.</p>
+  </TwoSides>
+</template>
+
+<style scoped>
+.named {
+  display: flex;
+  align-items: center;
+  gap: 4px;
+}
+.named > .row-name {
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+</style>

@@ -1,4 +1,4 @@
-import { QueryClient } from '@tanstack/vue-query'
+import { QueryCache, QueryClient } from '@tanstack/vue-query'
 import { ProblemError } from '@/api/problem'
 
 const OUTAGE = new Set([0, 502, 503, 504])
@@ -8,7 +8,18 @@ export function isOutage(error: unknown): boolean {
   return error instanceof ProblemError && OUTAGE.has(error.problem.status)
 }
 
+/** Whether an answer says that there is nothing there for whoever asks: no longer, or never. */
+function isGone(error: unknown): boolean {
+  return error instanceof ProblemError && (error.problem.status === 403 || error.problem.status === 404)
+}
+
 export const queryClient = new QueryClient({
+  queryCache: new QueryCache({
+    // What may no longer be known is not left on the screen: a wall that was raised takes it away from an open page too.
+    onError: (error, query) => {
+      if (isGone(error) && query.state.data !== undefined) query.setState({ data: undefined })
+    },
+  }),
   defaultOptions: {
     queries: {
       staleTime: 5_000,

@@ -50,15 +50,16 @@ const hits = useQuery({
 })
 watch(typed, (now) => void router.replace({ query: now.trim() === '' ? {} : { text: now.trim() } }))
 
-const shown = computed<Schemas['Paper'][]>(() => (searching.value ? hits.data.value?.items : children.data.value?.items) ?? [])
-const total = computed(() => (searching.value ? hits.data.value?.total : children.data.value?.total) ?? 0)
+/** Of a place that is not there any more for whoever looks, nothing is listed. */
+const shown = computed<Schemas['Paper'][]>(() => (searching.value ? hits.data.value?.items : detail.isError.value ? undefined : children.data.value?.items) ?? [])
+const total = computed(() => (searching.value ? hits.data.value?.total : detail.isError.value ? 0 : children.data.value?.total) ?? 0)
 const waiting = computed(() => (searching.value ? hits.isFetching.value : children.isLoading.value))
 const adding = ref(false)
 const mayAdd = computed(() => (container.value && (detail.data.value?.addsFolders || (detail.data.value?.adds.length ?? 0) > 0)) ?? false)
 const to = (paper: string) => ({ name: 'papers', params: { id: paper }, query: route.query })
 
 watch(place, (now) => {
-  if (now !== undefined) document.title = `${now.name} · Papers · Pale Gate`
+  document.title = now === undefined ? 'Papers · Pale Gate' : `${now.name} · Papers · Pale Gate`
 })
 </script>
 

@@ -101,7 +101,12 @@ watch(id, () => {
 watch(
   () => [place.value?.id, detail.isError.value],
   () => {
-    if (detail.isError.value) last.value = undefined
+    if (detail.isError.value) {
+      last.value = undefined
+      dialog.value = undefined
+      adding.value = breaking.value = rejoining.value = false
+      document.title = 'Places · Pale Gate'
+    }
     rememberPlace(login, detail.isError.value ? undefined : place.value?.id)
   },
 )

@@ -100,7 +100,7 @@ const entries = computed(() => {
         <MenuButton title="More" :label="`More to do with ${wall.name}`" :entries="entries" />
       </div>
     </div>
-    <p v-if="wall.barsYou" class="caution" role="status">This wall keeps you out: you see whom it names and what it asks for, and not what lies behind it.</p>
+    <p v-if="wall.barsYou" class="caution" role="status">{{ wall.drafted === 'NO' ? 'This wall keeps you out: you see whom it names and what it asks for, and not what lies behind it.' : 'Once this is in force, the wall keeps you out: you will see whom it names, and nothing of what lies behind it.' }}</p>
     <p v-for="one in odd" v-else :key="one" class="caution" role="status">{{ one }}</p>
     <p v-if="line" class="counts">
       Covers <button type="button" class="linklike" @click="view = 'inside'">{{ counted(line.documents, 'document') }}</button> in {{ counted(line.places, 'place') }}, keeps out

@@ -25,17 +25,20 @@ const PAUSE = 350
 /** A field that is filled adds what was chosen and is empty again. */
 const subject = ref<Schemas['SubjectView']>()
 const place = ref<Schemas['Found']>()
+const added = ref(0)
 // The form is the parent's, and so are its lists.
 const side = computed(() => props.side)
 watch(subject, (chosen) => {
   if (chosen === undefined || chosen === null) return
   if (!side.value.subjects.some((one) => one.kind === chosen.kind && one.id === chosen.id)) side.value.subjects.push(chosen)
   subject.value = undefined
+  added.value++
 })
 watch(place, (chosen) => {
   if (chosen === undefined || chosen === null) return
   if (!side.value.places.some((one) => one.id === chosen.id)) side.value.places.push({ id: chosen.id, name: chosen.path })
   place.value = undefined
+  added.value++
 })
 const types = useQuery({ queryKey: ['types'], queryFn: () => answer(api.GET('/api/types')) })
 const title = computed(() => (props.kind === 'sides' ? `Side ${props.number}` : undefined))
@@ -65,7 +68,7 @@ const coverage = useQuery({
     <div class="halves">
       <div class="half">
         <h3>{{ what }}</h3>
-        <PlacePicker v-model="place" :label="`Add a place, with all below it${title ? `, to ${title.toLowerCase()}` : ''}`" hide-details />
+        <PlacePicker :key="`place ${added}`" v-model="place" :label="`Add a place, with all below it${title ? `, to ${title.toLowerCase()}` : ''}`" hide-details />
         <ul v-if="side.places.length > 0">
           <li v-for="(one, i) in side.places" :key="one.id">{{ one.name }} <button type="button" class="linklike" :aria-label="`Leave ${one.name} out`" @click="side.places.splice(i, 1)">leave out</button></li>
         </ul>
@@ -73,7 +76,7 @@ const coverage = useQuery({
         <v-select v-model="props.side.types" :items="types.data.value ?? []" item-title="name" item-value="id" :label="`Only documents of these types${title ? ` of ${title.toLowerCase()}` : ''}`" multiple clearable hide-details />
         <div v-for="(row, i) in side.labels" :key="i" class="label">
           <v-text-field v-model="row.key" :label="`Label ${i + 1}`" hide-details maxlength="100" />
-          <v-text-field v-model="row.value" :label="`is, of label ${i + 1}`" hide-details maxlength="300" />
+          <v-text-field v-model="row.value" :label="`Value ${i + 1}`" hide-details maxlength="300" />
           <button type="button" class="linklike" :aria-label="`Leave label ${i + 1} out`" @click="side.labels.splice(i, 1)">leave out</button>
         </div>
         <button type="button" class="linklike add" @click="side.labels.push({ key: side.labels[side.labels.length - 1]?.key ?? '', value: '' })">{{ side.labels.length === 0 ? 'Add a label' : 'Add a label, or another value' }}</button>
@@ -81,7 +84,7 @@ const coverage = useQuery({
       </div>
       <div class="half">
         <h3>{{ whom }}</h3>
-        <SubjectPicker v-model="subject" :label="`Add a person, group or unit${title ? ` to ${title.toLowerCase()}` : ''}`" hide-details />
+        <SubjectPicker :key="`subject ${added}`" v-model="subject" :label="`Add a person, group or unit${title ? ` to ${title.toLowerCase()}` : ''}`" hide-details />
         <ul v-if="side.subjects.length > 0">
           <li v-for="(one, i) in side.subjects" :key="one.kind + one.id">
             {{ one.name }} <span class="quiet">{{ counted(one.people, 'person', 'people') }}<template v-if="one.outsiders > 0">, {{ counted(one.outsiders, 'outsider') }}</template></span>

@@ -2,8 +2,7 @@
 import { useQuery } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import { answer, api } from '@/api/client'
-import DraftedMark from '@/common/DraftedMark.vue'
+import { answer, api, type Schemas } from '@/api/client'
 import TwoSides from '@/common/TwoSides.vue'
 import { counted, number } from '@/common/words'
 import PagedList from '@/lists/PagedList.vue'
@@ -29,10 +28,19 @@ const fetchWalls = inPage(
 )
 const COLUMNS = [
   { title: 'Wall', width: 'minmax(130px, 1fr)', sort: 'name' },
-  { title: 'Documents', width: '78px', sort: '-documents' },
-  { title: 'Keeps out', width: '74px', sort: '-people' },
-  { title: 'State', width: '92px', sort: 'state' },
+  { title: 'Documents', width: '72px', sort: '-documents' },
+  { title: 'Keeps out', width: '66px', sort: '-people' },
+  { title: 'State', width: '112px', sort: 'state' },
 ]
+
+/** What somebody who keeps the walls should look at first; undefined if there is nothing. */
+function noted(wall: Schemas['WallLine']): string | undefined {
+  if (wall.drafted !== 'NO') return wall.drafted === 'MADE' ? 'new in the draft' : 'in your draft'
+  if (wall.barsYou) return 'bars you'
+  if (wall.documents === 0 && wall.state !== 'LIFTED') return 'covers nothing'
+  if (wall.conflicts > 0) return counted(wall.conflicts, 'conflict')
+  return wall.endingSoon > 0 ? 'exception ends' : undefined
+}
 
 function choose(wall: string) {
   changing.value = false
@@ -41,7 +49,7 @@ function choose(wall: string) {
 </script>
 
 <template>
-  <TwoSides list="Walls" chosen="The wall" width="430px">
+  <TwoSides list="Walls" chosen="The wall" width="500px">
     <template #head>
       <h1>Walls</h1>
       <div id="find-here" class="find-here"></div>
@@ -61,15 +69,10 @@ function choose(wall: string) {
           <template #row="{ item: wall }">
             <div role="cell" class="named" :data-chosen="wall.id === id">
               <button type="button" class="linklike row-name" :title="wall.name" @click="choose(wall.id)">{{ wall.name }}</button>
-              <DraftedMark :drafted="wall.drafted" />
-              <span v-if="wall.barsYou" class="mark warn" title="You are among those whom it keeps out">bars you</span>
-              <span v-else-if="wall.documents === 0" class="mark warn">covers nothing</span>
-              <span v-if="wall.conflicts > 0" class="mark warn">{{ counted(wall.conflicts, 'conflict') }}</span>
-              <span v-if="wall.endingSoon > 0" class="mark" :title="`${counted(wall.endingSoon, 'exception')} ends within four weeks`">exception ends</span>
             </div>
             <div role="cell">{{ number(wall.documents) }}</div>
             <div role="cell">{{ number(wall.people) }}</div>
-            <div role="cell" :class="{ quiet: !wall.bars }">{{ stateOf(wall) }}</div>
+            <div role="cell" :class="{ quiet: noted(wall) === undefined && !wall.bars, warn: noted(wall) !== undefined }" :title="noted(wall) && stateOf(wall)">{{ noted(wall) ?? stateOf(wall) }}</div>
           </template>
         </PagedList>
       </div>

@@ -33,14 +33,14 @@ class CommandLineTest {
   @TempDir Path folder;
   private Path bundle;
 
-  private record Ran(int code, String out, String err) {}
+  record Ran(int code, String out, String err) {}
 
   @BeforeEach
   void writeBundle() throws Exception {
     bundle = Files.writeString(folder.resolve("a bundle.json"), BUNDLE);
   }
 
-  private Ran run(String... arguments) {
+  static Ran run(String... arguments) {
     PrintStream oldOut = System.out;
     PrintStream oldErr = System.err;
     ByteArrayOutputStream out = new ByteArrayOutputStream();

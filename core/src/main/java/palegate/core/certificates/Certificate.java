@@ -68,7 +68,7 @@ public record Certificate(Instant at, String bundleDigest, List<Proved> walls) {
   }
 
   /** The digest of a wall's definition: of all that it says but its name and reason. */
-  static String digestOf(Wall wall) {
+  public static String digestOf(Wall wall) {
     ObjectNode json = (ObjectNode) ChangeJson.write(new WallChange.SetWall(wall));
     json.remove(List.of("kind", "name", "reason"));
     return digest(json.toString().getBytes(StandardCharsets.UTF_8));

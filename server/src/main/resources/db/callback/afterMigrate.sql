@@ -60,6 +60,7 @@ GRANT SELECT, INSERT, UPDATE, DELETE ON list_templates TO 'palegate'@'127.0.0.1'
 GRANT SELECT, INSERT, UPDATE, DELETE ON sign_in_attempts TO 'palegate'@'127.0.0.1';
 GRANT SELECT, INSERT, UPDATE, DELETE ON document_texts TO 'palegate'@'127.0.0.1';
 GRANT SELECT, INSERT ON openings TO 'palegate'@'127.0.0.1';
+GRANT SELECT, INSERT ON walks TO 'palegate'@'127.0.0.1';
 GRANT SELECT, INSERT ON wall_proofs TO 'palegate'@'127.0.0.1';
 GRANT SELECT, INSERT, UPDATE ON wall_gap_dismissals TO 'palegate'@'127.0.0.1';
 GRANT SELECT, INSERT, UPDATE, DELETE ON invitations TO 'palegate'@'127.0.0.1';

@@ -50,7 +50,12 @@ public final class Walk {
    */
   public static Optional<Walk> of(SnapshotAt state, String person, Asker walker) {
     int number = state.snapshot().personNumber(person);
-    return number < 0 ? Optional.empty() : Optional.of(new Walk(FoundPlaces.of(state, number), walker, number));
+    return number < 0 ? Optional.empty() : Optional.of(through(FoundPlaces.of(state, number), number, walker));
+  }
+
+  /** The same through what was found already, with the walker's duties as they are now. */
+  public static Walk through(FoundPlaces theirs, int person, Asker walker) {
+    return new Walk(theirs, walker, person);
   }
 
   /** Whether the walker may see that a place is there: a duty for looking covers it, or it leads down to what one covers. O(duties × depth). */

@@ -25,6 +25,7 @@ public final class Rooms {
     boolean all = duties.contains(Duty.AUDIT);
     boolean places = all || duties.stream().anyMatch(duty -> duty.scope() == Duty.ScopeKind.PLACE) || duties.contains(Duty.WALLS);
     add(rooms, places, "places");
+    add(rooms, all || duties.contains(Duty.ACCESS) || duties.contains(Duty.OVERSIGHT), "walk");
     add(rooms, places || duties.contains(Duty.PEOPLE), "people");
     add(rooms, all || duties.contains(Duty.ACCESS), "roles");
     add(rooms, all || duties.contains(Duty.TYPES) || duties.contains(Duty.ACCESS), "types");

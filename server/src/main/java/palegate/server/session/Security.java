@@ -75,6 +75,7 @@ class Security {
             .requestMatchers(HttpMethod.POST, "/api/invitations").access(holding(accounts, Duty.PEOPLE))
             .requestMatchers(HttpMethod.GET, "/api/places/*/content", "/api/places/*/content/about").access(signedIn(accounts))
             .requestMatchers("/api/papers", "/api/papers/**", "/api/updates").access(signedIn(accounts))
+            .requestMatchers("/api/walk/**").access(holding(accounts, Duty.ACCESS, Duty.AUDIT, Duty.OVERSIGHT))
             .requestMatchers(HttpMethod.GET, "/api/**").access(administering(accounts))
             .requestMatchers("/api/draft/**", "/api/drafts/**").access(changing(accounts))
             .requestMatchers(HttpMethod.POST, "/api/people/matches", "/api/people/table", "/api/places/*/outline", "/api/types/conversion", "/api/journal/*/reversal")

@@ -121,6 +121,11 @@ class EveryAnswerIsGivenToAViewpointTest {
     ask("POST /api/walls/coverage", " {\"places\": [\"$place\", \"lib-cas\"], \"name\": \"x\"}", " {\"labels\": {\"case\": [\"C-2411\", \"C-2502\", \"C-2406\"]}}");
     ask("POST /api/walls/description", " {\"change\": {\"kind\": \"setWall\", \"wall\": \"w-x\", \"name\": \"x\", \"state\": \"STANDING\", \"barrier\": \"screen\", \"sides\": [{\"subjects\": [{\"kind\": \"person\", \"id\": \"$person\"}], \"places\": [\"$place\"]}]}}");
     elsewhere("its certificate has a seed of its own, and what is dismissed is kept: WallsRoomTest", "POST /api/walls/{id}/proofs", "POST /api/walls/{id}/gaps/dismissals");
+    ask("POST /api/walk/{person}", "/api/walk/$person {\"reason\": \"To see\"}", "/api/walk/p-hesper {\"reason\": \"To see\"}");
+    ask("GET /api/walk/{person}", "/api/walk/$person", "/api/walk/$person?drafted=true");
+    ask("GET /api/walk/{person}/places/{id}", "/api/walk/$person/places/$place?hidden=true", "/api/walk/$person/places/lib-cas?besidePerson=p-hesper");
+    ask("GET /api/walk/{person}/places/{id}/children", "/api/walk/$person/places/$place/children?hidden=true&limit=40", "/api/walk/$person/places/root/children", "/api/walk/$person/places/lib-cas/children?besidePerson=p-hesper");
+    ask("GET /api/walk/{person}/search", "/api/walk/$person/search?text=c-2&hidden=true&limit=40", "/api/walk/$person/search?text=fee");
     elsewhere("other changes led there: KnownChangesTest", "GET /api/journal", "GET /api/journal/{number}", "POST /api/journal/{number}/reversal", "GET /api/journal/between");
     elsewhere("says numbers of changes only", "GET /api/updates");
     elsewhere("about one's own drafts by their numbers", "POST /api/draft/order", "DELETE /api/draft", "DELETE /api/draft/changes/{id}", "POST /api/draft/renewal", "POST /api/draft/in-force", "POST /api/drafts",

@@ -1,0 +1,80 @@
+package palegate.server.walk;
+
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
+import java.security.Principal;
+import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
+import org.springframework.http.HttpStatus;
+import org.springframework.stereotype.Component;
+import palegate.core.papers.FoundPlaces;
+import palegate.core.snapshot.Snapshot;
+import palegate.core.snapshot.SnapshotAt;
+import palegate.core.walk.Walk;
+import palegate.server.drafts.Drafts;
+import palegate.server.session.Accounts;
+import palegate.server.shell.Problem;
+import palegate.server.store.History;
+import palegate.server.store.WalkRecords;
+import palegate.server.viewpoint.Viewpoints;
+
+/** Walks that were begun, through the states that they may go through: in force, of an earlier day, of the walker's draft. */
+@Component
+class Walks {
+  /** A walk goes on for so long before it is to be begun, and written down, again. */
+  private static final Duration LASTS = Duration.ofHours(12);
+  private static final int KEPT_AT_MOST = 64;
+
+  private record Key(SnapshotAt at, int person) {}
+
+  private final Drafts drafts;
+  private final Viewpoints viewpoints;
+  private final History history;
+  private final WalkRecords records;
+  private final Accounts accounts;
+  private final Clock clock;
+  /** Two bits a place for each walk. */
+  private final Cache<Key, FoundPlaces> kept = Caffeine.newBuilder().maximumSize(KEPT_AT_MOST).expireAfterAccess(Duration.ofMinutes(5)).build();
+
+  Walks(Drafts drafts, Viewpoints viewpoints, History history, WalkRecords records, Accounts accounts, Clock clock) {
+    this.drafts = drafts;
+    this.viewpoints = viewpoints;
+    this.history = history;
+    this.records = records;
+    this.accounts = accounts;
+    this.clock = clock;
+  }
+
+  /** Writes down that a walk begins; refuses a person whom the walker may not know as if they did not exist. */
+  void begin(Principal who, String person, String reason) {
+    known(who, person);
+    records.add(who.getName(), accounts.find(who.getName()).map(Accounts.Account::name).orElse(who.getName()), person, clock.instant(), reason);
+  }
+
+  /** One of the states that somebody walks through, on a walk that was begun. */
+  Walk of(Principal who, String person, Instant day, boolean drafted) {
+    known(who, person);
+    if (!records.begunSince(who.getName(), person, clock.instant().minus(LASTS))) {
+      throw Problem.of(HttpStatus.CONFLICT, "walk-not-begun", "The walk has not begun", "Begin it first, and say why: it is written down who walks as whom.");
+    }
+    return walk(who, person, day, drafted);
+  }
+
+  private Walk walk(Principal who, String person, Instant day, boolean drafted) {
+    Instant now = clock.instant();
+    Snapshot snapshot = day != null && day.isBefore(now) ? viewpoints.known(who.getName(), history.at(day)).snapshot() : drafts.shown(who.getName(), drafted);
+    SnapshotAt at = snapshot.at(day == null ? now : day);
+    int number = snapshot.personNumber(person);
+    if (number < 0) {
+      throw Problem.notFound("person", person);
+    }
+    return Walk.through(kept.get(new Key(at, number), key -> FoundPlaces.of(at, number)), number, viewpoints.asker(who.getName()));
+  }
+
+  private void known(Principal who, String person) {
+    if (viewpoints.known(who.getName()).snapshot().personNumber(person) < 0) {
+      throw Problem.notFound("person", person);
+    }
+  }
+}

@@ -14,6 +14,7 @@ export const STAGES: { title: string; rooms: Room[] }[] = [
     rooms: [
       { name: 'papers', title: 'Papers', key: 'v', about: 'what you have yourself' },
       { name: 'places', title: 'Places', key: 'p', about: 'the tree and its access lists' },
+      { name: 'walk', title: 'Walk', key: 'a', about: 'the repository as somebody else has it' },
     ],
   },
   {

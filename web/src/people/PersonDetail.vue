@@ -16,7 +16,7 @@ import PersonName from './PersonName.vue'
 
 const props = defineProps<{ id: string }>()
 const notices = useNotices()
-const { may } = useSession()
+const { may, rooms } = useSession()
 const query = useQuery({ queryKey: computed(() => ['people', 'one', props.id]), queryFn: () => answer(api.GET('/api/people/{id}', { params: { path: { id: props.id } } })) })
 const data = computed(() => query.data.value)
 const dialog = ref<'change' | 'like'>()
@@ -65,11 +65,13 @@ async function invite() {
         <p>
           Reaches {{ counted(data.documents, 'document') }} and {{ counted(data.places - data.documents, 'other place') }}.
           <router-link :to="{ name: 'statements', query: { about: 'PERSON', id: data.person.id } }">Statement on this person</router-link>
+          <router-link v-if="rooms.includes('walk')" :to="{ name: 'walk', params: { person: data.person.id } }">Walk as {{ data.person.name }}</router-link>
         </p>
       </div>
       <div v-if="may('people')" class="acts">
         <v-btn size="small" class="is-main" @click="dialog = 'change'">Change</v-btn>
         <v-btn size="small" @click="dialog = 'like'">Make like …</v-btn>
+        <v-btn v-if="may('walls')" size="small" :to="{ name: 'walls', params: { id: 'leaver' }, query: { person: data.person.id } }">Confine …</v-btn>
         <v-btn v-if="data.person.active" size="small" @click="invite">Send an invitation</v-btn>
       </div>
     </div>

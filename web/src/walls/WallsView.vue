@@ -9,6 +9,7 @@ import PagedList from '@/lists/PagedList.vue'
 import { inPage } from '@/lists/part'
 import { useSession } from '@/session/useSession'
 import { stateOf } from './wall'
+import LeaverForm from './LeaverForm.vue'
 import WallDetail from './WallDetail.vue'
 import WallForm from './WallForm.vue'
 
@@ -20,6 +21,7 @@ const query = useQuery({ queryKey: ['walls'], queryFn: () => answer(api.GET('/ap
 const lines = computed(() => query.data.value ?? [])
 const id = computed(() => (typeof route.params.id === 'string' && route.params.id !== '' ? route.params.id : undefined))
 const raising = computed(() => id.value === 'new')
+const leaving = computed(() => id.value === 'leaver')
 const changing = ref(false)
 const fetchWalls = inPage(
   () => lines.value,
@@ -53,6 +55,7 @@ function choose(wall: string) {
     <template #head>
       <h1>Walls</h1>
       <div id="find-here" class="find-here"></div>
+      <v-btn v-if="may('walls')" size="small" @click="choose('leaver')">Confine a leaver</v-btn>
       <v-btn v-if="may('walls')" size="small" class="is-main" @click="choose('new')">Raise a wall</v-btn>
     </template>
     <template #list>
@@ -78,7 +81,8 @@ function choose(wall: string) {
       </div>
     </template>
     <WallForm v-if="raising && may('walls')" key="new" @done="choose" @cancel="router.push({ name: 'walls' })" />
-    <WallDetail v-else-if="id && !raising" :id="id" :key="id" v-model:changing="changing" />
+    <LeaverForm v-else-if="leaving && may('walls')" @done="router.push({ name: 'rehearsal' })" @cancel="router.push({ name: 'walls' })" />
+    <WallDetail v-else-if="id && !raising && !leaving" :id="id" :key="id" v-model:changing="changing" />
     <p v-else class="quiet hint">Choose a wall to see both ends of it: whom it keeps out of what, and whom it lets in.</p>
   </TwoSides>
 </template>

@@ -144,6 +144,31 @@ class WallsTest {
   }
 
   @Test
+  void a_leaver_is_confined_to_a_case_and_hands_over_what_they_own_in_one_draft(Desk desk, TestApplication app) {
+    Browser wenna = app.signedIn("wenna.carrow");
+    wenna.discardDrafts();
+    int owned = wenna.get("/api/people/p-140/owned").body().path("total").asInt();
+    assertThat(owned).isPositive();
+    String name = wenna.get("/api/people/p-140").body().path("person").path("name").asString();
+    Page page = desk.open(desk.signedIn("wenna.carrow"), "/people/persons/p-140");
+    page.getByText("Confine …").click();
+    Locator form = page.locator("form.form");
+    assertThat(form).containsText(name + " owns");
+    pick(page, "Add a case or folder that they keep", "C-2604");
+    pick(page, "Hand these over to (nothing is handed over if left empty)", "Mia Torrance");
+    assertThat(form).containsText("loses what they have on");
+    button(page, "Add to the draft").click();
+    assertThat(page.locator("footer.tray")).containsText((owned + 1) + " changes");
+    page.getByLabel("Why").fill("Leaves at the end of the month");
+    button(page, "Put in force").click();
+    assertThat(page.locator("footer.tray")).containsText("Nothing drafted");
+    assertEquals(0, wenna.get("/api/people/p-140/owned").body().path("total").asInt());
+    wenna.get("/api/statements?about=PERSON&id=p-140&limit=200").body().path("rows").path("items").forEach(row ->
+        assertThat(row.path("path").asString()).contains("C-2604"));
+    page.context().close();
+  }
+
+  @Test
   void whoever_neither_keeps_walls_nor_audits_has_no_such_room(Desk desk) {
     Page page = desk.open(desk.signedIn("ola.lindqvist"), "/places");
     assertThat(page.getByRole(AriaRole.NAVIGATION, new Page.GetByRoleOptions().setName("Rooms"))).not().containsText("Walls");

@@ -10,6 +10,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import org.springdoc.core.annotations.ParameterObject;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -21,11 +22,15 @@ import palegate.core.people.Membership;
 import palegate.core.people.Person;
 import palegate.core.people.PersonLines;
 import palegate.core.people.Subject;
+import palegate.core.places.Place;
 import palegate.core.questions.ReachOf;
 import palegate.core.snapshot.Snapshot;
 import palegate.core.structure.Structure;
 import palegate.server.drafts.DraftedState;
+import palegate.server.lists.PageRequest;
+import palegate.server.lists.SortOrders;
 import palegate.server.shell.MayBeMissing;
+import palegate.server.shell.Page;
 import palegate.server.shell.Problem;
 import palegate.server.views.EntryView;
 import palegate.server.views.PersonView;
@@ -40,6 +45,9 @@ class PersonController {
   /** {@code groupsByPath} are the groups that the person is in through others; {@code own} are entries that name the person alone. */
   record PersonDetail(PersonView person, DraftedState.Drafted drafted, List<Belongs> groups, List<SubjectView> groupsByPath, List<SubjectView> units,
       List<EntryView> own, int documents, int places) {}
+
+  /** A document that somebody owns, has checked out, or both; {@code type} is an id. */
+  record OwnedView(String place, String path, @MayBeMissing String type, boolean owned, boolean checkedOut) {}
 
   record EntryLines(@NotNull(message = "Paste some lines.") @Size(max = 2_000_000, message = "At most two million letters at once.") String text) {}
 
@@ -80,6 +88,22 @@ class PersonController {
     ReachOf reach = ReachOf.person(state.moment(), number);
     return new PersonDetail(PersonView.of(person, structure), state.drafted(Structure::people, id), direct, byPath, units, own(state.after(), id),
         reach.documents(), reach.places());
+  }
+
+  /** What somebody owns or has checked out, in the order of the tree, of what the asker may know: to be handed over when they leave. O(places). */
+  @GetMapping("/api/people/{id}/owned")
+  Page<OwnedView> owned(@PathVariable String id, @ParameterObject PageRequest part, Principal who) {
+    DraftedState.State state = shown.to(who.getName());
+    Snapshot snapshot = state.after();
+    if (!state.structure().people().containsKey(id)) {
+      throw Problem.notFound("person", id);
+    }
+    SortOrders<Integer> orders = SortOrders.<Integer>by("tree", snapshot.inTreeOrder()).or("place", Comparator.comparing(snapshot::pathText));
+    return orders.page(part, snapshot.places().boxed().filter(place -> id.equals(snapshot.place(place).owner()) || id.equals(snapshot.place(place).conditions().checkedOutBy()))
+        .filter(place -> part.takesAll() || part.takes(snapshot.pathText(place))), place -> {
+          Place one = snapshot.place(place);
+          return new OwnedView(one.id(), snapshot.pathText(place), one.type(), id.equals(one.owner()), id.equals(one.conditions().checkedOutBy()));
+        });
   }
 
   private static List<EntryView> own(Snapshot snapshot, String person) {

@@ -43,7 +43,7 @@ import palegate.server.views.PersonView;
 @RestController
 @RequestMapping("/api/walk/{person}")
 class WalkController {
-  record Begin(@NotBlank(message = "Say why: it is written down with the walk.") @Size(max = 2000, message = "A reason has at most 2,000 characters.") String reason) {}
+  record BeginWalk(@NotBlank(message = "Say why: it is written down with the walk.") @Size(max = 2000, message = "A reason has at most 2,000 characters.") String reason) {}
 
   /** {@code root} is missing where nothing shows; {@code found} counts what they find of what the walker may see. */
   record WalkView(PersonView person, @MayBeMissing String root, int found, List<WalkRecords.Begun> earlier) {}
@@ -59,7 +59,7 @@ class WalkController {
    * @param why why it is hidden; missing where it is not
    * @param besideRights what whoever is beside has there; missing where nobody is
    */
-  record Step(String id, String name, String kind, @MayBeMissing String type, Shown shown, @MayBeMissing Walk.Hidden why, List<String> rights, List<String> conditions, @MayBeMissing Shown besideShown,
+  record WalkStep(String id, String name, String kind, @MayBeMissing String type, Shown shown, @MayBeMissing Walk.Hidden why, List<String> rights, List<String> conditions, @MayBeMissing Shown besideShown,
       @MayBeMissing List<String> besideRights, @MayBeMissing String path) {}
 
   record StepPost(String id, String name) {}
@@ -69,7 +69,7 @@ class WalkController {
   /** Something they would be offered or, with {@code why}, refused with this sentence. */
   record StepOffer(Acts.Act act, @MayBeMissing String why) {}
 
-  record StepDetail(Step step, List<StepPost> path, List<StepField> fields, List<StepOffer> acts, boolean addsFolders, List<String> adds) {}
+  record StepDetail(WalkStep step, List<StepPost> path, List<StepField> fields, List<StepOffer> acts, boolean addsFolders, List<String> adds) {}
 
   private static final int EARLIER = 8;
   private static final int SORTED_AT_MOST = 5_000;
@@ -84,7 +84,7 @@ class WalkController {
 
   @PostMapping
   @ResponseStatus(HttpStatus.NO_CONTENT)
-  void begin(@PathVariable String person, @Valid @RequestBody Begin body, Principal who) {
+  void begin(@PathVariable String person, @Valid @RequestBody BeginWalk body, Principal who) {
     walks.begin(who, person, body.reason().strip());
   }
 
@@ -105,7 +105,7 @@ class WalkController {
 
   /** What shows directly below a place; with {@code hidden} also what does not, each with why. */
   @GetMapping("/places/{id}/children")
-  Page<Step> children(@PathVariable String person, @PathVariable String id, @RequestParam(required = false) Instant at, @RequestParam(defaultValue = "false") boolean drafted,
+  Page<WalkStep> children(@PathVariable String person, @PathVariable String id, @RequestParam(required = false) Instant at, @RequestParam(defaultValue = "false") boolean drafted,
       @RequestParam(defaultValue = "false") boolean hidden, @RequestParam(required = false) String besidePerson, @RequestParam(required = false) Instant besideAt, @RequestParam(required = false) Boolean besideDrafted,
       @ParameterObject PageRequest part, Principal who) {
     Walk walk = walks.of(who, person, at, drafted);
@@ -134,11 +134,11 @@ class WalkController {
     return walk.finds(place) ? Shown.FOUND : walk.shows(place) ? Shown.PASSAGE : Shown.HIDDEN;
   }
 
-  private static Step step(Walk walk, Walk beside, int number, boolean withPath) {
+  private static WalkStep step(Walk walk, Walk beside, int number, boolean withPath) {
     Snapshot snapshot = walk.snapshot();
     Place place = snapshot.place(number);
     int other = beside == null ? -1 : numberIn(beside, snapshot, number);
-    return new Step(place.id(), place.name(), place.kind().word(), place.type() == null ? null : snapshot.structure().types().get(place.type()).name(), shown(walk, number), walk.hidden(number).orElse(null), walk.rights(number).words(),
+    return new WalkStep(place.id(), place.name(), place.kind().word(), place.type() == null ? null : snapshot.structure().types().get(place.type()).name(), shown(walk, number), walk.hidden(number).orElse(null), walk.rights(number).words(),
         Stream.of(Conditions.Condition.values()).filter(place.conditions()::has).map(Conditions.Condition::words).toList(),
         beside == null ? null : shown(beside, other), beside == null ? null : other < 0 ? List.of() : beside.rights(other).words(),
         withPath ? String.join(" / ", walk.path(number).stream().filter(post -> snapshot.parent(post) >= 0 && post != number).map(post -> snapshot.place(post).name()).toList()) : null);
@@ -177,7 +177,7 @@ class WalkController {
 
   /** What they would find by a part of a name; texts of documents are not looked through, for the walker may not read them. */
   @GetMapping("/search")
-  Page<Step> search(@PathVariable String person, @RequestParam String text, @RequestParam(required = false) Instant at, @RequestParam(defaultValue = "false") boolean drafted,
+  Page<WalkStep> search(@PathVariable String person, @RequestParam String text, @RequestParam(required = false) Instant at, @RequestParam(defaultValue = "false") boolean drafted,
       @RequestParam(defaultValue = "false") boolean hidden, @RequestParam(defaultValue = "60") int limit, Principal who) {
     Walk walk = walks.of(who, person, at, drafted);
     Snapshot snapshot = walk.snapshot();

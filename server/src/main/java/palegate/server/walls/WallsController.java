@@ -91,8 +91,9 @@ class WallsController {
    * What a wall would do, before it is in any draft. What is said first, if it is so: that it bars the author, keepers and overseers.
    *
    * @param people how many active people it bars; {@code losing} of them reach something now
+   * @param documents how many documents anybody loses something on
    */
-  record Description(List<WallView.Coverage> sides, boolean barsYou, List<PersonView> keepers, int people, int losing, long pairs, int conflicts, TiesView ties, List<String> faults) {}
+  record Description(List<WallView.Coverage> sides, boolean barsYou, List<PersonView> keepers, int people, int losing, int documents, long pairs, int conflicts, TiesView ties, List<String> faults) {}
 
   private static final int TIES_AT_MOST = 200;
   private static final int KEEPERS_AT_MOST = 12;
@@ -252,14 +253,14 @@ class WallsController {
     List<String> faults = DraftApplication.of(state.after(), List.of(change), clock.instant()).refusals().stream().map(refusal -> refusal.what() + " " + refusal.remedy()).toList();
     List<WallView.Coverage> sides = WallView.sides(set.changed()).stream().map(side -> WallView.coverage(state.after(), side.scope(), side.name().isEmpty() ? set.changed().name() : side.name())).toList();
     if (!faults.isEmpty()) {
-      return new Description(sides, false, List.of(), 0, 0, 0, 0, new TiesView(List.of(), 0, 0), faults);
+      return new Description(sides, false, List.of(), 0, 0, 0, 0, 0, new TiesView(List.of(), 0, 0), faults);
     }
     WallsAtWork.Worked worked = walls.worked(state.after(), set.changed());
     List<Barring> barrings = worked.standing().barrings();
     Structure structure = worked.standing().with().snapshot().structure();
     return new Description(sides, barsYou(barrings, worked.standing().with(), who),
         WallTies.keepers(worked.difference()).stream().map(RightsDifference.PersonShift::person).sorted(Comparator.comparing(Person::name)).limit(KEEPERS_AT_MOST).map(person -> PersonView.of(person, structure)).toList(),
-        Barring.people(barrings).size(), worked.difference().totals().peopleLosing(), Barring.pairs(barrings),
+        Barring.people(barrings).size(), worked.difference().totals().peopleLosing(), worked.difference().totals().documents(), Barring.pairs(barrings),
         (int) WallConflict.all(worked.standing().with(), worked.standing().with().instant()).stream().filter(conflict -> conflict.wall().equals(set.wall())).count(), ties(worked), faults);
   }
 }

@@ -97,6 +97,7 @@ class EveryAnswerIsGivenToAViewpointTest {
     ask("GET /api/people", "?limit=60", "?text=a&sort=-name");
     ask("GET /api/subjects", "?text=", "?text=a", "?text=team");
     ask("GET /api/people/{id}", "/api/people/$person");
+    ask("GET /api/people/{id}/owned", "/api/people/$person/owned?limit=60", "/api/people/p-wenna/owned?sort=-place");
     ask("GET /api/units", "");
     ask("GET /api/organisation", "");
     ask("POST /api/places/{id}/outline", "/api/places/$place/outline {\"text\": \"New folder\"}");

@@ -93,7 +93,7 @@ function take(offer: Offer | undefined) {
         aria-controls="palette-offers"
         :aria-activedescendant="offers.length > 0 ? `offer-${at}` : undefined"
         aria-label="Go to a place, a person, a group, a change, or do something here"
-        placeholder="A place, a person, a group, a role, a change … or what to do"
+        placeholder="A place, a person, a group … what to do, or a question: can Mia read …"
         autocomplete="off"
         maxlength="200"
       />

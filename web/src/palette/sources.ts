@@ -1,5 +1,6 @@
 import type { RouteLocationRaw } from 'vue-router'
 import { answer, api } from '@/api/client'
+import { looksAsked, zone } from '@/asking/evidence'
 import { ROOMS } from '@/common/rooms'
 import { counted, moment } from '@/common/words'
 
@@ -29,6 +30,19 @@ const FEW = 5
 const part = (text: string) => ({ text, limit: FEW, offset: 0 })
 
 export const SOURCES: Source[] = [
+  {
+    name: 'questions',
+    room: 'journal',
+    find: async (text) => {
+      if (!looksAsked(text)) return []
+      const found = await answer(api.GET('/api/asking', { params: { query: { text, zone: zone() } } }))
+      if (!found.understood) return []
+      const back = found.askedBack.flatMap((one) => one.options).slice(0, FEW)
+      return back.length > 0
+        ? back.map((one) => ({ id: `ask ${one.text}`, kind: 'you mean', title: one.name, about: one.about, to: { name: 'ask', query: { q: one.text } } }))
+        : [{ id: `ask ${text}`, kind: 'answer', title: found.sentence ?? found.reading ?? text, about: found.reading ?? '', to: { name: 'ask', query: { q: text } } }]
+    },
+  },
   {
     name: 'places',
     room: 'places',

@@ -16,6 +16,7 @@ export const router = createRouter({
     { path: '/roles/:id?', name: 'roles', component: () => import('@/roles/RolesView.vue'), meta: { title: 'Roles' } },
     { path: '/types/:id?', name: 'types', component: () => import('@/types/TypesView.vue'), meta: { title: 'Types' } },
     { path: '/walk/:person?/:id?', name: 'walk', component: () => import('@/walk/WalkView.vue'), meta: { title: 'Walk' } },
+    { path: '/ask', name: 'ask', component: () => import('@/asking/AskView.vue'), meta: { title: 'Ask' } },
     { path: '/walls/:id?', name: 'walls', component: () => import('@/walls/WallsView.vue'), meta: { title: 'Walls' } },
     { path: '/drafts/:id?', name: 'drafts', component: () => import('@/drafts/DraftsView.vue'), meta: { title: 'Drafts' } },
     { path: '/between', name: 'between', component: () => import('@/journal/BetweenView.vue'), meta: { title: 'Between two days' } },

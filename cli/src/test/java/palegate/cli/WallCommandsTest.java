@@ -87,6 +87,18 @@ class WallCommandsTest {
     assertThat(run("walk", "--bundle", open.toString(), "--person", "p-b", "--as", "nobody").code()).isEqualTo(2);
   }
 
+  @Test
+  void ask_answers_asks_back_and_says_what_is_no_question() {
+    assertThat(run("ask", "--bundle", bundle.toString(), "can Ada read Report").out()).contains("No: Ada cannot read L / C-2411 Amber Tern / Report; a wall keeps them out.");
+    assertThat(run("ask", "--bundle", bundle.toString(), "who can copy L").out()).contains("2 people can copy L: Ada, Bo.");
+    assertThat(run("ask", "--bundle", bundle.toString(), "who is behind Ada, away").out()).contains("It keeps out 1 person: Ada.");
+    Ran missing = run("ask", "--bundle", bundle.toString(), "can Zoe read Report");
+    assertThat(missing.code()).isEqualTo(3);
+    assertThat(missing.out()).contains("There is nothing called “Zoe”.");
+    assertThat(run("ask", "--bundle", bundle.toString(), "how is the weather").code()).isEqualTo(2);
+    assertThat(run("ask", "--bundle", bundle.toString(), "what changed for Ada").err()).contains("A bundle is one state");
+  }
+
   private static Path write(Path file, String text) {
     try {
       return Files.writeString(file, text);

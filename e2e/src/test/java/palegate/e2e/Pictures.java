@@ -45,11 +45,13 @@ public final class Pictures {
     page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("+ read").setExact(true)).click();
     page.locator("section.ways li").last().scrollIntoViewIfNeeded();
     shot(page, page.locator("section.ways li").first(), "wall");
-    desk.open(page, "/places/f-2417");
-    page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Break …")).click();
-    page.getByLabel(Pattern.compile("^Start empty")).check();
-    page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Add to the draft")).click();
-    shot(page, page.getByRole(AriaRole.ALERT), "break-refused");
+    desk.open(page, "/walls/wall-collision?view=inside");
+    shot(page, page.getByRole(AriaRole.TABLE, new Page.GetByRoleOptions().setName("Places it covers")).locator("[data-row]").first(), "walls");
+    app.signedIn("wenna.carrow").post("/api/walk/p-mia", Map.of("reason", "She says that she cannot find Kittiwake"));
+    desk.open(page, "/walk/p-mia/lib-cas");
+    page.getByLabel("Also what is hidden from Mia").check();
+    page.getByText("hidden: a wall").first().waitFor();
+    shot(page, page.locator(".panel h2"), "walk");
     draftSomething();
     desk.open(page, "/places/f-2417");
     shot(page, page.locator("[data-drafted=ADDED]").first(), "draft");

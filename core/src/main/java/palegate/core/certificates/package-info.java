@@ -1,2 +1,2 @@
-/** The certificate that walls hold, an open format (docs/certificate.md). */
+/** The certificate that walls hold, an open format (docs/command-line.md). */
 package palegate.core.certificates;

@@ -127,6 +127,8 @@ class EveryAnswerIsGivenToAViewpointTest {
     ask("GET /api/walk/{person}/places/{id}", "/api/walk/$person/places/$place?hidden=true", "/api/walk/$person/places/lib-cas?besidePerson=p-hesper");
     ask("GET /api/walk/{person}/places/{id}/children", "/api/walk/$person/places/$place/children?hidden=true&limit=40", "/api/walk/$person/places/root/children", "/api/walk/$person/places/lib-cas/children?besidePerson=p-hesper");
     ask("GET /api/walk/{person}/search", "/api/walk/$person/search?text=c-2&hidden=true&limit=40", "/api/walk/$person/search?text=fee");
+    ask("GET /api/asking", "?text=can%20$person%20read%20$place", "?text=who%20can%20reach%20$place", "?text=what%20can%20$group%20read", "?text=who%20is%20behind%20Tern%20Rock%20inquiry", "?text=who%20can%20read%20C-24", "?text=what%20would%20it%20take%20for%20$person%20to%20read%20$place",
+        "?text=what%20changed%20for%20$place", "?text=what%20can%20Tea%20C-2411%20reach");
     elsewhere("other changes led there: KnownChangesTest", "GET /api/journal", "GET /api/journal/{number}", "POST /api/journal/{number}/reversal", "GET /api/journal/between");
     elsewhere("says numbers of changes only", "GET /api/updates");
     elsewhere("about one's own drafts by their numbers", "POST /api/draft/order", "DELETE /api/draft", "DELETE /api/draft/changes/{id}", "POST /api/draft/renewal", "POST /api/draft/in-force", "POST /api/drafts",

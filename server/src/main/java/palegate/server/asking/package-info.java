@@ -1,0 +1,2 @@
+/** Questions typed in plain words, answered from what whoever asks may know. */
+package palegate.server.asking;

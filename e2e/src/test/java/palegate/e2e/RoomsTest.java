@@ -327,4 +327,24 @@ class RoomsTest {
     assertThat(page.getByRole(AriaRole.NAVIGATION, new Page.GetByRoleOptions().setName("Rooms"))).isVisible();
     page.context().close();
   }
+
+  @Test
+  void a_question_typed_into_the_palette_has_a_sentence_an_address_and_its_evidence(Desk desk) {
+    Page page = desk.open(desk.signedIn("wenna.carrow"), "/places/lib-cas");
+    page.locator("[role=treeitem]").first().waitFor();
+    page.keyboard().press("k");
+    page.keyboard().type("why can't Mia Torrance read C-2607");
+    Locator answer = page.getByRole(AriaRole.OPTION).filter(new Locator.FilterOptions().setHasText("No: Mia Torrance cannot read"));
+    assertThat(answer).isVisible();
+    answer.click();
+    page.waitForURL("**/ask?q=*");
+    assertThat(page.locator(".sentence")).containsText("a wall keeps them out.");
+    page.getByText("Show the stages").click();
+    assertThat(page.locator("aside.why")).containsText("Barred by a wall");
+    desk.open(page, "/ask?q=can%20Teodor%20read%20Accounts");
+    assertThat(page.getByText("Which “Teodor” do you mean?")).isVisible();
+    page.locator(".answer").getByRole(AriaRole.BUTTON).first().click();
+    assertThat(page.locator(".sentence")).containsText("Teodor");
+    page.context().close();
+  }
 }

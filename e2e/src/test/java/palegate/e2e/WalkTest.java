@@ -49,7 +49,8 @@ class WalkTest {
     page.getByLabel("Whom", new Page.GetByLabelOptions().setExact(true)).first().fill("Hesper Vance");
     page.locator(".v-list-item").filter(new Locator.FilterOptions().setHasText("Hesper Vance")).first().click();
     assertThat(page.getByRole(AriaRole.COLUMNHEADER, new Page.GetByRoleOptions().setName("Hesper Vance"))).isVisible();
-    assertThat(page.locator(".differs").first()).isVisible();
+    page.getByRole(AriaRole.NAVIGATION, new Page.GetByRoleOptions().setName("Where they are")).getByText("Casualties").click();
+    assertThat(row(page, "C-2607").locator(".differs")).isVisible();
     page.getByText("End the walk").click();
     assertThat(page.locator(".banner")).hasCount(0);
     page.context().close();

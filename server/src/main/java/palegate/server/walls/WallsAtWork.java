@@ -6,13 +6,20 @@ import java.security.Principal;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
+import java.util.BitSet;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Component;
+import palegate.core.collections.PersonSet;
 import palegate.core.duties.Duty;
+import palegate.core.questions.WallCoverage;
 import palegate.core.rehearsal.RightsDifference;
 import palegate.core.snapshot.Snapshot;
 import palegate.core.viewpoint.Asker;
 import palegate.core.walls.Wall;
+import palegate.core.wallsatwork.Barring;
 import palegate.core.wallsatwork.StandingWall;
 import palegate.server.drafts.DraftedState;
 import palegate.server.session.Accounts;
@@ -30,6 +37,16 @@ class WallsAtWork {
   /** What one wall does, and what it takes from whom. */
   record Worked(StandingWall standing, RightsDifference difference, Instant asked) {}
 
+  /**
+   * How much a wall covers, and whom it keeps out.
+   *
+   * @param named everybody whom it would keep out, whatever it covers
+   */
+  record Counted(int places, int documents, int people, long pairs, PersonSet named) {}
+
+  private record Register(Map<String, Counted> byWall, Instant asked) {}
+
+  private final Cache<Snapshot, Register> registers = Caffeine.newBuilder().maximumSize(KEPT_AT_MOST).expireAfterAccess(Duration.ofMinutes(2)).build();
   private final Cache<Key, Worked> kept = Caffeine.newBuilder().maximumSize(KEPT_AT_MOST).expireAfterAccess(Duration.ofMinutes(2)).build();
   private final DraftedState shown;
   private final Viewpoints viewpoints;
@@ -73,6 +90,26 @@ class WallsAtWork {
       StandingWall standing = StandingWall.of(snapshot, wall, now);
       return new Worked(standing, standing.difference(), now);
     });
+  }
+
+  /** Of every wall of a state, by its id. O(walls × places) once for a state. */
+  Map<String, Counted> counted(DraftedState.State state) {
+    return registers.asMap().compute(state.after(), (snapshot, known) -> {
+      if (known != null && snapshot.sameBetween(known.asked(), state.now())) {
+        return known;
+      }
+      Map<String, Counted> counts = new HashMap<>();
+      snapshot.structure().walls().values().forEach(wall -> counts.put(wall.id(), counted(wall, state)));
+      return new Register(counts, state.now());
+    }).byWall();
+  }
+
+  private static Counted counted(Wall wall, DraftedState.State state) {
+    BitSet covered = new BitSet();
+    wall.barrier().scopes().forEach(scope -> covered.or(WallCoverage.covered(state.after(), scope)));
+    List<Barring> barrings = Barring.of(state.moment(), wall);
+    return new Counted(covered.cardinality(), (int) covered.stream().filter(state.after()::isDocument).count(), Barring.people(barrings).size(), Barring.pairs(barrings),
+        barrings.stream().map(Barring::people).reduce(PersonSet.NOBODY, PersonSet::or));
   }
 
   Asker asker(Principal who) {

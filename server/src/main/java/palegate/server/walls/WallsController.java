@@ -122,11 +122,13 @@ class WallsController {
     DraftedState.State state = walls.shownTo(who);
     Map<String, Long> conflicts = WallConflict.all(state.moment(), state.now()).stream().collect(Collectors.groupingBy(WallConflict::wall, Collectors.counting()));
     Instant soon = state.now().plusSeconds(DAYS_SOON * 86_400L);
+    Map<String, WallsAtWork.Counted> counts = walls.counted(state);
+    String asker = walls.asker(who).id();
+    int you = asker == null ? -1 : state.after().personNumber(asker);
     return state.structure().walls().values().stream().map(wall -> {
-      List<Barring> barrings = Barring.of(state.moment(), wall);
-      BitSet covered = covered(state.after(), wall);
-      return new WallLine(wall.id(), wall.name(), wall.barrier().kind(), wall.state(), wall.period().from(), wall.period().until(), wall.barsAt(state.now()), barsYou(barrings, state.moment(), who),
-          covered.cardinality(), (int) covered.stream().filter(state.after()::isDocument).count(), Barring.people(barrings).size(), Barring.pairs(barrings), conflicts.getOrDefault(wall.id(), 0L).intValue(), wall.exceptions().size(),
+      WallsAtWork.Counted count = counts.get(wall.id());
+      return new WallLine(wall.id(), wall.name(), wall.barrier().kind(), wall.state(), wall.period().from(), wall.period().until(), wall.barsAt(state.now()), you >= 0 && count.named().contains(you),
+          count.places(), count.documents(), count.people(), count.pairs(), conflicts.getOrDefault(wall.id(), 0L).intValue(), wall.exceptions().size(),
           (int) wall.exceptions().stream().filter(one -> one.until() != null && one.until().isAfter(state.now()) && one.until().isBefore(soon)).count(), state.drafted(Structure::walls, wall.id()));
     }).sorted(Comparator.comparing((WallLine line) -> line.state() == Wall.State.STANDING ? 0 : line.state() == Wall.State.PLANNED ? 1 : 2).thenComparing(WallLine::name).thenComparing(WallLine::id)).toList();
   }

@@ -3,23 +3,28 @@ _palegate() {
   local word=${COMP_WORDS[COMP_CWORD]} before=${COMP_WORDS[COMP_CWORD - 1]} words=""
   case "$before" in
     --bundle | --before | --after | --out | --changes | import | export) compopt -o filenames 2>/dev/null; mapfile -t COMPREPLY < <(compgen -f -- "$word"); return ;;
-    --format) [ "${COMP_WORDS[1]-}" = rehearse ] && words="csv json text" || words="csv jsonl" ;;
-    --at | --as | --person | --place | --note | --change | --port) return ;;
+    --format) case "${COMP_WORDS[1]-}" in access) words="csv jsonl" ;; *) words="csv json text" ;; esac ;;
+    --at | --as | --person | --place | --wall | --sample | --seed | --note | --change | --port) return ;;
     --size) words="demo large" ;;
     *)
       case "${COMP_WORDS[1]-}" in
-        "$word") [ "$COMP_CWORD" = 1 ] && words="start stop status reset-demo import export access explain diff check rehearse apply test bench pictures completion help" ;;
+        "$word") [ "$COMP_CWORD" = 1 ] && words="start stop status reset-demo import export access explain diff check rehearse apply walls prove verify walk ask test bench pictures completion help" ;;
         access) words="--bundle --at --standing --format --out --help" ;;
         explain) words="--bundle --person --place --at --help" ;;
         diff) words="--before --after --at --out --help" ;;
         check) words="--bundle --at --help" ;;
         rehearse) words="--bundle --changes --as --at --format --out --help" ;;
         apply) words="--bundle --changes --at --out --help" ;;
+        walls) words="--bundle --wall --at --format --out --help" ;;
+        prove) words="--bundle --wall --at --sample --seed --format --out --help" ;;
+        verify) words="--bundle --help" ;;
+        walk) words="--bundle --person --as --at --format --out --help" ;;
+        ask) words="--bundle --at --help" ;;
         start) words="--port --no-demo --size --help" ;;
         import) words="--note --help" ;;
         export) words="--change --help" ;;
         test) words="core server web e2e --help" ;;
-        bench) words="engine memory beside server --help" ;;
+        bench) words="engine memory beside walls server --help" ;;
       esac
       ;;
   esac

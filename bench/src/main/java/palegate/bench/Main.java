@@ -9,7 +9,7 @@ import palegate.demo.Structures;
 
 /**
  * Measures. {@code engine [NAME] [SIZE]} runs the JMH benchmarks, {@code memory [SIZE]} what a snapshot takes,
- * {@code beside [SIZE]} compares with the alternatives, {@code server [SIZE]} loads from the database and asks
+ * {@code beside [SIZE]} compares with the alternatives, {@code walls [SIZE]} proves walls, {@code server [SIZE]} loads from the database and asks
  * over HTTP. Without arguments: all of it.
  */
 public final class Main {
@@ -22,15 +22,17 @@ public final class Main {
       case "engine" -> engine(given.size() > 1 ? given.get(1) : ".*", given.size() > 2 ? given.get(2) : null);
       case "memory" -> Memory.run(size(given, Structures.Size.L));
       case "beside" -> Comparison.run(size(given, Structures.Size.M));
+      case "walls" -> WallFigures.run(size(given, Structures.Size.L));
       case "server" -> ServerFigures.run(size(given, Structures.Size.L));
       case "all" -> {
         Memory.run(Structures.Size.L);
         engine(".*", null);
         Comparison.run(Structures.Size.M);
+        WallFigures.run(Structures.Size.L);
         ServerFigures.run(Structures.Size.L);
       }
       default -> {
-        System.err.println("There is no figure [" + what + "]; there are engine, memory, beside, server and screen.");
+        System.err.println("There is no figure [" + what + "]; there are engine, memory, beside, walls, server and screen.");
         System.exit(2);
       }
     }

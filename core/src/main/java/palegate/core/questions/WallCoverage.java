@@ -21,7 +21,7 @@ import palegate.core.walls.Wall;
  */
 public record WallCoverage(String wall, String side, int places, int all) {
 
-  /** One for each scope of the wall, whether it stands or not. O(places at or below those that it names, or all). */
+  /** One for each scope of the wall, whether it stands or not. O(places found by each criterion + places with labels of their own). */
   public static List<WallCoverage> of(Snapshot snapshot, Wall wall) {
     List<WallCoverage> found = new ArrayList<>();
     List<Scope> scopes = wall.barrier().scopes();
@@ -64,41 +64,38 @@ public record WallCoverage(String wall, String side, int places, int all) {
     return covered(snapshot, scope).cardinality();
   }
 
-  /** The numbers of all places in scope (section 7); a new set. O(places at or below those that it names, or all). */
+  /** The numbers of all places in scope (section 7); a new set. O(places found by each criterion + places with labels of their own). */
   public static BitSet covered(Snapshot snapshot, Scope scope) {
-    BitSet found = new BitSet();
-    boolean anywhere = scope.places().isEmpty();
-    if (anywhere && snapshot.placeCount() == 0) {
-      return found;
+    BitSet found = null;
+    if (!scope.places().isEmpty()) {
+      BitSet below = new BitSet();
+      scope.places().stream().mapToInt(snapshot::placeNumber).filter(number -> number >= 0).forEach(number -> snapshot.below(number).forEach(below::set));
+      found = below;
     }
-    BitSet tops = new BitSet();
-    if (anywhere) {
-      tops.set(0);
-    } else {
-      scope.places().stream().mapToInt(snapshot::placeNumber).filter(number -> number >= 0).forEach(tops::set);
+    for (Map.Entry<String, Set<String>> label : scope.labels().entrySet()) {
+      BitSet labelled = snapshot.placesLabelled(label.getKey(), label.getValue());
+      if (found == null) {
+        found = labelled;
+      } else {
+        found.and(labelled);
+      }
     }
-    // A place that the scope names and that stands below another such place is found with that one.
-    tops.stream().filter(top -> snapshot.path(top).stream().noneMatch(above -> above != top && tops.get(above)))
-        .forEach(top -> findBelow(snapshot, scope, top, found));
+    if (found == null) {
+      BitSet ofTypes = new BitSet();
+      scope.types().forEach(type -> snapshot.documentsOf(type).forEach(ofTypes::set));
+      return ofTypes;
+    }
+    if (!scope.types().isEmpty()) {
+      for (int place = found.nextSetBit(0); place >= 0; place = found.nextSetBit(place + 1)) {
+        if (!isOfOne(snapshot.place(place), scope.types())) {
+          found.clear(place);
+        }
+      }
+    }
     return found;
   }
 
-  /** Top down, carrying along which labels the place above was found to have: one look at each place. */
-  private static void findBelow(Snapshot snapshot, Scope scope, int top, BitSet found) {
-    List<Map.Entry<String, Set<String>>> labels = List.copyOf(scope.labels().entrySet());
-    boolean[][] holds = new boolean[labels.size()][labels.isEmpty() ? 0 : snapshot.placeRoom()];
-    for (int place : snapshot.below(top).toArray()) {
-      Place here = snapshot.place(place);
-      boolean in = scope.types().isEmpty() || here.type() != null && scope.types().contains(here.type());
-      for (int i = 0; i < labels.size(); i++) {
-        String key = labels.get(i).getKey();
-        String value = place == top ? snapshot.effectiveLabel(top, key) : here.labels().get(key);
-        holds[i][place] = value != null ? labels.get(i).getValue().contains(value) : place != top && holds[i][snapshot.parent(place)];
-        in &= holds[i][place];
-      }
-      if (in) {
-        found.set(place);
-      }
-    }
+  private static boolean isOfOne(Place place, Set<String> types) {
+    return place.type() != null && types.contains(place.type());
   }
 }

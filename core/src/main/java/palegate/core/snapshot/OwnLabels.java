@@ -1,8 +1,13 @@
 package palegate.core.snapshot;
 
+import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.BitSet;
+import java.util.Comparator;
 import java.util.HashMap;
+import java.util.List;
 import java.util.Map;
+import java.util.Set;
 
 /** For one label key, the places that have a value of their own, and which. */
 final class OwnLabels {
@@ -65,5 +70,39 @@ final class OwnLabels {
       }
     }
     return Arrays.copyOf(found, count);
+  }
+
+  /** Every place whose nearest value, its own or one above, is one of these. */
+  BitSet effective(Set<String> wanted, PlaceTree tree) {
+    BitSet numbers = new BitSet();
+    wanted.stream().mapToInt(this::numberOf).filter(number -> number >= 0).forEach(numbers::set);
+    BitSet found = new BitSet();
+    List<Integer> deciding = new ArrayList<>();
+    for (int i = 0; i < places.length; i++) {
+      if (numbers.get(values[i])) {
+        deciding.add(i);
+        tree.below(places[i]).forEach(found::set);
+      }
+    }
+    // Another value further down ends it there, and one of these below that begins it again: those above decide first.
+    int wantedOnes = deciding.size();
+    for (int i = 0; i < places.length; i++) {
+      if (!numbers.get(values[i]) && found.get(places[i])) {
+        deciding.add(i);
+      }
+    }
+    if (deciding.size() > wantedOnes) {
+      deciding.sort(Comparator.comparingInt(i -> depth(places[i], tree)));
+      deciding.forEach(i -> tree.below(places[i]).forEach(numbers.get(values[i]) ? found::set : found::clear));
+    }
+    return found;
+  }
+
+  private static int depth(int place, PlaceTree tree) {
+    int depth = 0;
+    for (int at = place; at >= 0; at = tree.parents[at]) {
+      depth++;
+    }
+    return depth;
   }
 }

@@ -3,10 +3,12 @@ package palegate.core.snapshot;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.BitSet;
 import java.util.Collections;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.IntPredicate;
 import java.util.stream.Collectors;
@@ -370,6 +372,19 @@ public final class Snapshot {
       }
     }
     return null;
+  }
+
+  /** Every place whose effective value of a label is one of these. O(places that have one + places with a value of their own). */
+  public BitSet placesLabelled(String key, Set<String> values) {
+    OwnLabels own = ownLabels.get(key);
+    if (own == null) {
+      own = OwnLabels.of(key, tree);
+      // Whatever else is typed in the place of a key is not kept.
+      if (own.places.length > 0) {
+        ownLabels.putIfAbsent(key, own);
+      }
+    }
+    return own.effective(values, tree);
   }
 
   // --- for the other pieces of this package -----------------------------------------------------------

@@ -4,6 +4,7 @@ import java.time.Instant;
 import java.util.List;
 import palegate.core.changes.DraftApplication;
 import palegate.core.changes.WallChange;
+import palegate.core.collections.Later;
 import palegate.core.people.Period;
 import palegate.core.rehearsal.RightsDifference;
 import palegate.core.snapshot.Snapshot;
@@ -11,23 +12,49 @@ import palegate.core.snapshot.SnapshotAt;
 import palegate.core.walls.Wall;
 
 /**
- * A wall at work beside the same state without it. One that does not stand at the instant asked about is looked at as if it did: on
- * its first day, if that is still to come.
- *
- * @param imagined whether it does not stand at the instant that was asked about
+ * A wall at work, and beside it the same state without it. One that does not stand at the instant asked about is looked at as if it did:
+ * on its first day, if that is still to come.
  */
-public record StandingWall(Wall wall, SnapshotAt with, SnapshotAt without, boolean imagined) {
+public final class StandingWall {
+  private final Wall wall;
+  private final SnapshotAt with;
+  private final boolean imagined;
+  private final Later<SnapshotAt> without;
 
-  /** O(1) for the state with it or the one without, and a state made anew for the other. */
+  private StandingWall(Wall wall, SnapshotAt with, boolean imagined, Later<SnapshotAt> without) {
+    this.wall = wall;
+    this.with = with;
+    this.imagined = imagined;
+    this.without = without;
+  }
+
+  /** O(1) for a wall that stands; for another one a state is made anew, and for {@link #without} when it is first asked for. */
   public static StandingWall of(Snapshot snapshot, Wall wall, Instant now) {
     boolean known = wall.equals(snapshot.structure().walls().get(wall.id()));
     boolean imagined = !wall.barsAt(now) || !known;
     Instant at = imagined && wall.period().from() != null && now.isBefore(wall.period().from()) ? wall.period().from() : now;
     Wall standing = new Wall(wall.id(), wall.name(), wall.reason(), Wall.State.STANDING, Period.ALWAYS, wall.barrier(), wall.exceptions());
     Snapshot with = imagined ? snapshot.next(DraftApplication.of(snapshot, List.of(new WallChange.SetWall(standing)), at).difference()) : snapshot;
-    Snapshot without = !snapshot.structure().walls().containsKey(wall.id()) ? snapshot
-        : snapshot.next(DraftApplication.of(snapshot, List.of(new WallChange.RemoveWall(wall.id())), at).difference());
-    return new StandingWall(imagined ? standing : wall, with.at(at), without.at(at), imagined);
+    return new StandingWall(imagined ? standing : wall, with.at(at), imagined, new Later<>(() -> !snapshot.structure().walls().containsKey(wall.id()) ? snapshot.at(at)
+        : snapshot.next(DraftApplication.of(snapshot, List.of(new WallChange.RemoveWall(wall.id())), at).difference()).at(at)));
+  }
+
+  public Wall wall() {
+    return wall;
+  }
+
+  public SnapshotAt with() {
+    return with;
+  }
+
+  /** The same instant of the state without the wall. */
+  public SnapshotAt without() {
+    return without.get();
+  }
+
+  /** Whether it does not stand at the instant that was asked about. */
+  public boolean imagined() {
+    return imagined;
   }
 
   /** Whom it bars from what, by its definition. */
@@ -37,6 +64,6 @@ public record StandingWall(Wall wall, SnapshotAt with, SnapshotAt without, boole
 
   /** What it takes from whom: the exact difference between the state without it and the one with it. */
   public RightsDifference difference() {
-    return RightsDifference.between(without, with);
+    return RightsDifference.between(without(), with);
   }
 }

@@ -73,7 +73,7 @@ const COLUMNS = [
   { title: 'Who', sort: 'who' },
   { title: 'What', sort: 'what' },
   { title: 'People', sort: 'people' },
-  { title: 'Comes from', sort: 'from' },
+  { title: 'From', sort: 'from' },
 ]
 
 const opened = ref<Line>()
@@ -119,6 +119,14 @@ function remark(line: Line): string {
       <caption class="sr">
         The entries that stand at this place and those that reach it from above
       </caption>
+      <colgroup>
+        <col v-if="mayChange" class="choose" />
+        <col />
+        <col class="what-column" />
+        <col class="people-column" />
+        <col class="origin-column" />
+        <col class="end-column" />
+      </colgroup>
       <thead>
         <tr>
           <th v-if="mayChange" scope="col" class="choose"><span class="sr">Choose</span></th>
@@ -223,9 +231,26 @@ function remark(line: Line): string {
   overflow: auto;
   height: 100%;
 }
+/* No row widens its column: names give way, and marks break into a second line. */
 table {
   border-collapse: collapse;
   width: 100%;
+  table-layout: fixed;
+}
+col.choose {
+  width: 34px;
+}
+.what-column {
+  width: 204px;
+}
+.people-column {
+  width: 188px;
+}
+.origin-column {
+  width: 112px;
+}
+.end-column {
+  width: 182px;
 }
 th {
   text-align: left;
@@ -268,12 +293,35 @@ td {
 .wrap {
   container-type: inline-size;
 }
-.whom {
-  width: 52%;
-  max-width: 0;
-  min-width: 140px;
-}
 @container (max-width: 640px) {
+  .what-column {
+    width: 146px;
+  }
+  .people-column {
+    width: 120px;
+  }
+  .origin-column {
+    width: 62px;
+  }
+  .end-column {
+    width: 90px;
+  }
+  /* What can be taken back is drafted: there is room for one of the two. */
+  .end:has(button) > .mark {
+    position: absolute;
+    clip-path: inset(50%);
+  }
+  .count {
+    white-space: nowrap !important;
+  }
+  /* Who is from outside comes before what the line’s own look says too. */
+  .count > .mark:not(.outsider) {
+    position: absolute;
+    clip-path: inset(50%);
+  }
+  td .mark {
+    margin-left: 4px !important;
+  }
   th,
   td {
     padding-inline: 7px !important;
@@ -284,9 +332,6 @@ td {
   .what {
     gap: 6px !important;
   }
-}
-.origin {
-  max-width: 150px;
 }
 .remark {
   white-space: normal;
@@ -301,8 +346,18 @@ td {
   flex: none;
   margin-left: 0 !important;
 }
+.line:has(.mark) > .kind {
+  display: none;
+}
+.line > .mark {
+  flex: 0 2 auto;
+  min-width: 4em;
+  overflow: hidden;
+  text-overflow: ellipsis;
+}
 .line > .who {
   flex: 0 1 auto;
+  min-width: 4.5em;
   overflow: hidden;
   text-overflow: ellipsis;
 }
@@ -332,9 +387,10 @@ td .mark {
   margin-left: 8px;
 }
 .count {
-  white-space: nowrap;
+  white-space: normal;
 }
 .end {
+  padding: 0 8px;
   text-align: right;
   white-space: nowrap;
 }

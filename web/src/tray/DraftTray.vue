@@ -104,6 +104,19 @@ async function throwAway() {
 .says {
   flex: 1;
 }
+/* On a phone what it says has a line of its own, and never takes the page. */
+@media (max-width: 600px) {
+  .tray {
+    flex-wrap: wrap;
+    gap: 6px 12px;
+  }
+  .says {
+    order: 1;
+    flex-basis: 100%;
+    max-height: 4.4em;
+    overflow: auto;
+  }
+}
 .says a {
   color: inherit;
   text-underline-offset: 3px;

@@ -5,6 +5,7 @@ import { useRoute, useRouter } from 'vue-router'
 import { answer, api, type Schemas } from '@/api/client'
 import { ProblemError } from '@/api/problem'
 import DateField from '@/common/DateField.vue'
+import { useNotices } from '@/common/useNotices'
 import { counted, moment, number } from '@/common/words'
 import Finder from '@/lists/Finder.vue'
 import PersonPicker from '@/people/PersonPicker.vue'
@@ -16,6 +17,7 @@ import { useWalkQuery, type Beside, type WalkState } from './useWalk'
 const route = useRoute()
 const router = useRouter()
 const client = useQueryClient()
+const notices = useNotices()
 const person = computed(() => (typeof route.params.person === 'string' && route.params.person !== '' ? route.params.person : undefined))
 const chosen = ref<Schemas['PersonView']>()
 const reason = ref('')
@@ -49,8 +51,12 @@ const begin = useMutation({
 watch(other, async (one) => {
   begunBeside.value = undefined
   if (one === undefined || one === null) return
-  await answer(api.POST('/api/walk/{person}', { params: { path: { person: one.id } }, body: { reason: `Beside ${name.value}: ${walk.data.value?.earlier[0]?.reason ?? ''}` } }))
-  begunBeside.value = one.id
+  try {
+    await answer(api.POST('/api/walk/{person}', { params: { path: { person: one.id } }, body: { reason: `Beside ${name.value}: ${walk.data.value?.earlier[0]?.reason ?? ''}`.slice(0, 2000) } }))
+    begunBeside.value = one.id
+  } catch (error) {
+    notices.fail(error)
+  }
 })
 watch(person, () => {
   beside.value = 'nothing'

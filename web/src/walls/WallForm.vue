@@ -9,7 +9,7 @@ import DateField from '@/common/DateField.vue'
 import FaultList from '@/common/FaultList.vue'
 import { counted, listed } from '@/common/words'
 import { useDrafting } from '@/tray/useDrafting'
-import { changeOf, emptySide, formOf, hasCriterion, KINDS, sideOf, type SideForm } from './wall'
+import { changeOf, emptySide, formOf, hasCriterion, KINDS, sideOf, stateFor, type SideForm } from './wall'
 import WallSideFields from './WallSideFields.vue'
 
 /** A wall while it is being described: what it covers and whom it keeps out are counted as one writes. */
@@ -24,7 +24,7 @@ const kind = ref(props.wall?.kind ?? 'screen')
 const reason = ref(props.wall?.reason ?? '')
 const from = ref(props.wall?.from ? kept(new Date(props.wall.from), false) : '')
 const until = ref(lastDayOf(props.wall?.until))
-const stands = ref(props.wall?.state !== 'PLANNED')
+const stands = ref(props.wall === undefined || props.wall.state === 'STANDING')
 const sides = reactive<SideForm[]>(props.wall === undefined ? [emptySide()] : props.wall.sides.map(formOf))
 const many = computed(() => kind.value === 'sides')
 
@@ -42,7 +42,7 @@ const change = computed<Schemas['SetWall'] | null>(() => {
     const written = {
       name: name.value.trim(),
       reason: reason.value.trim() || undefined,
-      state: stands.value ? 'STANDING' : 'PLANNED',
+      state: stateFor(stands.value, props.wall?.state),
       from: beginning,
       until: end,
       barrier: kind.value,
@@ -113,7 +113,7 @@ async function save() {
       <DateField v-model="from" label="From the beginning of (empty: at once)" />
       <DateField v-model="until" label="To the end of (empty: no end)" />
     </div>
-    <v-checkbox v-model="stands" label="It stands as soon as the draft is in force; otherwise it is only planned" hide-details />
+    <v-checkbox v-model="stands" :label="`It stands as soon as the draft is in force; otherwise it ${wall?.state === 'LIFTED' ? 'stays lifted' : 'is only planned'}`" hide-details />
     <section v-if="found" class="sheet found" aria-label="What this wall would do" aria-live="polite" :aria-busy="described.isFetching.value">
       <p v-for="fault in found.faults" :key="fault" class="fault">{{ fault }}</p>
       <template v-if="found.faults.length === 0">

@@ -17,6 +17,11 @@ export function stateOf(wall: { state: Schemas['WallLine']['state']; bars: boole
   return wall.from !== undefined && new Date(wall.from).getTime() > now ? `stands from ${day(wall.from)}` : 'has ended'
 }
 
+/** The state that a form says: one that does not stand stays planned or lifted, whatever else of it is changed. */
+export function stateFor(stands: boolean, was: Schemas['WallLine']['state'] | undefined): Schemas['WallLine']['state'] {
+  return stands ? 'STANDING' : was === 'LIFTED' ? 'LIFTED' : 'PLANNED'
+}
+
 export function heldBetween(wall: { from?: string | undefined; until?: string | undefined }): string {
   return [wall.from ? `from ${day(wall.from)}` : '', wall.until ? toTheEndOf(wall.until) : ''].filter(Boolean).join(' ') || 'without an end'
 }

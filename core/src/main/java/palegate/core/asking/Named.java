@@ -26,6 +26,8 @@ import palegate.core.walls.Wall;
 public record Named(String kind, String id, String name, String about) {
   /** So many are asked back at most. */
   public static final int ASKED_BACK_AT_MOST = 8;
+  /** More places than these are not put in order to choose among them. */
+  private static final int PUT_IN_ORDER = 5_000;
   /** Among more places than these no slip of the pen is looked for. */
   private static final int SLIPS_AMONG = 60_000;
 
@@ -71,8 +73,11 @@ public record Named(String kind, String id, String name, String about) {
 
   private static List<Named> placesNamed(Snapshot snapshot, String name, List<String> above) {
     int byId = snapshot.placeNumber(name);
-    IntStream found = byId >= 0 ? IntStream.of(byId) : IntStream.of(snapshot.placesNamed(name));
-    List<Integer> places = found.filter(place -> liesIn(snapshot, place, above)).boxed().toList();
+    int[] found = byId >= 0 ? new int[] {byId} : snapshot.placesNamed(name);
+    // Of very many those that are called just so are looked at, and of the others as many as one could tell apart.
+    IntStream some = found.length <= PUT_IN_ORDER ? IntStream.of(found)
+        : IntStream.concat(IntStream.of(found).filter(place -> snapshot.place(place).name().equalsIgnoreCase(name)), IntStream.of(found).limit(PUT_IN_ORDER)).distinct();
+    List<Integer> places = some.filter(place -> liesIn(snapshot, place, above)).boxed().toList();
     if (places.isEmpty() && snapshot.placeCount() <= SLIPS_AMONG) {
       int slips = slips(name);
       places = snapshot.places().filter(place -> !snapshot.isDocument(place) && nearly(snapshot.place(place).name(), name, slips) && liesIn(snapshot, place, above)).boxed().toList();

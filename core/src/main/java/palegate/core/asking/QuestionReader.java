@@ -19,6 +19,9 @@ public final class QuestionReader {
   /** Longer texts are no questions. */
   public static final int LONGEST = 300;
 
+  private static final int EARLIEST = 1970;
+  private static final int LATEST = 9999;
+
   private final LocalDate today;
 
   private QuestionReader(LocalDate today) {
@@ -37,7 +40,7 @@ public final class QuestionReader {
     parser.setErrorHandler(new BailErrorStrategy());
     try {
       return Optional.of(new QuestionReader(today).question(parser.question()));
-    } catch (ParseCancellationException | DateTimeException none) {
+    } catch (ParseCancellationException | DateTimeException | NumberFormatException none) {
       return Optional.empty();
     }
   }
@@ -82,6 +85,14 @@ public final class QuestionReader {
   }
 
   private LocalDate day(QuestionsParser.DateContext date) {
+    LocalDate read = read(date);
+    if (read.getYear() < EARLIEST || read.getYear() > LATEST) {
+      throw new DateTimeException("Nothing was kept, or will be known, in the year [" + read.getYear() + "].");
+    }
+    return read;
+  }
+
+  private LocalDate read(QuestionsParser.DateContext date) {
     if (date.ISO() != null) {
       return LocalDate.parse(date.ISO().getText());
     }

@@ -23,7 +23,12 @@ class AccessibilityTest {
   private static void assertNothingFound(Page page, String where) {
     // What is still fading in has not its colours yet.
     page.evaluate("() => Promise.allSettled(document.getAnimations().filter(one => one.effect.getTiming().iterations !== Infinity).map(one => one.finished)).then(() => true)");
-    List<String> found = new AxeBuilder(page).analyze().getViolations().stream()
+    AxeBuilder axe = new AxeBuilder(page);
+    // What is not a matter of colours is the same in both themes.
+    if (page.locator(".v-theme--dark").count() > 0) {
+      axe.withRules(List.of("color-contrast"));
+    }
+    List<String> found = axe.analyze().getViolations().stream()
         .map(rule -> rule.getId() + ": " + rule.getHelp() + " at " + rule.getNodes().stream().map(node -> node.getHtml()).limit(3).toList()).toList();
     assertThat(found).as(where).isEmpty();
   }

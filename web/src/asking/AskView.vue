@@ -26,6 +26,8 @@ function explain() {
   const found = data.value!.evidence!
   why.ask(found.person!, found.place!, false, found.at)
 }
+/** So many meanings are told at most. */
+const ASKED_BACK = 8
 const EXAMPLES = [
   'can Mia Torrance read Valuation in C-2406',
   'why can’t Mia Torrance read C-2607',
@@ -58,6 +60,7 @@ const EXAMPLES = [
               <button type="button" class="linklike" @click="ask(option.text)">{{ option.name }}</button> <span class="quiet">{{ option.about }}</span>
             </li>
           </ul>
+          <p v-if="one.options.length >= ASKED_BACK" class="quiet">There may be more: type more of the name.</p>
         </div>
         <p v-if="evidence" class="links">
           <button v-if="explained" type="button" class="linklike" @click="explain">Show the stages</button>

@@ -75,11 +75,13 @@ const owned = useQuery({
   enabled: computed(() => leaver.value !== undefined && leaver.value !== null),
   queryFn: () => all(leaver.value!.id),
 })
+const ownedInAll = ref(0)
 async function all(person: string): Promise<Schemas['OwnedView'][]> {
   const found: Schemas['OwnedView'][] = []
   for (let total = 1; found.length < Math.min(total, HANDED_AT_MOST); ) {
     const page = await answer(api.GET('/api/people/{id}/owned', { params: { path: { id: person }, query: { offset: found.length, limit: 1000 } } }))
     total = page.total
+    ownedInAll.value = total
     if (page.items.length === 0) break
     found.push(...page.items)
   }
@@ -123,8 +125,10 @@ async function save() {
       <template v-else>
         <p>
           {{ leaver.name }} owns <strong>{{ counted(owns.length, 'document') }}</strong
-          >{{ out.length > 0 ? ` and has ${counted(out.length, 'document')} checked out` : '' }}.
+          >
+          that you may know of{{ out.length > 0 ? ` and has ${counted(out.length, 'document')} checked out` : '' }}.
         </p>
+        <p v-if="ownedInAll > owned.data.value.length" class="caution">Of {{ counted(ownedInAll, 'document') }} only the first {{ counted(owned.data.value.length, 'one') }} are handed over at once; come back for the others once these are in force.</p>
         <PersonPicker v-if="owns.length + out.length > 0 && may('access')" v-model="heir" label="Hand these over to (nothing is handed over if left empty)" hide-details />
         <p v-else-if="owns.length + out.length > 0" class="quiet">Handing them over takes the duty for access.</p>
       </template>

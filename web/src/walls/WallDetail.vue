@@ -29,7 +29,7 @@ const wall = computed(() => query.data.value)
 const register = useQuery({ queryKey: ['walls'], queryFn: () => answer(api.GET('/api/walls')) })
 const line = computed(() => register.data.value?.find((one) => one.id === props.id))
 const gaps = useQuery({ queryKey: computed(() => ['walls', 'gaps', props.id]), queryFn: () => answer(api.GET('/api/walls/{id}/gaps', { params: { path: { id: props.id } } })) })
-const open = computed(() => (gaps.data.value ?? []).filter((gap) => gap.dismissed === undefined).length)
+const open = computed(() => (gaps.data.value?.gaps ?? []).filter((gap) => gap.dismissed === undefined).length)
 
 const VIEWS = computed(() => [
   { view: 'inside', title: 'Inside' },
@@ -114,7 +114,7 @@ const entries = computed(() => {
       <WallInside v-if="view === 'inside'" :wall="wall" />
       <WallPeople v-else-if="view === 'barred' || view === 'admitted' || view === 'contact'" :id="id" :key="view" :view="view" :bars="wall.bars" :version="query.dataUpdatedAt.value" />
       <WallTies v-else-if="view === 'ties'" :wall="wall" />
-      <WallGaps v-else-if="view === 'gaps'" :id="id" :gaps="gaps.data.value" :kind="wall.kind" />
+      <WallGaps v-else-if="view === 'gaps'" :id="id" :gaps="gaps.data.value?.gaps" :more="gaps.data.value?.more ?? 0" :kind="wall.kind" />
       <WallExceptions v-else-if="view === 'exceptions'" :wall="wall" />
       <WallProofs v-else :id="id" :name="wall.name" :drafted="wall.drafted" />
     </div>

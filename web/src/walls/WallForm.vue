@@ -34,11 +34,15 @@ function choose(to: string) {
   if (!many.value) sides.splice(1)
 }
 
+/** A beginning or an end that is not altered stays as it is, to the second: forms know days only. */
+const fromShown = from.value
+const untilShown = until.value
+
 /** Null while a day cannot be read. */
 const change = computed<Schemas['SetWall'] | null>(() => {
   try {
-    const beginning = beginningOf(from.value)
-    const end = endOf(until.value)
+    const beginning = from.value === fromShown ? props.wall?.from : beginningOf(from.value)
+    const end = until.value === untilShown ? props.wall?.until : endOf(until.value)
     const written = {
       name: name.value.trim(),
       reason: reason.value.trim() || undefined,
@@ -118,7 +122,7 @@ async function save() {
       <p v-for="fault in found.faults" :key="fault" class="fault">{{ fault }}</p>
       <template v-if="found.faults.length === 0">
         <p v-if="found.barsYou" class="caution"><strong>It keeps you out.</strong> Once it is in force you see the wall, and nothing of what lies behind it.</p>
-        <p v-if="found.keepers.length > 0" class="caution">It keeps out {{ listed(found.keepers.map((one) => one.name)) }}, who {{ found.keepers.length === 1 ? 'governs' : 'govern' }} something inside.</p>
+        <p v-if="found.keepers.length > 0" class="caution">It keeps out {{ listed([...found.keepers.map((one) => one.name), ...(found.moreKeepers > 0 ? [counted(found.moreKeepers, 'other')] : [])]) }}, who {{ found.keepers.length === 1 ? 'governs' : 'govern' }} something inside.</p>
         <p>
           Keeps out <strong>{{ counted(found.people, 'person', 'people') }}</strong>, of whom {{ counted(found.losing, 'person reaches', 'people reach') }} something of it now: {{ counted(found.pairs, 'pair') }} of a person and a
           place.

@@ -9,7 +9,7 @@ import { useSession } from '@/session/useSession'
 import { useDrafting } from '@/tray/useDrafting'
 
 /** What looks as if it belonged inside, with what speaks for it: taken in with one press, or dismissed with a reason. */
-const props = defineProps<{ id: string; gaps: Schemas['GapView'][] | undefined; kind: string }>()
+const props = defineProps<{ id: string; gaps: Schemas['GapView'][] | undefined; more: number; kind: string }>()
 const client = useQueryClient()
 const { may } = useSession()
 const { draftAt, busy } = useDrafting()
@@ -68,6 +68,7 @@ async function dismiss() {
         <button v-if="!gap.dismissed" type="button" class="linklike" :aria-label="`Dismiss ${gap.path}`" @click="dismissing = gap">It does not belong inside</button>
       </p>
     </div>
+    <p v-if="more > 0" class="quiet">{{ counted(more, 'further gap is', 'further gaps are') }} not listed, less sure than these: take in or dismiss some, or describe the wall more closely.</p>
     <v-dialog :model-value="dismissing !== undefined" max-width="500" aria-labelledby="dismiss-title" @update:model-value="dismissing = undefined">
       <form class="sheet pg-dialog" @submit.prevent="dismiss">
         <h2 id="dismiss-title">{{ dismissing?.path }} does not belong inside</h2>

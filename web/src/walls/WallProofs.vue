@@ -21,14 +21,6 @@ const prove = useMutation({
   },
 })
 const kept = computed(() => query.data.value ?? [])
-
-function save(proof: Schemas['ProofView']) {
-  const link = document.createElement('a')
-  link.href = URL.createObjectURL(new Blob([proof.certificate], { type: 'application/json' }))
-  link.download = 'certificate.json'
-  link.click()
-  URL.revokeObjectURL(link.href)
-}
 </script>
 
 <template>
@@ -36,7 +28,7 @@ function save(proof: Schemas['ProofView']) {
     <p v-if="drafted === 'MADE'" class="quiet">It is not in force yet. Once it is, it can be proved.</p>
     <template v-else>
       <p class="quiet">
-        Everybody whom the wall keeps out is asked about at every place that it covers, as it is in force, and a hundred thousand of these pairs again by the explained stages. The certificate says what was found, of which state.
+        Everybody whom the wall keeps out is asked about at every place that it covers, as it is in force, and a hundred thousand of these pairs again by the explained stages. The certificate says what was found, of which state, as far as you may know it. Your last fifty are kept here.
       </p>
       <div class="acts">
         <v-btn size="small" class="is-main" :loading="prove.isPending.value" @click="prove.mutate()">Prove it now</v-btn>
@@ -52,9 +44,6 @@ function save(proof: Schemas['ProofView']) {
           right.
         </p>
         <p v-for="leak in own.found.slice(0, 5)" :key="leak.person + leak.place" class="lose">{{ leak.person }} has {{ leak.rights.join(', ') }} at {{ leak.place }}.</p>
-        <p v-if="kept.length === 0" class="quiet">
-          Proved as far as you may know, and not kept. <button type="button" class="linklike" @click="save(own)">Save the certificate</button>
-        </p>
       </div>
       <table v-if="kept.length > 0">
         <caption class="sr">

@@ -10,6 +10,7 @@ import java.time.ZoneOffset;
 import java.util.concurrent.Callable;
 import palegate.core.asking.Answer;
 import palegate.core.asking.Answering;
+import palegate.core.asking.Named;
 import palegate.core.asking.Question;
 import palegate.core.asking.QuestionReader;
 import palegate.core.snapshot.Snapshot;
@@ -53,6 +54,9 @@ final class AskCommand implements Callable<Integer> {
     answer.choices().forEach(choice -> {
       out.println("“" + choice.typed() + "” may be:");
       choice.options().forEach(option -> out.println("  " + option.id() + "  " + option.name() + " (" + option.about() + ")"));
+      if (choice.options().size() >= Named.ASKED_BACK_AT_MOST) {
+        out.println("  There may be more: type more of the name.");
+      }
     });
     if (answer.sentence() != null) {
       out.println(answer.sentence());

@@ -30,9 +30,10 @@ public class WalkRecords {
         .param("walker", walker).param("person", person).param("since", Instants.toDatabase(since)).query(Boolean.class).single();
   }
 
-  /** The last walks as a person, newest first. */
-  public List<Begun> as(String person, int atMost) {
-    return jdbc.sql("SELECT walker_name, begun_at, reason FROM walks WHERE person = :person ORDER BY begun_at DESC, id DESC LIMIT :most").param("person", person).param("most", atMost)
+  /** The last walks as a person, newest first, of one walker. */
+  public List<Begun> as(String person, String walker, int atMost) {
+    return jdbc.sql("SELECT walker_name, begun_at, reason FROM walks WHERE person = :person AND walker = :walker ORDER BY begun_at DESC, id DESC LIMIT :most")
+        .param("person", person).param("walker", walker).param("most", atMost)
         .query((row, i) -> new Begun(row.getString("walker_name"), Instants.read(row, "begun_at"), row.getString("reason"))).list();
   }
 }

@@ -55,14 +55,14 @@ public class WallRecords {
         .param("certificate", certificate).update();
   }
 
-  /** Newest first. */
-  public List<Kept> proofs(String wall) {
-    return jdbc.sql("SELECT id, wall, change_number, made_at, author_name, pairs, leaks, certificate FROM wall_proofs WHERE wall = :wall ORDER BY id DESC LIMIT :most").param("wall", wall).param("most", PROOFS_AT_MOST)
+  /** Newest first, of whoever made them. */
+  public List<Kept> proofs(String wall, String author) {
+    return jdbc.sql("SELECT id, wall, change_number, made_at, author_name, pairs, leaks, certificate FROM wall_proofs WHERE wall = :wall AND author = :author ORDER BY id DESC LIMIT :most").param("wall", wall).param("author", author).param("most", PROOFS_AT_MOST)
         .query((row, i) -> kept(row)).list();
   }
 
-  public Optional<Kept> proof(String wall, long id) {
-    return jdbc.sql("SELECT id, wall, change_number, made_at, author_name, pairs, leaks, certificate FROM wall_proofs WHERE wall = :wall AND id = :id").param("wall", wall).param("id", id).query((row, i) -> kept(row)).optional();
+  public Optional<Kept> proof(String wall, String author, long id) {
+    return jdbc.sql("SELECT id, wall, change_number, made_at, author_name, pairs, leaks, certificate FROM wall_proofs WHERE wall = :wall AND author = :author AND id = :id").param("wall", wall).param("author", author).param("id", id).query((row, i) -> kept(row)).optional();
   }
 
   private static Kept kept(ResultSet row) throws SQLException {

@@ -75,11 +75,9 @@ class WalkController {
   private static final int SORTED_AT_MOST = 5_000;
 
   private final Walks walks;
-  private final WalkRecords records;
 
-  WalkController(Walks walks, WalkRecords records) {
+  WalkController(Walks walks) {
     this.walks = walks;
-    this.records = records;
   }
 
   @PostMapping
@@ -94,7 +92,7 @@ class WalkController {
     Walk walk = walks.of(who, person, at, drafted);
     Snapshot snapshot = walk.snapshot();
     String root = snapshot.structure().repository().map(Place::id).filter(id -> walk.shows(snapshot.placeNumber(id))).orElse(null);
-    return new WalkView(PersonView.of(snapshot.person(walk.person()), snapshot.structure()), root, walk.count(), records.as(person, EARLIER));
+    return new WalkView(PersonView.of(snapshot.person(walk.person()), snapshot.structure()), root, walk.count(), walks.earlier(who, person, EARLIER));
   }
 
   /** Another walk beside the first; none unless something of it is asked for. */

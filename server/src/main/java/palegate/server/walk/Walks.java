@@ -6,6 +6,7 @@ import java.security.Principal;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
+import java.util.List;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Component;
 import palegate.core.papers.FoundPlaces;
@@ -69,7 +70,14 @@ class Walks {
     if (number < 0) {
       throw Problem.notFound("person", person);
     }
-    return Walk.through(kept.get(new Key(at, number), key -> FoundPlaces.of(at, number)), number, viewpoints.asker(who.getName()));
+    // A state of another day is not held on to for the sake of what is found in it.
+    FoundPlaces theirs = day == null ? kept.get(new Key(at, number), key -> FoundPlaces.of(at, number)) : FoundPlaces.of(at, number);
+    return Walk.through(theirs, number, viewpoints.asker(who.getName()));
+  }
+
+  /** One's own last walks as a person. Those of others have reasons that may name anything. */
+  List<WalkRecords.Begun> earlier(Principal who, String person, int atMost) {
+    return records.as(person, who.getName(), atMost);
   }
 
   private void known(Principal who, String person) {

@@ -46,13 +46,28 @@ final class CertificatePdf {
         line(text, new PDType1Font(Standard14Fonts.FontName.HELVETICA_BOLD), 16, at, "Certificate of a wall");
         at -= 2 * LINE;
         for (String one : lines) {
-          line(text, plain, 10.5f, at, one.length() > LETTERS ? one.substring(0, LETTERS) : one);
-          at -= LINE;
+          for (String part : wrapped(one)) {
+            line(text, plain, 10.5f, at, part);
+            at -= LINE;
+          }
         }
       }
       document.save(out);
       return out.toByteArray();
     }
+  }
+
+  /** Lines that fit the page, broken between words where there are any; nothing is left out. */
+  private static List<String> wrapped(String line) {
+    List<String> parts = new ArrayList<>();
+    String rest = line;
+    while (rest.length() > LETTERS) {
+      int cut = rest.lastIndexOf(' ', LETTERS) > 0 ? rest.lastIndexOf(' ', LETTERS) : LETTERS;
+      parts.add(rest.substring(0, cut));
+      rest = rest.substring(cut).strip();
+    }
+    parts.add(rest);
+    return parts;
   }
 
   private static void line(PDPageContentStream text, PDType1Font font, float size, float at, String line) throws IOException {

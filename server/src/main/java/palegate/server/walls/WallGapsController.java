@@ -34,7 +34,11 @@ class WallGapsController {
   record GapView(String place, String path, @MayBeMissing String side, WallGap.Kind kind, WallGap.Confidence confidence, int documents, String said, String like, @MayBeMissing ChangeBody fix,
       @MayBeMissing Dismissal dismissed) {}
 
+  /** Why somebody said that it is none: about a wall and a place both of which the asker knows. */
   record Dismissal(String author, Instant at, String reason) {}
+
+  /** @param more how many besides are not listed */
+  record GapsView(List<GapView> gaps, int more) {}
 
   record Dismiss(@NotBlank(message = "Name the place.") String place,
       @NotBlank(message = "Say why it does not belong inside: whoever asks next reads it.") @Size(max = 2000, message = "A reason has at most 2,000 characters.") String reason) {}
@@ -55,16 +59,17 @@ class WallGapsController {
 
   /** The surest first; those dismissed are among them. At most {@value #GAPS_AT_MOST}. */
   @GetMapping("/api/walls/{id}/gaps")
-  List<GapView> gaps(@PathVariable String id, Principal who) {
+  GapsView gaps(@PathVariable String id, Principal who) {
     DraftedState.State state = walls.shownTo(who);
     Wall wall = WallsAtWork.find(state, id);
     Snapshot snapshot = state.after();
     Map<String, WallRecords.Dismissed> dismissed = records.dismissed(id);
-    return WallGaps.of(snapshot, wall).stream().limit(GAPS_AT_MOST).map(gap -> {
+    List<WallGap> found = WallGaps.of(snapshot, wall);
+    return new GapsView(found.stream().limit(GAPS_AT_MOST).map(gap -> {
       WallRecords.Dismissed said = dismissed.get(gap.place());
       return new GapView(gap.place(), snapshot.pathText(snapshot.placeNumber(gap.place())), gap.side(), gap.kind(), gap.confidence(), gap.documents(), gap.said(), gap.like(), gap.fix() == null ? null : ChangeBody.of(gap.fix()),
           said == null ? null : new Dismissal(said.author(), said.at(), said.reason()));
-    }).toList();
+    }).toList(), Math.max(0, found.size() - GAPS_AT_MOST));
   }
 
   @PostMapping("/api/walls/{id}/gaps/dismissals")

@@ -29,8 +29,8 @@ import palegate.server.store.WallRecords;
 import palegate.server.viewpoint.Viewpoints;
 
 /**
- * Proofs that a wall holds as it is in force. Whoever may know the whole repository proves it for all to read who may; anybody else
- * proves what they may know, and keeps the certificate themselves.
+ * Proofs that a wall holds as it is in force, of what whoever proves may know. They are kept for whoever made them: another would read
+ * in them how much there is. The certificate can be handed on, and checked.
  */
 @RestController
 @RequestMapping("/api/walls/{id}/proofs")
@@ -67,7 +67,7 @@ class WallProofsController {
   @GetMapping
   List<ProofView> proofs(@PathVariable String id, Principal who) {
     inForce(id, who);
-    return walls.knowsAll(who) ? records.proofs(id).stream().map(WallProofsController::view).toList() : List.of();
+    return records.proofs(id, who.getName()).stream().map(WallProofsController::view).toList();
   }
 
   private static ProofView view(WallRecords.Kept kept) {
@@ -90,9 +90,7 @@ class WallProofsController {
       WallProof proof = WallProof.of(state.snapshot(), wall, now, SAMPLE, seeds.nextLong(), WallProof.Progress.NONE);
       Certificate certificate = new Certificate(now, Certificate.digest(state.snapshot().structure()), List.of(Certificate.Proved.of(wall, proof)));
       String author = accounts.find(who.getName()).map(Accounts.Account::name).orElse(who.getName());
-      if (walls.knowsAll(who)) {
-        records.keep(id, state.change(), now, who.getName(), author, proof.pairs(), proof.leaks() + proof.explainedLeaks(), certificate.toJson());
-      }
+      records.keep(id, state.change(), now, who.getName(), author, proof.pairs(), proof.leaks() + proof.explainedLeaks(), certificate.toJson());
       return new ProofView(null, state.change(), now, author, proof.pairs(), proof.leaks() + proof.explainedLeaks(), proof.explained(), proof.planned(), proof.at(), certificate.bundleDigest(), certificate.toJson(),
           proof.found().stream().map(leak -> new LeakView(leak.person(), leak.place(), leak.rights().words())).toList());
     } finally {
@@ -103,10 +101,7 @@ class WallProofsController {
   @GetMapping("/{number}/file")
   void file(@PathVariable String id, @PathVariable long number, @RequestParam CertificateFormat format, Principal who, HttpServletResponse response) throws IOException {
     inForce(id, who);
-    WallRecords.Kept kept = walls.knowsAll(who) ? records.proof(id, number).orElse(null) : null;
-    if (kept == null) {
-      throw Problem.notFound("proof", Long.toString(number));
-    }
+    WallRecords.Kept kept = records.proof(id, who.getName(), number).orElseThrow(() -> Problem.notFound("proof", Long.toString(number)));
     byte[] bytes = format == CertificateFormat.JSON ? kept.certificate().getBytes(StandardCharsets.UTF_8) : CertificatePdf.of(kept, Certificate.read(kept.certificate()).orElseThrow());
     response.setContentType(format == CertificateFormat.JSON ? "application/json" : "application/pdf");
     response.setHeader(HttpHeaders.CONTENT_DISPOSITION, ContentDisposition.attachment().filename("certificate-" + number + (format == CertificateFormat.JSON ? ".json" : ".pdf")).build().toString());

@@ -115,9 +115,4 @@ class WallsAtWork {
   Asker asker(Principal who) {
     return viewpoints.asker(who.getName());
   }
-
-  /** Whether somebody may know the whole repository: what they are told of a wall is then all that there is to say. */
-  boolean knowsAll(Principal who) {
-    return viewpoints.of(who.getName()).whole();
-  }
 }

@@ -93,7 +93,7 @@ class WallsController {
    * @param people how many active people it bars; {@code losing} of them reach something now
    * @param documents how many documents anybody loses something on
    */
-  record Description(List<WallView.Coverage> sides, boolean barsYou, List<PersonView> keepers, int people, int losing, int documents, long pairs, int conflicts, TiesView ties, List<String> faults) {}
+  record Description(List<WallView.Coverage> sides, boolean barsYou, List<PersonView> keepers, int moreKeepers, int people, int losing, int documents, long pairs, int conflicts, TiesView ties, List<String> faults) {}
 
   private static final int TIES_AT_MOST = 200;
   private static final int KEEPERS_AT_MOST = 12;
@@ -255,14 +255,15 @@ class WallsController {
     List<String> faults = DraftApplication.of(state.after(), List.of(change), clock.instant()).refusals().stream().map(refusal -> refusal.what() + " " + refusal.remedy()).toList();
     List<WallView.Coverage> sides = WallView.sides(set.changed()).stream().map(side -> WallView.coverage(state.after(), side.scope(), side.name().isEmpty() ? set.changed().name() : side.name())).toList();
     if (!faults.isEmpty()) {
-      return new Description(sides, false, List.of(), 0, 0, 0, 0, 0, new TiesView(List.of(), 0, 0), faults);
+      return new Description(sides, false, List.of(), 0, 0, 0, 0, 0, 0, new TiesView(List.of(), 0, 0), faults);
     }
     WallsAtWork.Worked worked = walls.worked(state.after(), set.changed());
     List<Barring> barrings = worked.standing().barrings();
     Structure structure = worked.standing().with().snapshot().structure();
+    List<RightsDifference.PersonShift> keepers = WallTies.keepers(worked.difference());
     return new Description(sides, barsYou(barrings, worked.standing().with(), who),
-        WallTies.keepers(worked.difference()).stream().map(RightsDifference.PersonShift::person).sorted(Comparator.comparing(Person::name)).limit(KEEPERS_AT_MOST).map(person -> PersonView.of(person, structure)).toList(),
-        Barring.people(barrings).size(), worked.difference().totals().peopleLosing(), worked.difference().totals().documents(), Barring.pairs(barrings),
+        keepers.stream().map(RightsDifference.PersonShift::person).sorted(Comparator.comparing(Person::name)).limit(KEEPERS_AT_MOST).map(person -> PersonView.of(person, structure)).toList(),
+        Math.max(0, keepers.size() - KEEPERS_AT_MOST), Barring.people(barrings).size(), worked.difference().totals().peopleLosing(), worked.difference().totals().documents(), Barring.pairs(barrings),
         (int) WallConflict.all(worked.standing().with(), worked.standing().with().instant()).stream().filter(conflict -> conflict.wall().equals(set.wall())).count(), ties(worked), faults);
   }
 }

@@ -120,6 +120,8 @@ class WalkRoomTest {
     JsonNode walk = wenna.get("/api/walk/p-121").body();
     assertThat(walk.path("earlier").get(0).path("walker").asString()).isEqualTo("Wenna Carrow");
     assertThat(walk.path("earlier").get(0).path("reason").asString()).isEqualTo("To see what they have");
+    begun(app, "teodor.brask", "p-121");
+    assertThat(app.signedIn("teodor.brask").get("/api/walk/p-121").body().path("earlier").toString()).as("a reason may name what others may not know").contains("Teodor Brask").doesNotContain("Wenna Carrow");
     app.clock().set(TestApplication.TODAY.plusSeconds(13 * 3600));
     assertThat(app.signedIn("wenna.carrow").get("/api/walk/p-121").problem()).as("it does not go on for ever").isEqualTo("walk-not-begun");
     app.clock().set(TestApplication.TODAY);

@@ -5,7 +5,9 @@ import type { Schemas } from '@/api/client'
 import Paling from '@/paling/Paling.vue'
 import { useDensity } from '@/common/density'
 import { toTheEndOf } from '@/common/dates'
-import { counted, day, fromNow, listed } from '@/common/words'
+import { counted, listed } from '@/common/words'
+import LineWho from './LineWho.vue'
+import { dates, remark } from './lineWords'
 import PeopleBehindDialog from './PeopleBehindDialog.vue'
 
 type Line = Schemas['AccessLine']
@@ -22,7 +24,7 @@ function mayChoose(line: Line): boolean {
 }
 
 const FEW = 60
-const { row, density } = useDensity()
+const { row } = useDensity()
 const LINE_HEIGHT = computed(() => row.value + 1)
 /** The lines whose remarks are open. */
 const noted = reactive(new Set<string>())
@@ -67,7 +69,6 @@ function what(line: Line): string {
 }
 
 const NO_EFFECT: Record<string, string> = { NOT_YET: 'has not begun', ENDED: 'has ended', NOBODY: 'nobody is in it', WALLED: 'walls bar everyone in it', NOBODY_CLEARED: 'nobody in it is cleared', SHADOWED: 'changes nothing here' }
-const KINDS: Record<string, string> = { person: 'person', group: 'group', unit: 'unit', builtin: 'built in' }
 
 const COLUMNS = [
   { title: 'Who', sort: 'who' },
@@ -82,30 +83,6 @@ const showing = ref(false)
 function show(line: Line) {
   opened.value = line
   showing.value = true
-}
-
-function dates(line: Line): string {
-  const { from, until } = line.entry
-  const parts = []
-  if (from) parts.push(`from ${day(from)}`)
-  if (until) parts.push(`${toTheEndOf(until)} (${fromNow(until)})`)
-  return parts.join(', ')
-}
-
-/** What narrows a line, short enough to stand on it. */
-function limits(line: Line): string {
-  const [one, ...others] = line.entry.types
-  return one === undefined ? '' : `only ${others.length === 0 ? one : counted(line.entry.types.length, 'type')}`
-}
-
-function remark(line: Line): string {
-  return [
-    line.entry.types.length > 0 ? `only ${listed(line.entry.types)}` : '',
-    dates(line),
-    line.entry.note ?? '',
-  ]
-    .filter((part) => part !== '')
-    .join(' · ')
 }
 </script>
 
@@ -149,24 +126,7 @@ function remark(line: Line): string {
             <input v-if="mayChoose(line)" v-model="selected" type="checkbox" :value="line.entry.id" :aria-label="`Choose the line of ${line.entry.subjectName}`" />
           </td>
           <td class="whom">
-            <div class="line">
-            <span class="who">{{ line.entry.subjectName }}</span> <span class="quiet kind">{{ KINDS[line.entry.subjectKind] }}</span>
-            <template v-if="remark(line)">
-              <span v-if="limits(line)" class="mark" :title="remark(line)">{{ limits(line) }}</span>
-              <button
-                v-if="density === 'compact' && remark(line) !== limits(line)"
-                type="button"
-                class="linklike note"
-                :aria-expanded="noted.has(line.entry.id)"
-                :aria-label="`Note on the line of ${line.entry.subjectName}`"
-                :title="remark(line)"
-                @click="noted.has(line.entry.id) ? noted.delete(line.entry.id) : noted.add(line.entry.id)"
-              >
-                note
-              </button>
-            </template>
-            </div>
-            <p v-if="remark(line) && (density === 'comfortable' || noted.has(line.entry.id))" class="quiet remark">{{ remark(line) }}</p>
+            <LineWho :line="line" :open="noted.has(line.entry.id)" @open="noted.has(line.entry.id) ? noted.delete(line.entry.id) : noted.add(line.entry.id)" />
           </td>
           <td>
             <div class="what">
@@ -326,53 +286,9 @@ td {
   td {
     padding-inline: 7px !important;
   }
-  .kind {
-    display: none;
-  }
   .what {
     gap: 6px !important;
   }
-}
-.remark {
-  white-space: normal;
-}
-/* A long name gives way; what narrows the line stays in sight. */
-.line {
-  display: flex;
-  align-items: baseline;
-  gap: 6px;
-}
-.line > * {
-  flex: none;
-  margin-left: 0 !important;
-}
-.line:has(.mark) > .kind {
-  display: none;
-}
-.line > .mark {
-  flex: 0 2 auto;
-  min-width: 4em;
-  overflow: hidden;
-  text-overflow: ellipsis;
-}
-.line > .who {
-  flex: 0 1 auto;
-  min-width: 4.5em;
-  overflow: hidden;
-  text-overflow: ellipsis;
-}
-.who {
-  font-weight: 600;
-}
-.kind {
-  font-size: 0.88rem;
-}
-.remark {
-  font-size: 0.92rem;
-}
-.note {
-  margin-left: 6px;
-  font-size: 0.88rem;
 }
 .found {
   margin-left: 8px;
@@ -394,13 +310,13 @@ td .mark {
   text-align: right;
   white-space: nowrap;
 }
-tr[data-state='ENDED'] .who,
-tr[data-state='NOT_YET'] .who,
-tr[data-state='NOBODY'] .who {
+tr[data-state='ENDED'] :deep(.who),
+tr[data-state='NOT_YET'] :deep(.who),
+tr[data-state='NOBODY'] :deep(.who) {
   font-weight: 400;
   font-style: italic;
 }
-tr[data-drafted='REMOVED'] .who {
+tr[data-drafted='REMOVED'] :deep(.who) {
   text-decoration: line-through;
 }
 tr[data-drafted='ADDED'] {

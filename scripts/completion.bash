@@ -8,7 +8,7 @@ _palegate() {
     --size) words="demo large" ;;
     *)
       case "${COMP_WORDS[1]-}" in
-        "$word") [ "$COMP_CWORD" = 1 ] && words="start stop status reset-demo import export access explain diff check rehearse apply walls prove verify walk ask test bench pictures completion help" ;;
+        "$word") [ "$COMP_CWORD" = 1 ] && words="start stop status reset-demo import export access explain diff check rehearse apply walls prove verify walk ask statement test bench pictures completion help" ;;
         access) words="--bundle --at --standing --format --out --help" ;;
         explain) words="--bundle --person --place --at --help" ;;
         diff) words="--before --after --at --out --help" ;;
@@ -18,6 +18,7 @@ _palegate() {
         walls) words="--bundle --wall --at --format --out --help" ;;
         prove) words="--bundle --wall --at --sample --seed --format --out --help" ;;
         verify) words="--bundle --help" ;;
+        statement) words="--bundle --kind --id --grouping --right --columns --without-documents --now --at --out --help" ;;
         walk) words="--bundle --person --as --at --format --out --help" ;;
         ask) words="--bundle --at --help" ;;
         start) words="--port --no-demo --size --help" ;;

@@ -8,12 +8,12 @@ import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.ParameterException;
 import picocli.CommandLine.Spec;
 
-/** The entry point. Exit codes: 0 done, 1 a file has errors, 2 wrong usage, 3 approval would be needed, a wall leaks or a certificate is not true, 4 the changes cannot be made. */
+/** The entry point. Exit codes: 0 done, 1 a file has errors, 2 wrong usage, 3 approval would be needed, a wall leaks, or a certificate or statement is not true, 4 the changes cannot be made. */
 @Command(
     name = "palegate",
     mixinStandardHelpOptions = true,
     description = "Answers questions about a permission structure held in a bundle.",
-    subcommands = {AccessCommand.class, ExplainCommand.class, DiffCommand.class, CheckCommand.class, RehearseCommand.class, ApplyCommand.class, WallsCommand.class, ProveCommand.class, VerifyCommand.class, WalkCommand.class, AskCommand.class})
+    subcommands = {AccessCommand.class, ExplainCommand.class, DiffCommand.class, CheckCommand.class, RehearseCommand.class, ApplyCommand.class, WallsCommand.class, ProveCommand.class, VerifyCommand.class, WalkCommand.class, AskCommand.class, StatementCommand.class})
 public final class Main implements Runnable {
   @Spec private CommandSpec spec;
 
@@ -31,6 +31,6 @@ public final class Main implements Runnable {
 
   @Override
   public void run() {
-    throw new ParameterException(spec.commandLine(), "Name a command: access, explain, diff, check, rehearse, apply, walls, prove, verify, walk or ask.");
+    throw new ParameterException(spec.commandLine(), "Name a command: access, explain, diff, check, rehearse, apply, walls, prove, verify, walk, ask or statement.");
   }
 }

@@ -2,31 +2,41 @@ package palegate.cli;
 
 import java.io.IOException;
 import java.io.PrintWriter;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.concurrent.Callable;
 import palegate.core.bundle.BundleReader;
 import palegate.core.certificates.Certificate;
 import palegate.core.snapshot.Snapshot;
+import palegate.core.statements.RefusedRecipe;
+import palegate.core.statements.StatementCheck;
+import palegate.core.statements.StatementDigest;
+import palegate.core.statements.StatementIdentity;
+import palegate.core.statements.StatementTable;
+import palegate.core.statements.Statements;
 import palegate.core.walls.Wall;
 import palegate.core.wallsatwork.WallProof;
+import palegate.exports.StatementFile;
+import palegate.exports.UnreadableFile;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 import picocli.CommandLine.Spec;
 
-/** Checks whether a certificate says what a bundle says: of the same state, with the same walls, with the same result. */
+/** Checks whether a certificate or a statement says what a bundle says: the same walls with the same result; the same rows, cell by cell. */
 @Command(name = "verify", mixinStandardHelpOptions = true,
-    description = "Checks whether a certificate says what a bundle says. Exits with 3 if it does not.",
-    footerHeading = "%nExamples:%n", footer = {"  palegate verify certificate.json --bundle harbour.json"})
+    description = "Checks whether a certificate or a statement says what a bundle says. Exits with 3 if it does not.",
+    footerHeading = "%nExamples:%n", footer = {"  palegate verify certificate.json --bundle harbour.json", "  palegate verify who.xlsx --bundle harbour.json"})
 final class VerifyCommand implements Callable<Integer> {
   private static final long CERTIFICATE_AT_MOST = 16L << 20;
 
   @Spec private CommandSpec spec;
-  @Parameters(paramLabel = "FILE", description = "The certificate.") private Path file;
+  @Parameters(paramLabel = "FILE", description = "The certificate, or a file of a statement in any format.") private Path file;
   @Option(names = "--bundle", required = true, paramLabel = "FILE", description = "The bundle to read.") private Path bundle;
 
   @Override
@@ -34,10 +44,52 @@ final class VerifyCommand implements Callable<Integer> {
     if (!Files.isRegularFile(file)) {
       throw new IOException("There is no file " + file + ".");
     }
-    if (Files.size(file) > CERTIFICATE_AT_MOST) {
-      throw new IOException(file + " is larger than any certificate.");
+    Optional<Certificate> certificate = Files.size(file) > CERTIFICATE_AT_MOST ? Optional.empty() : Certificate.read(new String(Files.readAllBytes(file), StandardCharsets.UTF_8));
+    if (certificate.isPresent()) {
+      return certificate(certificate.get());
     }
-    Certificate certificate = Certificate.read(Files.readString(file)).orElseThrow(() -> new IOException(file + " is no certificate of the form pale-gate-certificate, version 1."));
+    StatementFile statement;
+    try {
+      statement = StatementFile.read(file.toFile());
+    } catch (UnreadableFile unreadable) {
+      throw new IOException(file + " is no certificate of the form pale-gate-certificate, version 1, and no statement. " + unreadable.getMessage());
+    }
+    return statement(statement);
+  }
+
+  private int statement(StatementFile statement) throws Exception {
+    BundleReader.Read read = BundleFile.read(bundle);
+    PrintWriter out = spec.commandLine().getOut();
+    StatementIdentity identity = statement.identity();
+    boolean ofThis = identity.state().equals(Certificate.digest(Files.readAllBytes(bundle)));
+    if (!ofThis) {
+      out.println("It says that it was made of another state (" + identity.state() + ") than that of " + bundle + ".");
+    }
+    StatementTable said;
+    try {
+      said = Statements.of(Snapshot.of(read.structure()), identity.at(), identity.recipe());
+    } catch (RefusedRecipe refused) {
+      out.println(refused.what());
+      out.println("The statement does not say what the bundle says.");
+      out.flush();
+      return 3;
+    }
+    StatementCheck check = statement.against(said);
+    check.missingColumns().forEach(column -> out.println("The column \"" + column + "\" is missing."));
+    check.cells().forEach(cell -> out.println("Row " + cell.row() + ", " + cell.column() + ": says \"" + cell.says() + "\", was \"" + cell.said() + "\"."));
+    check.addedRows().forEach(row -> out.println("Row " + row.number() + " was added: " + String.join(" | ", row.cells())));
+    check.leftOutRows().forEach(row -> out.println("Left out: " + String.join(" | ", row)));
+    boolean intact = StatementDigest.of(identity.recipe(), identity.at(), said).equals(identity.digest());
+    if (check.same() && !intact) {
+      out.println("Its rows are those of the bundle, and the digest in its identity is not theirs.");
+    }
+    out.println(check.same() && intact ? "The statement says what the bundle says: " + check.rows() + " rows."
+        : "The statement does not say what the bundle says: " + check.altered() + " cells altered, " + check.added() + " rows added, " + check.leftOut() + " left out.");
+    out.flush();
+    return check.same() && intact ? 0 : 3;
+  }
+
+  private int certificate(Certificate certificate) throws Exception {
     BundleReader.Read read = BundleFile.read(bundle);
     List<String> wrong = new ArrayList<>();
     if (!certificate.bundleDigest().equals(Certificate.digest(Files.readAllBytes(bundle))) && !certificate.bundleDigest().equals(Certificate.digest(read.structure()))) {

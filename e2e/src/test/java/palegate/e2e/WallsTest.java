@@ -163,7 +163,7 @@ class WallsTest {
     button(page, "Put in force").click();
     assertThat(page.locator("footer.tray")).containsText("Nothing drafted");
     assertEquals(0, wenna.get("/api/people/p-140/owned").body().path("total").asInt());
-    wenna.get("/api/statements?about=PERSON&id=p-140&limit=200").body().path("rows").path("items").forEach(row ->
+    wenna.get("/api/statements/pairs?about=PERSON&id=p-140&limit=200").body().path("rows").path("items").forEach(row ->
         assertThat(row.path("path").asString()).contains("C-2604"));
     page.context().close();
   }

@@ -33,8 +33,8 @@ public final class Statement {
     /** Everyone who can reach a place or what is below it; named by its number. */
     record PlaceAndBelow(int place) implements Scope {}
 
-    /** Everything that one person can reach; named by their number. */
-    record OnePerson(int person) implements Scope {}
+    /** Everything at and below a place that any of some people can reach. */
+    record SomePeople(int place, PersonSet people) implements Scope {}
   }
 
   /**
@@ -127,7 +127,7 @@ public final class Statement {
   }
 
   private int[] findPlaces() {
-    int top = scope instanceof Scope.PlaceAndBelow below ? below.place() : 0;
+    int top = scope instanceof Scope.PlaceAndBelow below ? below.place() : scope instanceof Scope.SomePeople some ? some.place() : 0;
     IntStream all = snapshot.placeCount() == 0 ? IntStream.empty() : snapshot.inDisplayOrder(top);
     return (documents ? all : all.filter(place -> snapshot.place(place).kind().isContainer())).toArray();
   }
@@ -154,13 +154,12 @@ public final class Statement {
   private final class InScope implements PeopleAtPlaces.Kinds {
     @Override
     public PersonSet people(int classNumber) {
-      return scope instanceof Scope.OnePerson one ? lists(classNumber, one.person()) ? PersonSet.of(one.person()) : PersonSet.NOBODY
-          : moment.holdersOfInClass(Right.FIND, classNumber);
+      return scope instanceof Scope.SomePeople some ? moment.holdersOfInClass(Right.FIND, classNumber).and(some.people()) : moment.holdersOfInClass(Right.FIND, classNumber);
     }
 
     @Override
     public boolean lists(int classNumber, int person) {
-      return (!(scope instanceof Scope.OnePerson one) || one.person() == person) && moment.rightsInClass(person, classNumber) != 0;
+      return (!(scope instanceof Scope.SomePeople some) || some.people().contains(person)) && moment.rightsInClass(person, classNumber) != 0;
     }
   }
 

@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Locale;
 import org.junit.jupiter.api.Test;
 import palegate.core.Harbour;
+import palegate.core.collections.PersonSet;
 import palegate.core.people.PeopleAtPlaces.Order;
 import palegate.core.random.RandomStructures;
 import palegate.core.snapshot.Snapshot;
@@ -55,7 +56,7 @@ class StatementTest {
 
   @Test
   void a_person_statement_has_the_places_they_reach() {
-    Statement mia = new Statement(snapshot, Harbour.NOW, new Statement.Scope.OnePerson(snapshot.personNumber("mia")), true);
+    Statement mia = new Statement(snapshot, Harbour.NOW, new Statement.Scope.SomePeople(0, PersonSet.of(snapshot.personNumber("mia"))), true);
     assertThat(mia.rows().map(row -> row.place().id())).containsExactly("cas", "c1", "val1", "c2", "let2");
     assertThat(mia.counts()).isEqualTo(new Statement.Counts(5, 1, 0, 5, 2));
   }
@@ -114,7 +115,7 @@ class StatementTest {
 
   @Test
   void a_person_statement_can_be_searched_too() {
-    Statement mia = new Statement(snapshot, Harbour.NOW, new Statement.Scope.OnePerson(snapshot.personNumber("mia")), true);
+    Statement mia = new Statement(snapshot, Harbour.NOW, new Statement.Scope.SomePeople(0, PersonSet.of(snapshot.personNumber("mia"))), true);
     String path = snapshot.pathText(snapshot.placeNumber("val1"));
     assertThat(mia.finding(path).rows(Order.PERSON, false, 0).map(row -> row.place().id())).containsExactly("val1");
     assertThat(mia.finding("mia").counts()).isEqualTo(mia.counts());

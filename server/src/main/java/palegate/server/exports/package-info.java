@@ -1,2 +1,2 @@
-/** Files from rows: workbook, CSV, JSON. */
+/** Sends files. */
 package palegate.server.exports;

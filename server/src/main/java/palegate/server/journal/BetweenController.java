@@ -26,7 +26,6 @@ import palegate.server.shell.Page;
 import palegate.server.shell.Problem;
 import palegate.server.store.ChangeLog;
 import palegate.server.store.History;
-import palegate.server.store.Snapshots;
 import palegate.server.viewpoint.KnownChanges;
 import palegate.server.viewpoint.Viewpoints;
 import palegate.server.views.PersonView;
@@ -79,7 +78,7 @@ class BetweenController {
       throw Problem.of(HttpStatus.UNPROCESSABLE_CONTENT, "no-such-span", "Not a span of the past",
           "The second day must not be before the first, and not in the future. Choose others.");
     }
-    Between between = comparisons.get(new Key(from, until, viewpoints.of(who.getName())), key -> Between.of(knownOf(history.between(from, until), who.getName()), from, until));
+    Between between = comparisons.get(new Key(from, until, viewpoints.of(who.getName())), key -> Between.of(viewpoints.known(who.getName(), history.between(from, until)), from, until));
     Map<Long, KnownChanges.Known> known = changes.to(who.getName());
     RightsDifference difference = between.difference();
     FoundPairs found = lists.get(new ListKey(difference, person, place, part.text()), any -> difference.find(
@@ -93,12 +92,6 @@ class BetweenController {
     }
     Page<AlteredBetween> altered = new Page<>(pairs.total(), pairs.offset(), pairs.items().stream().map(pair -> view(between, pair, notes)).toList());
     return new BetweenView(from, until, difference.totals(), known == null ? between.changes() : (int) between.numbers().filter(known::containsKey).count(), altered);
-  }
-
-  /** Every state as far as it may be known today. */
-  private List<Between.State> knownOf(List<Between.State> states, String account) {
-    return viewpoints.of(account).whole() ? states : states.stream()
-        .map(state -> new Between.State(state.change(), state.since(), viewpoints.known(account, new Snapshots.Numbered(state.change(), state.snapshot())).snapshot())).toList();
   }
 
   private record WithCauses(RightsDifference.Pair pair, List<Between.Cause> causes) {}

@@ -41,6 +41,18 @@ public class History {
       throw Problem.of(HttpStatus.UNPROCESSABLE_CONTENT, "too-many-changes", "Too many changes at once",
           changes.size() + " changes were put in force between the two days; at most " + CHANGES_AT_MOST + " can be compared. Choose days closer to each other.");
     }
+    return states(first, from, changes);
+  }
+
+  /** As many states before an instant as are held at once, each since its change: all of them, if there are no more. O(first state + changes). */
+  public List<Between.State> lastBefore(Instant until) {
+    long last = log.inForceAt(until);
+    long first = Math.max(1, last - CHANGES_AT_MOST);
+    ChangeLog.Logged began = log.find(first).orElseThrow(() -> new IllegalStateException("There is no change " + first + "."));
+    return states(snapshots.asOf(first), began.at(), log.between(first, last));
+  }
+
+  private List<Between.State> states(Snapshots.Numbered first, Instant from, List<ChangeLog.Logged> changes) {
     List<Between.State> states = new ArrayList<>();
     states.add(new Between.State(first.change(), from, first.snapshot()));
     Snapshot at = first.snapshot();

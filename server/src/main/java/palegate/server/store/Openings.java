@@ -42,6 +42,16 @@ public class Openings {
         .query((row, i) -> new Opening(row.getString("person"), Instants.read(row, "made_at"), How.valueOf(row.getString("how").toUpperCase(Locale.ROOT)))).list();
   }
 
+  /** One opening, of whom and what. */
+  public record Recorded(String person, String place, Instant at, How how) {}
+
+  /** Of documents' present lives in a stretch of time, newest first. */
+  public List<Recorded> between(Instant from, Instant until, int atMost) {
+    return jdbc.sql("SELECT o.person, o.place, o.made_at, o.how FROM openings o JOIN places p ON p.id = o.place AND p.life = o.life WHERE o.made_at >= :from AND o.made_at < :until ORDER BY o.made_at DESC, o.id DESC LIMIT :most")
+        .param("from", Instants.toDatabase(from)).param("until", Instants.toDatabase(until)).param("most", atMost)
+        .query((row, i) -> new Recorded(row.getString("person"), row.getString("place"), Instants.read(row, "made_at"), How.valueOf(row.getString("how").toUpperCase(Locale.ROOT)))).list();
+  }
+
   /** When somebody opened a document first and last, how often, and how often they took a copy out. */
   public record Opened(String person, String place, Instant first, Instant last, int times, int copies) {}
 

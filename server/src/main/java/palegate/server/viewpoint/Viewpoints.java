@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Objects;
 import org.springframework.stereotype.Component;
 import palegate.core.changes.Change;
+import palegate.core.journal.Between;
 import palegate.core.structure.Structure;
 import palegate.core.viewpoint.Asker;
 import palegate.core.viewpoint.Viewpoint;
@@ -59,6 +60,12 @@ public class Viewpoints {
   /** Any state, as far as may be known of it today. */
   public Snapshots.Numbered known(String account, Snapshots.Numbered state) {
     return new Snapshots.Numbered(state.change(), of(account, snapshots.current(), state).snapshot());
+  }
+
+  /** Every state of a history, as far as may be known of it today. */
+  public List<Between.State> known(String account, List<Between.State> states) {
+    return of(account).whole() ? states : states.stream()
+        .map(state -> new Between.State(state.change(), state.since(), known(account, new Snapshots.Numbered(state.change(), state.snapshot())).snapshot())).toList();
   }
 
   public Structure structureAsOf(String account, long change) {

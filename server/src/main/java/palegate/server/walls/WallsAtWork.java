@@ -80,6 +80,12 @@ class WallsAtWork {
     return wall;
   }
 
+  /** Of a wall as the asker may know it. */
+  Worked worked(String id, Principal who) {
+    DraftedState.State state = shownTo(who);
+    return worked(state.after(), find(state, id));
+  }
+
   /** Of a state and a wall that need not be in it. */
   Worked worked(Snapshot snapshot, Wall wall) {
     Instant now = clock.instant();

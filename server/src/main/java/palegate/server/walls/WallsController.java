@@ -6,7 +6,6 @@ import jakarta.validation.constraints.Size;
 import java.security.Principal;
 import java.time.Clock;
 import java.time.Instant;
-import java.util.ArrayList;
 import java.util.BitSet;
 import java.util.Comparator;
 import java.util.List;
@@ -49,10 +48,9 @@ import palegate.server.lists.SortOrders;
 import palegate.server.shell.MayBeMissing;
 import palegate.server.shell.Page;
 import palegate.server.shell.Problem;
-import palegate.server.store.Openings;
 import palegate.server.views.PersonView;
 
-/** Every wall, and of each both ends of it: whom it bars from what, whom it lets in, who is tied to what lies inside, and who has been there. */
+/** Every wall, and of each both ends of it: whom it bars from what, whom it lets in, and who is tied to what lies inside. */
 @RestController
 @RequestMapping("/api/walls")
 class WallsController {
@@ -72,9 +70,6 @@ class WallsController {
   record LetIn(PersonView person, @MayBeMissing String side, boolean excepted, int documents) {}
 
   record CoveredPlace(String id, String kind, String path, @MayBeMissing String type) {}
-
-  /** Somebody barred who opened a document inside, or took a copy of it out. */
-  record Contact(PersonView person, String place, String path, Instant first, Instant last, int times, int copies) {}
 
   record TieView(WallTies.How how, PersonView person, String place, String path, @MayBeMissing Instant since) {}
 
@@ -103,16 +98,12 @@ class WallsController {
       .thenComparing(shift -> shift.person().name())).or("name", Comparator.comparing(shift -> shift.person().name())).or("places", Comparator.comparing(RightsDifference.PersonShift::placesLosing));
   private static final SortOrders<Admitted> ADMITTED = SortOrders.<Admitted>by("name", Comparator.comparing(one -> one.person().name()))
       .or("documents", Comparator.comparing(Admitted::documents)).or("side", Comparator.comparing(one -> one.side() == null ? "" : one.side()));
-  private static final SortOrders<Contact> CONTACTS = SortOrders.<Contact>by("last", Comparator.comparing(Contact::last).reversed()).or("name", Comparator.comparing(one -> one.person().name()))
-      .or("first", Comparator.comparing(Contact::first)).or("place", Comparator.comparing(Contact::path)).or("times", Comparator.comparing(Contact::times));
 
   private final WallsAtWork walls;
-  private final Openings openings;
   private final Clock clock;
 
-  WallsController(WallsAtWork walls, Openings openings, Clock clock) {
+  WallsController(WallsAtWork walls, Clock clock) {
     this.walls = walls;
-    this.openings = openings;
     this.clock = clock;
   }
 
@@ -185,26 +176,6 @@ class WallsController {
     });
   }
 
-  /** Who among the barred has opened something inside, or taken a copy of it out, newest first. */
-  @GetMapping("/{id}/contact")
-  Page<Contact> contact(@PathVariable String id, @ParameterObject PageRequest part, Principal who) {
-    return CONTACTS.page(part, opened(id, who).stream().filter(one -> part.takes(one.person().name(), one.path())), one -> one);
-  }
-
-  private List<Contact> opened(String id, Principal who) {
-    WallsAtWork.Worked worked = worked(id, who);
-    SnapshotAt with = worked.standing().with();
-    Snapshot snapshot = with.snapshot();
-    List<Contact> contacts = new ArrayList<>();
-    for (Barring barring : Barring.disjoint(worked.standing().barrings())) {
-      List<String> documents = barring.places().stream().filter(snapshot::isDocument).mapToObj(place -> snapshot.place(place).id()).toList();
-      PersonSet people = barring.people();
-      openings.byPersonAndDocument(documents, snapshot.inOrder(people.stream()).mapToObj(person -> snapshot.person(person).id()).toList()).forEach(one -> contacts.add(new Contact(
-          PersonView.of(snapshot.structure().people().get(one.person()), snapshot.structure()), one.place(), snapshot.pathText(snapshot.placeNumber(one.place())), one.first(), one.last(), one.times(), one.copies())));
-    }
-    return contacts;
-  }
-
   /** Who is barred and yet owns something inside, has it checked out or oversees it; and what is left to nobody. */
   @GetMapping("/{id}/ties")
   TiesView ties(@PathVariable String id, Principal who) {
@@ -219,8 +190,7 @@ class WallsController {
   }
 
   private WallsAtWork.Worked worked(String id, Principal who) {
-    DraftedState.State state = walls.shownTo(who);
-    return walls.worked(state.after(), WallsAtWork.find(state, id));
+    return walls.worked(id, who);
   }
 
   /** What a scope covers, while it is being described; one without any criterion covers nothing. */

@@ -39,7 +39,7 @@ class DutiesTest {
     assertThat(hesper.post("/api/draft/changes", grant("lib-hand", "group", "g-personnel", "r-filer")).status()).isEqualTo(201);
     assertThat(ola.putInForce(true).status()).isEqualTo(200);
     assertThat(hesper.putInForce(true).status()).isEqualTo(200);
-    for (String asked : List.of("/api/places?text=2411", "/api/places?text=Ottoline", "/api/places/lib-cas/children", "/api/places/root/breaks?limit=200", "/api/statements?about=PLACE&id=lib-cas&limit=200", "/api/groups",
+    for (String asked : List.of("/api/places?text=2411", "/api/places?text=Ottoline", "/api/places/lib-cas/children", "/api/places/root/breaks?limit=200", "/api/statements/pairs?about=PLACE&id=lib-cas&limit=200", "/api/groups",
         "/api/journal", "/api/journal/1?limit=200", "/api/approval-rules", "/api/types")) {
       assertThat(ola.get(asked).body().toString()).as(asked).doesNotContain("f-2411", "Lady Ottoline", "C-2411 Lady");
     }

@@ -72,14 +72,14 @@ class JournalTest {
   void a_statement_can_be_made_as_of_an_earlier_day_and_says_which_change_held_then(TestApplication app) {
     Browser oriel = app.signedIn("oriel.fenn");
     Instant earlier = TestApplication.TODAY.minus(Duration.ofDays(500));
-    JsonNode now = oriel.get("/api/statements?about=PLACE&id=lib-ten&documents=false").body();
-    JsonNode then = oriel.get("/api/statements?about=PLACE&id=lib-ten&documents=false&at=" + earlier).body();
+    JsonNode now = oriel.get("/api/statements/pairs?about=PLACE&id=lib-ten&documents=false").body();
+    JsonNode then = oriel.get("/api/statements/pairs?about=PLACE&id=lib-ten&documents=false&at=" + earlier).body();
     assertThat(then.path("change").asInt()).isEqualTo(1);
     assertThat(then.path("at").asString()).isEqualTo(earlier.toString());
     assertThat(then.path("counts").path("people")).isNotEqualTo(now.path("counts").path("people"));
-    assertThat(oriel.get("/api/statements/file?about=PLACE&id=lib-ten&documents=false&format=CSV&at=" + earlier).header("content-disposition"))
+    assertThat(oriel.get("/api/statements/file?kind=place&grouping=none&id=lib-ten&documents=false&format=CSV&at=" + earlier).header("content-disposition"))
         .contains("-change-1.csv");
-    assertThat(oriel.get("/api/statements?about=PLACE&id=lib-ten&at=2001-01-01T00:00:00Z").problem()).isEqualTo("before-the-beginning");
+    assertThat(oriel.get("/api/statements/pairs?about=PLACE&id=lib-ten&at=2001-01-01T00:00:00Z").problem()).isEqualTo("before-the-beginning");
   }
 
   @Test
@@ -99,12 +99,12 @@ class JournalTest {
   void a_statement_about_a_day_ahead_shows_that_day_and_says_so(TestApplication app) {
     Browser oriel = app.signedIn("oriel.fenn");
     Instant ahead = TestApplication.TODAY.plus(Duration.ofDays(200));
-    JsonNode now = oriel.get("/api/statements?about=PLACE&id=lib-acc").body();
-    JsonNode then = oriel.get("/api/statements?about=PLACE&id=lib-acc&at=" + ahead).body();
+    JsonNode now = oriel.get("/api/statements/pairs?about=PLACE&id=lib-acc").body();
+    JsonNode then = oriel.get("/api/statements/pairs?about=PLACE&id=lib-acc&at=" + ahead).body();
     assertThat(then.path("ahead").asBoolean()).isTrue();
     assertThat(now.path("ahead").asBoolean()).isFalse();
     assertThat(then.path("counts").path("rows").asInt()).as("what firms were given has ended by then").isLessThan(now.path("counts").path("rows").asInt());
-    String file = oriel.get("/api/statements/file?about=PLACE&id=lib-acc&format=JSON&at=" + ahead).body().toString();
+    String file = oriel.get("/api/statements/file?kind=place&grouping=none&id=lib-acc&format=JSON&at=" + ahead).body().toString();
     assertThat(file).contains("ahead");
   }
 }

@@ -46,7 +46,7 @@ class EveryListTest {
       "/api/draft/rehearsal/places, gains, items, peopleGaining",
       "/api/draft/rehearsal/places, losses, items, peopleLosing",
       "/api/draft/rehearsal/pairs, person, items, person.name",
-      "/api/statements?about=PLACE&id=root&documents=false, person, rows.items, person.name",
+      "/api/statements/pairs?about=PLACE&id=root&documents=false, person, rows.items, person.name",
       "/api/journal, number, items, number",
       "/api/journal/1, what, altered.items, title",
       "/api/comparison?kind=person&one=p-mia&other=p-128, one, places.items, one#",
@@ -67,8 +67,8 @@ class EveryListTest {
       "/api/journal, follows, items, journal",
       "/api/journal/1, a, altered.items, altered",
       "/api/comparison?kind=person&one=p-mia&other=p-128, a, places.items, path",
-      "/api/statements?about=PLACE&id=root&documents=false, mia, rows.items, statement",
-      "/api/statements?about=PERSON&id=p-mia, casual, rows.items, statement");
+      "/api/statements/pairs?about=PLACE&id=root&documents=false, mia, rows.items, statement",
+      "/api/statements/pairs?about=PERSON&id=p-mia, casual, rows.items, statement");
 
   private Browser wenna;
 
@@ -110,7 +110,7 @@ class EveryListTest {
   @Test
   void an_order_that_a_list_does_not_have_is_refused_with_those_it_has() {
     SoftAssertions all = new SoftAssertions();
-    for (String list : List.of("/api/people", "/api/groups", "/api/groups/g-surveyors/access", "/api/places/root/breaks", "/api/places/root/people", "/api/journal", "/api/draft/rehearsal/people", "/api/draft/rehearsal/places", "/api/draft/rehearsal/pairs", "/api/draft/rehearsal/lock-outs", "/api/statements?about=PERSON&id=p-mia", "/api/comparison?kind=person&one=p-mia&other=p-128")) {
+    for (String list : List.of("/api/people", "/api/groups", "/api/groups/g-surveyors/access", "/api/places/root/breaks", "/api/places/root/people", "/api/journal", "/api/draft/rehearsal/people", "/api/draft/rehearsal/places", "/api/draft/rehearsal/pairs", "/api/draft/rehearsal/lock-outs", "/api/statements/pairs?about=PERSON&id=p-mia", "/api/comparison?kind=person&one=p-mia&other=p-128")) {
       Browser.Answer refused = wenna.get(list + (list.contains("?") ? "&" : "?") + "sort=colour");
       all.assertThat(refused.status()).as(list).isEqualTo(422);
       all.assertThat(refused.body().path("detail").asString()).as(list).contains("[colour]", "Choose one of");

@@ -74,7 +74,7 @@ class PlacesTest {
   @Test
   void what_does_not_exist_is_a_plain_problem_document(TestApplication app) {
     Browser auditor = app.signedIn("oriel.fenn");
-    for (String path : new String[] {"/api/places/nowhere", "/api/places/nowhere/access", "/api/why?person=p-none&place=root", "/api/journal/9999", "/api/statements?about=PERSON&id=p-none"}) {
+    for (String path : new String[] {"/api/places/nowhere", "/api/places/nowhere/access", "/api/why?person=p-none&place=root", "/api/journal/9999", "/api/statements/pairs?about=PERSON&id=p-none"}) {
       Browser.Answer answer = auditor.get(path);
       assertThat(answer.status()).as(path).isEqualTo(404);
       assertThat(answer.header("content-type")).startsWith("application/problem+json");
@@ -139,7 +139,7 @@ class PlacesTest {
     int finding = target.path("people").asInt();
     int opening = target.path("opening").asInt();
     assertThat(finding).isEqualTo((int) wenna.get("/api/places/l-hand/people").body().path("total").asInt());
-    JsonNode rows = wenna.get("/api/statements?about=PLACE&id=l-hand").body().path("rows").path("items");
+    JsonNode rows = wenna.get("/api/statements/pairs?about=PLACE&id=l-hand").body().path("rows").path("items");
     assertThat(rows.valueStream().filter(row -> row.path("comesFrom").asString().contains("leads to Staff handbook, which they can open")).count()).isEqualTo(opening);
     assertThat(rows.valueStream().filter(row -> row.path("comesFrom").asString().contains("which they cannot open")).count()).isEqualTo(finding - opening).isPositive();
   }

@@ -92,6 +92,11 @@ public final class Browser {
     get("/api/drafts").body().valueStream().filter(draft -> draft.path("mine").asBoolean()).forEach(draft -> delete("/api/drafts/" + draft.path("id").asLong()));
   }
 
+  /** A file as it is. */
+  public Answer postBytes(String path, byte[] body) {
+    return send(protectedRequest(path).header("content-type", "application/octet-stream").POST(HttpRequest.BodyPublishers.ofByteArray(body)));
+  }
+
   public Answer put(String path, String mediaType, byte[] body) {
     return send(protectedRequest(path).header("content-type", mediaType).PUT(HttpRequest.BodyPublishers.ofByteArray(body)));
   }
@@ -143,7 +148,8 @@ public final class Browser {
   private Answer send(HttpRequest.Builder request) {
     try {
       HttpResponse<byte[]> response = client.send(request.build(), HttpResponse.BodyHandlers.ofByteArray());
-      boolean json = response.headers().firstValue("content-type").orElse("").contains("json") && response.body().length > 0;
+      String type = response.headers().firstValue("content-type").orElse("");
+      boolean json = type.contains("json") && !type.contains("jsonl") && response.body().length > 0;
       return new Answer(response.statusCode(), json ? JSON.readTree(response.body()) : null, response.body(), response.headers().map());
     } catch (IOException failed) {
       throw new IllegalStateException(failed);

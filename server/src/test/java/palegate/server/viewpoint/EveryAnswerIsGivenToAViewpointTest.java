@@ -86,8 +86,12 @@ class EveryAnswerIsGivenToAViewpointTest {
     ask("GET /api/draft", "");
     ask("GET /api/draft/changes/{id}/effect", "/api/draft/changes/999/effect");
     ask("GET /api/draft/in-force/{request}", "/api/draft/in-force/none");
-    ask("GET /api/statements", "?about=PLACE&id=$place&limit=60", "?about=PERSON&id=$person&limit=60&sort=person");
-    ask("GET /api/statements/file", "?about=PLACE&id=$place&format=CSV", "?about=PERSON&id=$person&format=JSON");
+    ask("GET /api/statements/pairs", "?about=PLACE&id=$place&limit=60", "?about=PERSON&id=$person&limit=60&sort=person");
+    ask("GET /api/statements", "?kind=place&id=$place", "?kind=place&id=$place&grouping=person&now=yes", "?kind=place&id=$place&grouping=subject", "?kind=place&id=$place&grouping=role", "?kind=subject&id=person:$person", "?kind=subject&id=group:$group&grouping=none&limit=60",
+        "?kind=lists&id=$place", "?kind=breaks", "?kind=walls", "?kind=outsiders", "?kind=clearances", "?kind=duties", "?kind=conditions", "?kind=roles", "?kind=groups", "?kind=openings&from=2026-01-01T00:00:00Z");
+    ask("GET /api/statements/behind", "?kind=place&id=$place&line=0", "?kind=place&id=lib-cas&grouping=role&line=1");
+    ask("GET /api/statements/file", "?kind=place&id=$place&format=CSV", "?kind=subject&id=person:$person&grouping=none&format=JSON", "?kind=everyone&id=$place&format=JSONL", "?kind=breaks&format=CSV");
+    elsewhere("other changes led there: a file says the number of its change, and a history is another: StatementFilesTest", "POST /api/statements/verification");
     ask("GET /api/comparison", "?kind=group&id=$group&otherKind=group&otherId=g-adjusters", "?leftKind=group&left=$group&rightKind=person&right=$person");
     ask("GET /api/groups", "", "?text=team", "?sort=-people");
     ask("GET /api/groups/{id}", "/api/groups/$group");
@@ -115,6 +119,8 @@ class EveryAnswerIsGivenToAViewpointTest {
     ask("GET /api/walls/{id}/admitted", ofEach(walls, "/admitted"));
     ask("GET /api/walls/{id}/covered", ofEach(walls, "/covered?sort=-place"));
     ask("GET /api/walls/{id}/contact", ofEach(walls, "/contact"));
+    ask("GET /api/walls/{id}/contact/file", "/api/walls/wall-fraud/contact/file?format=CSV");
+    elsewhere("other changes led there: WallContactTest", "GET /api/walls/{id}/contact/possible");
     ask("GET /api/walls/{id}/ties", ofEach(walls, "/ties"));
     ask("GET /api/walls/{id}/gaps", ofEach(walls, "/gaps"));
     ask("GET /api/walls/{id}/proofs", ofEach(walls, "/proofs"));
@@ -339,7 +345,7 @@ class EveryAnswerIsGivenToAViewpointTest {
   /** What was said, but for numbers of changes, instants at which a session or a draft was begun, and since when a place has stood alone. */
   private static String told(Browser.Answer answer) {
     return new String(answer.bytes(), StandardCharsets.UTF_8)
-        .replaceAll("\"(change|base|version|failedSince|id)\":\\d+", "\"$1\":0").replaceAll("\"since\":\\{[^}]*}", "\"since\":{}").replaceAll("(?i)(on |as of |\"|^|\\n)change\"?[ ,:]+\\d+", "$1change 0")
+        .replaceAll("\"(change|base|version|failedSince|id)\":\\d+", "\"$1\":0").replaceAll("\"since\":\\{[^}]*}", "\"since\":{}").replaceAll("(?i)(on |as of |of |\"|^|\\n)change\"?[ ,:]+\\d+", "$1change 0")
         .replaceAll("change-\\d+", "change-0").replaceAll("(?i)\"Change number\":\"\\d+\"", "").replaceAll("[0-9a-f]{8}-[0-9a-f]{4}-7[0-9a-f]{3}-[0-9a-f-]{17}", "new");
   }
 }

@@ -1,4 +1,4 @@
-package palegate.server.exports;
+package palegate.exports;
 
 import java.io.IOException;
 import java.io.OutputStream;
@@ -9,6 +9,8 @@ import org.apache.poi.ss.usermodel.Cell;
 import org.apache.poi.ss.usermodel.CellStyle;
 import org.apache.poi.ss.usermodel.FillPatternType;
 import org.apache.poi.ss.usermodel.Font;
+import org.apache.poi.ss.usermodel.PageMargin;
+import org.apache.poi.ss.usermodel.PrintSetup;
 import org.apache.poi.ss.usermodel.Row;
 import org.apache.poi.ss.usermodel.VerticalAlignment;
 import org.apache.poi.ss.util.CellRangeAddress;
@@ -21,6 +23,10 @@ import org.apache.poi.xssf.usermodel.XSSFFont;
 /** A sheet as a workbook: a cover, and a table with a frozen header, filters and widths. */
 public final class WorkbookFile {
   private static final int ROWS_IN_MEMORY = 200;
+  /** In inches: narrow, so that what is wide still prints large enough to be read. */
+  private static final double MARGIN = 0.35;
+  private static final int FOOTER = 90;
+  private static final String CHECKING = "Drop it on the page Statements, or use: palegate verify. Both say whether the system said this, and name every row and cell that was altered since.";
   private static final int CHARACTER = 256;
   /** The file format ends here; what does not fit goes on in another table. */
   private static final int ROWS_IN_A_TABLE = 1_048_575;
@@ -32,6 +38,7 @@ public final class WorkbookFile {
   private final CellStyle title;
   private final CellStyle label;
   private final CellStyle wrapped;
+  private Row sealed;
 
   private WorkbookFile(SXSSFWorkbook workbook) {
     this.workbook = workbook;
@@ -49,6 +56,7 @@ public final class WorkbookFile {
       WorkbookFile file = new WorkbookFile(workbook);
       file.cover(sheet);
       file.tables(sheet);
+      file.seal(sheet);
       workbook.write(out);
     }
   }
@@ -64,8 +72,23 @@ public final class WorkbookFile {
       cell(row, 0, fact.getKey(), label);
       cell(row, 1, fact.getValue(), wrapped);
     }
+    if (sheet.seal() != null) {
+      sealed = cover.createRow(number + 1);
+      cell(cover.createRow(number), 0, "How to check this file", label);
+      cell(cover.getRow(number), 1, CHECKING, wrapped);
+    }
     cover.setDisplayGridlines(false);
     cover.setFitToPage(true);
+    cover.getPrintSetup().setPaperSize(PrintSetup.A4_PAPERSIZE);
+    cover.getPrintSetup().setFitHeight((short) 0);
+  }
+
+  /** Known only when the rows are written; the cover is still in memory then. */
+  private void seal(Sheet sheet) {
+    if (sealed != null) {
+      cell(sealed, 0, "Identity", label);
+      cell(sealed, 1, sheet.seal().get(), wrapped);
+    }
   }
 
   private void tables(Sheet sheet) {
@@ -91,15 +114,24 @@ public final class WorkbookFile {
       List<String> values = rows.next();
       for (int i = 0; i < values.size(); i++) {
         if (!values.get(i).isEmpty()) {
-          cell(row, i, values.get(i), null);
+          if (sheet.columns().get(i).number()) {
+            row.createCell(i).setCellValue(Double.parseDouble(values.get(i)));
+          } else {
+            cell(row, i, values.get(i), wrapped);
+          }
         }
       }
     }
     table.setAutoFilter(new CellRangeAddress(0, number - 1, 0, sheet.columns().size() - 1));
     table.setRepeatingRows(CellRangeAddress.valueOf("1:1"));
+    table.getPrintSetup().setPaperSize(PrintSetup.A4_PAPERSIZE);
     table.getPrintSetup().setLandscape(true);
     table.setFitToPage(true);
     table.getPrintSetup().setFitHeight((short) 0);
+    table.setMargin(PageMargin.LEFT, MARGIN);
+    table.setMargin(PageMargin.RIGHT, MARGIN);
+    table.getFooter().setLeft(sheet.title().length() > FOOTER ? sheet.title().substring(0, FOOTER) + " …" : sheet.title());
+    table.getFooter().setRight("Page " + "&P" + " of " + "&N");
   }
 
   private static void cell(Row row, int column, String text, CellStyle style) {

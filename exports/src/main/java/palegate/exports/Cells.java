@@ -1,4 +1,4 @@
-package palegate.server.exports;
+package palegate.exports;
 
 /** Text for cells of spreadsheets. */
 public final class Cells {

@@ -1,4 +1,4 @@
-package palegate.server.exports;
+package palegate.exports;
 
 import static org.assertj.core.api.Assertions.assertThat;
 

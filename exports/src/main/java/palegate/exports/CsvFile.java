@@ -1,4 +1,4 @@
-package palegate.server.exports;
+package palegate.exports;
 
 import java.io.BufferedWriter;
 import java.io.IOException;
@@ -10,7 +10,7 @@ import java.util.List;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVPrinter;
 
-/** A sheet's rows as CSV (RFC 4180), UTF-8 with a mark so that spreadsheets read the letters right. */
+/** A sheet's rows as CSV (RFC 4180), UTF-8 with a mark so that spreadsheets read the letters right; the last record is the seal alone, if there is one. */
 public final class CsvFile {
   private static final char BYTE_ORDER_MARK = '\uFEFF';
 
@@ -23,6 +23,9 @@ public final class CsvFile {
     printer.printRecord(sheet.columns().stream().map(Sheet.Column::title).toList());
     for (Iterator<List<String>> rows = sheet.rows().iterator(); rows.hasNext();) {
       printer.printRecord(rows.next().stream().map(Cells::neutral).toList());
+    }
+    if (sheet.seal() != null) {
+      printer.printRecord(sheet.seal().get());
     }
     printer.flush();
   }

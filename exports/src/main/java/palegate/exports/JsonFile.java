@@ -1,4 +1,4 @@
-package palegate.server.exports;
+package palegate.exports;
 
 import java.io.OutputStream;
 import java.util.Iterator;
@@ -9,7 +9,7 @@ import tools.jackson.core.JsonGenerator;
 import tools.jackson.core.ObjectWriteContext;
 import tools.jackson.core.json.JsonFactory;
 
-/** A sheet as one JSON object: the facts of the cover, then the rows as objects. */
+/** A sheet as one JSON object: the facts of the cover, then the rows as objects, then the seal. */
 public final class JsonFile {
   private JsonFile() {}
 
@@ -33,6 +33,9 @@ public final class JsonFile {
         json.writeEndObject();
       }
       json.writeEndArray();
+      if (sheet.seal() != null) {
+        json.writeStringProperty(JsonLinesFile.SEAL, sheet.seal().get());
+      }
       json.writeEndObject();
     }
   }

@@ -1,0 +1,169 @@
+package palegate.exports;
+
+import java.io.File;
+import java.io.IOException;
+import java.io.InputStream;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.text.PDFTextStripper;
+import palegate.core.statements.StatementCheck;
+import palegate.core.statements.StatementIdentity;
+import palegate.core.statements.StatementTable;
+import tools.jackson.core.JacksonException;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+/**
+ * A file of a statement as it was brought back: what it says of itself, and its rows.
+ *
+ * @param identity what it claims to be
+ * @param titles of its columns; of JSON, their keys
+ * @param rows of a PDF, its lines of text from the rows on, each alone
+ */
+public record StatementFile(FileFormat format, StatementIdentity identity, List<String> titles, List<StatementCheck.Found> rows) {
+  private static final int CELLS_AT_MOST = 12_000_000;
+  private static final JsonMapper JSON = JsonMapper.shared();
+
+  /**
+   * Reads any of the files that statements are written as, whatever its name.
+   *
+   * @throws UnreadableFile if it is no statement, or cannot be read
+   */
+  public static StatementFile read(File file) throws IOException {
+    byte[] start = new byte[8];
+    int length;
+    try (InputStream in = Files.newInputStream(file.toPath())) {
+      length = in.readNBytes(start, 0, start.length);
+    }
+    String sign = new String(start, 0, length, StandardCharsets.ISO_8859_1);
+    try {
+      if (sign.startsWith("PK")) {
+        return workbook(file);
+      }
+      if (sign.startsWith("%PDF")) {
+        return pdf(Loader.loadPDF(file));
+      }
+      return sign.stripLeading().startsWith("{") ? json(file) : csv(file);
+    } catch (JacksonException broken) {
+      throw new UnreadableFile("The file is no JSON that can be read, or a part of it is missing.", "Send the whole file.");
+    }
+  }
+
+  private static UnreadableFile noStatement() {
+    return new UnreadableFile("The file does not say which statement it is: the line that begins with “Pale Gate statement” is missing or damaged.", "Send a file that was made in the room Statements, whole.");
+  }
+
+  private static StatementFile workbook(File file) throws IOException {
+    StatementIdentity identity = null;
+    List<String> titles = null;
+    List<StatementCheck.Found> rows = new ArrayList<>();
+    for (WorkbookRows.Table table : WorkbookRows.read(file, CELLS_AT_MOST)) {
+      if (!table.name().startsWith("Statement")) {
+        identity = identity != null ? identity : table.rows().stream().flatMap(row -> row.cells().stream()).flatMap(cell -> StatementIdentity.parse(cell).stream()).findFirst().orElse(null);
+        continue;
+      }
+      for (WorkbookRows.Row row : table.rows()) {
+        if (row.number() == 1) {
+          titles = titles == null ? row.cells() : titles;
+        } else {
+          rows.add(new StatementCheck.Found(row.number(), row.formulas().isEmpty() ? row.cells() : withFormulas(row)));
+        }
+      }
+    }
+    if (identity == null) {
+      throw noStatement();
+    }
+    return new StatementFile(FileFormat.XLSX, identity, titles == null ? List.of() : titles, rows);
+  }
+
+  private static List<String> withFormulas(WorkbookRows.Row row) {
+    List<String> cells = new ArrayList<>(row.cells());
+    row.formulas().stream().filter(column -> column < cells.size()).forEach(column -> cells.set(column, "=" + cells.get(column)));
+    return cells;
+  }
+
+  private static StatementFile csv(File file) throws IOException {
+    List<WorkbookRows.Row> rows = CsvRows.read(file, CELLS_AT_MOST);
+    Optional<WorkbookRows.Row> seal = rows.stream().filter(row -> StatementIdentity.parse(row.cell(0)).isPresent()).findFirst();
+    if (seal.isEmpty()) {
+      throw noStatement();
+    }
+    return new StatementFile(FileFormat.CSV, StatementIdentity.parse(seal.get().cell(0)).orElseThrow(), rows.get(0).cells(),
+        rows.stream().skip(1).filter(row -> row != seal.get()).map(row -> new StatementCheck.Found(row.number(), row.cells())).toList());
+  }
+
+  private static StatementFile json(File file) throws IOException {
+    String text = Files.readString(file.toPath());
+    boolean lines = text.indexOf("\"rows\"") < 0 || !text.stripLeading().startsWith("{\"title\"");
+    List<JsonNode> objects = new ArrayList<>();
+    StatementIdentity identity = null;
+    if (lines) {
+      for (String line : (Iterable<String>) text.lines().filter(one -> !one.isBlank())::iterator) {
+        objects.add(JSON.readTree(line));
+      }
+      JsonNode last = objects.isEmpty() ? JSON.createObjectNode() : objects.remove(objects.size() - 1);
+      identity = StatementIdentity.parse(last.path(JsonLinesFile.SEAL).asString("")).orElse(null);
+    } else {
+      JsonNode whole = JSON.readTree(text);
+      identity = StatementIdentity.parse(whole.path(JsonLinesFile.SEAL).asString("")).orElse(null);
+      whole.path("rows").forEach(objects::add);
+    }
+    if (identity == null) {
+      throw noStatement();
+    }
+    List<String> keys = objects.isEmpty() ? List.of() : List.copyOf(objects.get(0).propertyNames());
+    List<StatementCheck.Found> rows = new ArrayList<>();
+    for (JsonNode object : objects) {
+      rows.add(new StatementCheck.Found(rows.size() + 1, keys.stream().map(key -> object.path(key).asString("")).toList()));
+    }
+    return new StatementFile(lines ? FileFormat.JSONL : FileFormat.JSON, identity, keys, rows);
+  }
+
+  private static StatementFile pdf(PDDocument document) throws IOException {
+    try (document) {
+      String seal = document.getDocumentInformation().getCustomMetadataValue(PdfFile.SEAL);
+      StatementIdentity identity = StatementIdentity.parse(seal == null ? "" : seal).orElseThrow(StatementFile::noStatement);
+      List<String> lines = new PDFTextStripper().getText(document).lines().map(String::strip).filter(line -> !line.isEmpty()).toList();
+      int from = Math.max(0, indexOfRows(lines));
+      List<StatementCheck.Found> rows = new ArrayList<>();
+      for (String line : lines.subList(from, lines.size())) {
+        rows.add(new StatementCheck.Found(rows.size() + 1, List.of(line)));
+      }
+      return new StatementFile(FileFormat.PDF, identity, List.of("Line"), rows);
+    }
+  }
+
+  private static int indexOfRows(List<String> lines) {
+    for (int i = 0; i < lines.size(); i++) {
+      if (lines.get(i).startsWith("Rows: ") || lines.get(i).equals("There are no rows.")) {
+        return i;
+      }
+    }
+    return 0;
+  }
+
+  /**
+   * Holds the file against the statement as it is made now from the state that it names. Whether the digest in its identity is that of what
+   * was made is another question.
+   */
+  public StatementCheck against(StatementTable said) throws IOException {
+    return StatementCheck.of(asWritten(said), titles, rows.iterator());
+  }
+
+  /** As this kind of file has it: made harmless for spreadsheets, by keys or by titles, or as lines of text. */
+  private StatementTable asWritten(StatementTable said) throws IOException {
+    if (format == FileFormat.PDF) {
+      StatementFile made = pdf(Loader.loadPDF(PdfFile.bytes(StatementSheet.of(said, identity, "", false))));
+      return new StatementTable(said.title(), Map.of(), List.of(new StatementTable.Column("line", "Line", 100, false, true)), () -> made.rows().stream().map(row -> new StatementTable.Row(row.cells())));
+    }
+    boolean raw = format == FileFormat.JSON || format == FileFormat.JSONL;
+    List<StatementTable.Column> columns = said.columns().stream().map(column -> raw ? new StatementTable.Column(column.key(), column.key(), column.width(), column.number(), column.identifies()) : column).toList();
+    return new StatementTable(said.title(), Map.of(), columns, () -> said.rows().get().map(row -> raw ? row : new StatementTable.Row(row.cells().stream().map(format == FileFormat.XLSX ? Cells::ofWorkbook : Cells::neutral).toList())));
+  }
+}

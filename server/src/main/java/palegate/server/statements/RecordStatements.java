@@ -1,0 +1,142 @@
+package palegate.server.statements;
+
+import java.time.Instant;
+import java.time.ZoneOffset;
+import java.time.format.DateTimeFormatter;
+import java.time.temporal.ChronoUnit;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Set;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
+import org.springframework.http.HttpStatus;
+import org.springframework.stereotype.Component;
+import palegate.core.duties.Duty;
+import palegate.core.journal.Between;
+import palegate.core.rehearsal.RightsDifference;
+import palegate.core.snapshot.Snapshot;
+import palegate.core.statements.Recipe;
+import palegate.core.statements.RefusedRecipe;
+import palegate.core.statements.StatementTable;
+import palegate.core.statements.StatementTable.Column;
+import palegate.core.structure.Structure;
+import palegate.server.shell.Problem;
+import palegate.server.store.ChangeLog;
+import palegate.server.store.History;
+import palegate.server.store.Openings;
+import palegate.server.viewpoint.KnownChanges;
+import palegate.server.viewpoint.Viewpoints;
+
+/** The statements that are made from what the server keeps: changes, openings, and the difference between two instants. */
+@Component
+class RecordStatements {
+  private static final DateTimeFormatter WHEN = DateTimeFormatter.ofPattern("uuuu-MM-dd HH:mm", Locale.UK).withZone(ZoneOffset.UTC);
+  private static final int DAYS_USUALLY = 28;
+  private static final int OPENINGS_AT_MOST = 200_000;
+
+  private final ChangeLog log;
+  private final History history;
+  private final Openings openings;
+  private final Viewpoints viewpoints;
+  private final KnownChanges knownChanges;
+
+  RecordStatements(ChangeLog log, History history, Openings openings, Viewpoints viewpoints, KnownChanges knownChanges) {
+    this.log = log;
+    this.history = history;
+    this.openings = openings;
+    this.viewpoints = viewpoints;
+    this.knownChanges = knownChanges;
+  }
+
+  /** @param until where the stretch of time ends; the recipe says where it begins, or it is four weeks */
+  StatementTable of(Recipe recipe, Instant until, Snapshot state, String account) {
+    Instant from = recipe.from() == null ? until.minus(DAYS_USUALLY, ChronoUnit.DAYS) : recipe.from();
+    if (!from.isBefore(until)) {
+      throw new RefusedRecipe("from", "The stretch of time begins when it ends, or later.", "Choose an earlier day for its beginning.");
+    }
+    return switch (recipe.kind()) {
+      case CHANGES -> changes(from, until, account);
+      case OPENINGS -> openings(recipe, from, until, state, account);
+      default -> difference(recipe, from, until, account);
+    };
+  }
+
+  private StatementTable changes(Instant from, Instant until, String account) {
+    Map<Long, KnownChanges.Known> known = knownChanges.to(account);
+    List<ChangeLog.Logged> changes = log.between(log.inForceAt(from.minusNanos(1)), log.inForceAt(until)).stream().filter(change -> known == null || known.containsKey(change.number()))
+        .map(change -> KnownChanges.told(change, known)).toList();
+    Map<String, String> counts = new LinkedHashMap<>();
+    counts.put("Changes", Integer.toString(changes.size()));
+    return new StatementTable("What was put in force from " + WHEN.format(from) + " until " + WHEN.format(until), counts, List.of(new Column("number", "Change", 9, true, true), new Column("at", "When", 16, false, false),
+        new Column("by", "By", 26, false, false), new Column("note", "Why", 80, false, false), new Column("scheduled", "Scheduled for", 16, false, false), new Column("approved", "Agreed to by", 40, false, false)),
+        () -> changes.stream().map(change -> new StatementTable.Row(List.of(Long.toString(change.number()), WHEN.format(change.at()), change.authorName(), change.note(),
+            change.scheduledFor() == null ? "" : WHEN.format(change.scheduledFor()), log.approvals(change.number()).stream().map(ChangeLog.Approved::name).collect(Collectors.joining(", "))))));
+  }
+
+  /** Who opened what is for those who audit, or who keep the walls. */
+  private StatementTable openings(Recipe recipe, Instant from, Instant until, Snapshot snapshot, String account) {
+    if (!viewpoints.asker(account).holdsAny(Duty.AUDIT, Duty.WALLS)) {
+      throw Problem.of(HttpStatus.FORBIDDEN, "duty-missing", "Another duty is needed", "Who opened what is told to holders of the duty [audit] or [walls].");
+    }
+    int top = recipe.id().isEmpty() ? 0 : snapshot.placeNumber(recipe.id());
+    if (top < 0) {
+      throw new RefusedRecipe("id", "There is no place [" + recipe.id() + "].", "Name a place by its id.");
+    }
+    Structure structure = snapshot.structure();
+    Set<String> below = snapshot.placeCount() == 0 ? Set.of() : IntStream.concat(IntStream.of(top), snapshot.below(top)).filter(snapshot::isDocument).mapToObj(place -> snapshot.place(place).id()).collect(Collectors.toSet());
+    List<Openings.Recorded> recorded = openings.between(from, until, OPENINGS_AT_MOST).stream().filter(one -> below.contains(one.place()) && structure.people().containsKey(one.person())).toList();
+    Map<String, String> counts = new LinkedHashMap<>();
+    counts.put("Openings", Integer.toString(recorded.size()));
+    counts.put("People", Long.toString(recorded.stream().map(Openings.Recorded::person).distinct().count()));
+    counts.put("Documents", Long.toString(recorded.stream().map(Openings.Recorded::place).distinct().count()));
+    return new StatementTable("Who opened what from " + WHEN.format(from) + " until " + WHEN.format(until), counts, List.of(new Column("at", "When", 16, false, true), new Column("person", "Person", 28, false, true),
+        new Column("standing", "Staff or outsider", 15, false, false), new Column("document", "Document", 90, false, true), new Column("how", "How", 14, false, false)),
+        () -> recorded.stream().map(one -> new StatementTable.Row(List.of(WHEN.format(one.at()), structure.people().get(one.person()).name(), structure.people().get(one.person()).external() ? "outsider" : "staff",
+            snapshot.pathText(snapshot.placeNumber(one.place())), switch (one.how()) {
+              case OPEN -> "opened";
+              case COPY -> "took a copy";
+              case REFUSED -> "was refused";
+            }))));
+  }
+
+  private StatementTable difference(Recipe recipe, Instant from, Instant until, String account) {
+    List<Between.State> states = viewpoints.known(account, history.between(from, until));
+    Between between = Between.of(states, from, until);
+    RightsDifference.Totals totals = between.difference().totals();
+    Map<Long, KnownChanges.Known> known = knownChanges.to(account);
+    Map<Long, String> notes = log.notes(between.numbers().filter(number -> known == null || known.get(number) == KnownChanges.Known.ALL).toList());
+    Map<String, String> counts = new LinkedHashMap<>();
+    counts.put("People who gained", Integer.toString(totals.peopleGaining()));
+    counts.put("People who lost", Integer.toString(totals.peopleLosing()));
+    counts.put("Documents", Integer.toString(totals.documents()));
+    Snapshot last = states.get(states.size() - 1).snapshot();
+    int top = recipe.id().isEmpty() ? 0 : last.placeNumber(recipe.id());
+    if (top < 0) {
+      throw new RefusedRecipe("id", "There is no place [" + recipe.id() + "].", "Name a place by its id.");
+    }
+    String under = recipe.id().isEmpty() ? "" : last.pathText(top);
+    return new StatementTable("Who gained and lost what from " + WHEN.format(from) + " until " + WHEN.format(until), counts, List.of(new Column("person", "Person", 26, false, true), new Column("standing", "Staff or outsider", 12, false, false),
+        new Column("place", "Place", 60, false, true), new Column("gained", "Gained", 24, false, false), new Column("lost", "Lost", 24, false, false), new Column("by", "By which change", 50, false, false)),
+        () -> between.pairs().filter(caused -> under.isEmpty() || caused.pair().path().equals(under) || caused.pair().path().startsWith(under + " / ")).map(caused -> {
+          RightsDifference.Pair pair = caused.pair();
+          return new StatementTable.Row(List.of(pair.person().name(), pair.person().external() ? "outsider" : "staff", pair.path(), pair.after().minus(pair.before()).toString(), pair.before().minus(pair.after()).toString(),
+              words(caused.causes(), notes)));
+        }));
+  }
+
+  private static String words(List<Between.Cause> causes, Map<Long, String> notes) {
+    List<String> words = new ArrayList<>();
+    for (Between.Cause cause : causes) {
+      if (cause instanceof Between.Cause.OfChange of) {
+        String note = notes.getOrDefault(of.change(), "");
+        words.add("change " + of.change() + (note.isEmpty() ? "" : ", " + note));
+      } else {
+        words.add("a date that passed");
+      }
+    }
+    return String.join("; ", words);
+  }
+}

@@ -2,94 +2,187 @@
 import { useQuery } from '@tanstack/vue-query'
 import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
+import { answer, api, type Schemas } from '@/api/client'
 import { endOf, toTheEndOf } from '@/common/dates'
 import DateField from '@/common/DateField.vue'
-import { answer, api, type Schemas } from '@/api/client'
-import PagedList from '@/lists/PagedList.vue'
-import type { Part } from '@/lists/part'
-import Paling from '@/paling/Paling.vue'
-import PersonName from '@/people/PersonName.vue'
-import PersonPicker from '@/people/PersonPicker.vue'
-import PlaceCell from '@/places/PlaceCell.vue'
+import MenuButton, { type Entry } from '@/common/MenuButton.vue'
+import { moment } from '@/common/words'
+import SubjectPicker from '@/people/SubjectPicker.vue'
 import PlacePicker from '@/places/PlacePicker.vue'
-import { counted, moment, number } from '@/common/words'
-import { useWhy } from '@/why/useWhy'
-
-type About = 'PLACE' | 'PERSON'
+import KeepStatement from './KeepStatement.vue'
+import StatementPairs from './StatementPairs.vue'
+import StatementRows from './StatementRows.vue'
+import { GROUPINGS, isWhole, KINDS, ofOldAddress, partsOf, RIGHTS, type Asked } from './statement'
+import VerifyDialog from './VerifyDialog.vue'
 
 const route = useRoute()
 const router = useRouter()
-const why = useWhy()
+const old = ofOldAddress(route.query)
+if (old !== undefined) void router.replace({ name: 'statements', query: old })
 
-const about = computed<About>(() => (route.query.about === 'PERSON' ? 'PERSON' : 'PLACE'))
-const id = computed(() => (typeof route.query.id === 'string' ? route.query.id : undefined))
-const documents = computed(() => route.query.documents !== 'no')
-/** The day of the past at whose end the statement is made; empty for now. */
-const asOf = computed(() => (typeof route.query.asOf === 'string' && /^\d{4}-\d{2}-\d{2}$/.test(route.query.asOf) ? route.query.asOf : ''))
-const at = computed(() => (asOf.value === '' ? undefined : lastInstantOf(asOf.value)))
+const text = (key: string) => (typeof route.query[key] === 'string' ? String(route.query[key]) : undefined)
+const kind = computed(() => KINDS.find((one) => one.kind === text('kind')) ?? KINDS[0]!)
+const id = computed(() => text('id'))
+const day = (key: string) => (/^\d{4}-\d{2}-\d{2}$/.test(text(key) ?? '') ? text(key)! : '')
+/** The day at whose end the statement is made; empty for now. */
+const asOf = computed(() => day('asOf'))
+const from = computed(() => day('from'))
 /** The end itself is not of that day any more. */
-function lastInstantOf(day: string): string {
-  return new Date(Date.parse(endOf(day)!) - 1).toISOString()
-}
-const place = ref<Schemas['Found']>()
-const person = ref<Schemas['PersonView']>()
+const lastInstantOf = (one: string) => new Date(Date.parse(endOf(one)!) - 1).toISOString()
 
+const asked = computed<Asked>(() => ({
+  kind: kind.value.kind,
+  ...(id.value === undefined || !(kind.value.needs || kind.value.place) ? {} : { id: id.value }),
+  ...(kind.value.grouped && text('grouping') !== undefined ? { grouping: text('grouping') } : {}),
+  ...(text('documents') === 'no' ? { documents: 'no' } : {}),
+  ...(kind.value.grouped && text('right') !== undefined ? { right: text('right') } : {}),
+  ...(kind.value.grouped && text('now') === 'yes' ? { now: 'yes' } : {}),
+  ...(kind.value.period && from.value !== '' ? { from: `${from.value}T00:00:00Z` } : {}),
+  ...(asOf.value === '' ? {} : { at: lastInstantOf(asOf.value) }),
+}))
+const grouping = computed(() => asked.value.grouping ?? 'same')
+const pairs = computed(
+  () =>
+    kind.value.grouped === true &&
+    grouping.value === 'none' &&
+    asked.value.right === undefined &&
+    asked.value.now === undefined,
+)
+const whole = computed(() => isWhole(kind.value, id.value))
+
+const place = ref<Schemas['Found']>()
+const subject = ref<Schemas['SubjectView']>()
 watch(place, (chosen) => chosen && turnTo({ id: chosen.id }))
-watch(person, (chosen) => chosen && turnTo({ id: chosen.id }))
+watch(subject, (chosen) => chosen && turnTo({ id: `${chosen.kind}:${chosen.id}` }))
 
 function turnTo(query: Record<string, string | undefined>) {
   void router.replace({ name: 'statements', query: { ...route.query, ...query } })
 }
-
-function ask(question: About) {
+function ask(other: string | null) {
+  const next = KINDS.find((one) => one.kind === other)
   place.value = undefined
-  person.value = undefined
-  void router.replace({ name: 'statements', query: { about: question, documents: route.query.documents, asOf: route.query.asOf } })
-}
-
-function asked(part: Part) {
-  return answer(api.GET('/api/statements', { params: { query: { about: about.value, id: id.value!, documents: documents.value, at: at.value, ...part } } }))
+  subject.value = undefined
+  const keeps =
+    next !== undefined &&
+    id.value !== undefined &&
+    !id.value.includes(':') &&
+    !kind.value.needs?.startsWith('s') &&
+    (next.needs === 'place' || next.place)
+  void router.replace({
+    name: 'statements',
+    query: {
+      kind: other ?? undefined,
+      id: keeps ? id.value : undefined,
+      asOf: route.query.asOf,
+      from: next?.period ? route.query.from : undefined,
+    },
+  })
 }
 
 const head = useQuery({
-  queryKey: computed(() => ['statement', 'head', about.value, id.value, documents.value, asOf.value]),
-  enabled: computed(() => id.value !== undefined),
-  queryFn: () => asked({ offset: 0, limit: 1 }),
+  queryKey: computed(() => ['statement', 'head', asked.value]),
+  enabled: whole,
+  queryFn: () => answer(api.GET('/api/statements', { params: { query: { ...asked.value, offset: 0, limit: 1 } } })),
 })
-const fetchRows = async (part: Part) => (await asked(part)).rows
+const file = (format: string) =>
+  `/api/statements/file?${new URLSearchParams({ ...(asked.value as unknown as Record<string, string>), format }).toString()}`
 
-function file(format: string): string {
-  const query = new URLSearchParams({ about: about.value, id: id.value ?? '', documents: String(documents.value), format, ...(at.value === undefined ? {} : { at: at.value }) })
-  return `/api/statements/file?${query.toString()}`
+const checking = ref(false)
+const keeping = ref(false)
+const kept = useQuery({ queryKey: ['statement', 'kept'], queryFn: () => answer(api.GET('/api/statements/kept')) })
+const menu = computed<Entry[]>(() => [
+  ...(kept.data.value ?? []).map((one) => ({
+    title: one.name,
+    run: () => void router.push({ name: 'statements', query: addressOf(one.recipe) }),
+  })),
+  { title: 'Keep this one …', disabled: !whole.value, run: () => (keeping.value = true) },
+])
+function addressOf(recipe: string): Record<string, string> {
+  const { from: since, ...parts } = partsOf(recipe)
+  return { ...parts, ...(since === undefined ? {} : { from: since.slice(0, 10) }) }
 }
-
-const COLUMNS = [
-  { title: 'Place', width: '1.3fr', sort: 'place' },
-  { title: 'Person', width: 'minmax(130px, 1fr)', sort: 'person' },
-  { title: 'Rights', width: '76px' },
-  { title: 'Comes from', width: '1.3fr' },
-  { title: 'Why', width: '40px' },
-]
+const recipe = computed(() =>
+  Object.entries(asked.value)
+    .filter(([key]) => key !== 'at')
+    .map(([key, value]) => `${key}=${value}`)
+    .join(' '),
+)
 </script>
 
 <template>
   <div class="statements">
-    <h1>Statements</h1>
-    <div class="question">
-      <div class="segments" role="group" aria-label="The question">
-        <button type="button" :aria-pressed="about === 'PLACE'" @click="ask('PLACE')">Who can reach a place and what is below it</button>
-        <button type="button" :aria-pressed="about === 'PERSON'" @click="ask('PERSON')">What a person can reach</button>
+    <div class="top">
+      <h1>Statements</h1>
+      <div class="acts">
+        <MenuButton title="Kept" label="Statements that were kept" :entries="menu" />
+        <v-btn size="small" @click="checking = true">Check a file …</v-btn>
       </div>
-      <div class="picker">
-        <PlacePicker v-if="about === 'PLACE'" v-model="place" label="The place" />
-        <PersonPicker v-else v-model="person" label="The person" />
-      </div>
-      <DateField class="day" label="At the end of a day, or now" :model-value="asOf" @update:model-value="turnTo({ asOf: $event || undefined })" />
-      <v-checkbox :model-value="documents" label="List documents one by one" @update:model-value="turnTo({ documents: $event ? undefined : 'no' })" />
     </div>
-    <p v-if="id === undefined" class="quiet">
-      A statement answers an auditor’s question with a list that can be checked line by line, and says as of which change it was made. Choose a question, then name the
-      {{ about === 'PLACE' ? 'place' : 'person' }}.
+    <div class="question">
+      <v-select
+        class="kind"
+        label="What about"
+        :model-value="kind.kind"
+        :items="KINDS"
+        item-title="title"
+        item-value="kind"
+        @update:model-value="ask"
+      />
+      <div v-if="kind.needs === 'place' || kind.place" class="picker">
+        <PlacePicker v-model="place" :label="kind.place ? 'At and below, or everywhere' : 'The place'" />
+      </div>
+      <div v-else-if="kind.needs === 'subject'" class="picker">
+        <SubjectPicker v-model="subject" label="Person, group, unit" />
+      </div>
+      <v-select
+        v-if="kind.grouped"
+        class="grouping"
+        label="Put together"
+        :model-value="grouping"
+        :items="GROUPINGS"
+        item-title="title"
+        item-value="value"
+        @update:model-value="turnTo({ grouping: $event === 'same' ? undefined : $event })"
+      />
+      <v-select
+        v-if="kind.grouped"
+        class="right"
+        label="Right"
+        :model-value="asked.right ?? ''"
+        :items="[{ title: 'any', value: '' }, ...RIGHTS.map((one) => ({ title: one, value: one }))]"
+        @update:model-value="turnTo({ right: $event || undefined })"
+      />
+      <DateField
+        v-if="kind.period"
+        class="day"
+        label="From the day"
+        :model-value="from"
+        @update:model-value="turnTo({ from: $event || undefined })"
+      />
+      <DateField
+        class="day"
+        :label="kind.period ? 'To the end of' : 'At the end of, or now'"
+        :model-value="asOf"
+        @update:model-value="turnTo({ asOf: $event || undefined })"
+      />
+      <v-checkbox
+        v-if="kind.grouped || kind.kind === 'everyone'"
+        :model-value="asked.documents !== 'no'"
+        label="With documents"
+        @update:model-value="turnTo({ documents: $event ? undefined : 'no' })"
+      />
+      <v-checkbox
+        v-if="kind.grouped"
+        :model-value="asked.now === 'yes'"
+        label="Rights now"
+        title="Private, frozen and checked-out documents count"
+        @update:model-value="turnTo({ now: $event ? 'yes' : undefined })"
+      />
+    </div>
+    <p v-if="!whole" class="quiet">
+      A statement answers an auditor’s question with a list that can be checked line by line, and says as of which
+      change it was made. Choose what it is about, then name the
+      {{ kind.needs === 'place' ? 'place' : 'person, group or unit' }}.
     </p>
     <p v-else-if="head.isError.value" class="fault" role="alert">{{ head.error.value?.message }}</p>
     <template v-else>
@@ -97,59 +190,87 @@ const COLUMNS = [
         <div>
           <h2>{{ head.data.value.title }}</h2>
           <p class="quiet">
-            <strong v-if="head.data.value.ahead" class="warn">Ahead: as it will be {{ toTheEndOf(new Date(Date.parse(head.data.value.at) + 1).toISOString()) }} if nothing is changed until then.</strong>
-            Standing rights as of change {{ head.data.value.change }}<template v-if="!head.data.value.ahead">, {{ moment(head.data.value.at) }}</template>. {{ counted(head.data.value.counts.rows, 'row') }}:
-            {{ counted(head.data.value.counts.people, 'person', 'people') }}, {{ number(head.data.value.counts.outsiders) }} of them outsiders, at
-            {{ counted(head.data.value.counts.places, 'place') }}.
+            <strong v-if="head.data.value.ahead" class="warn"
+              >Ahead: as it will be {{ toTheEndOf(new Date(Date.parse(head.data.value.at) + 1).toISOString()) }} if
+              nothing is changed until then.</strong
+            >
+            {{ asked.now === 'yes' ? 'Rights now' : 'Standing rights' }} as of change {{ head.data.value.change
+            }}<template v-if="!head.data.value.ahead">, {{ moment(head.data.value.at) }}</template
+            >.
+            <template v-for="(count, i) in head.data.value.counts" :key="count.name"
+              >{{ i > 0 ? '; ' : '' }}{{ count.name }}: {{ count.value }}</template
+            >.
+            <strong v-if="head.data.value.cut" class="warn"
+              >A screen shows the first 20,000 rows; files have them all.</strong
+            >
           </p>
         </div>
         <div class="files" role="group" aria-label="Take it away as a file">
           <v-btn size="small" class="is-main" :href="file('XLSX')" download>Workbook</v-btn>
+          <v-btn size="small" :href="file('PDF')" download>PDF</v-btn>
           <v-btn size="small" :href="file('CSV')" download>CSV</v-btn>
-          <v-btn size="small" :href="file('JSON')" download>JSON</v-btn>
+          <v-btn size="small" :href="file('JSONL')" download>JSON</v-btn>
         </div>
       </div>
       <p v-else role="status">Making the statement …</p>
       <div class="sheet list">
-        <PagedList still label="The statement" find="Find a person or a place" :query-key="['statement', about, id, documents, asOf]" :fetch="fetchRows" :columns="COLUMNS" empty="Nobody has any right there.">
-          <template #row="{ item }">
-            <PlaceCell v-slot="{ text }" role="cell" :path="item.path">
-              <router-link :to="{ name: 'places', params: { id: item.place } }">{{ text }}</router-link>
-            </PlaceCell>
-            <div role="cell"><PersonName :person="item.person" /></div>
-            <div role="cell"><Paling :rights="item.rights" /></div>
-            <div role="cell" class="quiet" :title="item.comesFrom">{{ item.comesFrom }}</div>
-            <div role="cell">
-              <button type="button" class="linklike" data-opens :aria-label="`Why ${item.person.name} has this`" @click="why.ask(item.person.id, item.place, false, at)">why</button>
-            </div>
-          </template>
-        </PagedList>
+        <StatementPairs v-if="pairs" :asked="asked" />
+        <StatementRows
+          v-else-if="head.data.value"
+          :key="asked.kind + grouping"
+          :asked="asked"
+          :columns="head.data.value.columns"
+          :version="head.data.value.change"
+        />
       </div>
     </template>
+    <VerifyDialog v-if="checking" @close="checking = false" />
+    <KeepStatement v-if="keeping" :recipe="recipe" :kept="kept.data.value ?? []" @close="keeping = false" />
   </div>
 </template>
 
 <style scoped>
 .statements {
   height: 100%;
-  padding: 16px 22px;
+  padding: 14px 22px;
   display: flex;
   flex-direction: column;
-  gap: 12px;
+  gap: 10px;
   overflow: auto;
+}
+.top {
+  display: flex;
+  justify-content: space-between;
+  align-items: center;
+}
+.acts {
+  display: flex;
+  gap: 8px;
 }
 .question {
   display: flex;
   align-items: center;
-  gap: 14px;
+  gap: 10px 12px;
   flex-wrap: wrap;
 }
+.kind {
+  flex: none;
+  width: 236px;
+}
 .picker {
-  width: 250px;
+  width: 180px;
+}
+.grouping {
+  flex: none;
+  width: 212px;
+}
+.right {
+  flex: none;
+  width: 92px;
 }
 .day {
   flex: none;
-  width: 210px;
+  width: 160px;
 }
 .about {
   display: flex;

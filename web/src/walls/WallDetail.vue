@@ -10,6 +10,7 @@ import HistoryLink from '@/session/HistoryLink.vue'
 import { useSession } from '@/session/useSession'
 import { useDrafting } from '@/tray/useDrafting'
 import { changeOf, heldBetween, ODD, stateOf } from './wall'
+import WallContact from './WallContact.vue'
 import WallExceptions from './WallExceptions.vue'
 import WallForm from './WallForm.vue'
 import WallGaps from './WallGaps.vue'
@@ -24,11 +25,17 @@ const route = useRoute()
 const router = useRouter()
 const { may } = useSession()
 const { draftAt, busy } = useDrafting()
-const query = useQuery({ queryKey: computed(() => ['walls', 'one', props.id]), queryFn: () => answer(api.GET('/api/walls/{id}', { params: { path: { id: props.id } } })) })
+const query = useQuery({
+  queryKey: computed(() => ['walls', 'one', props.id]),
+  queryFn: () => answer(api.GET('/api/walls/{id}', { params: { path: { id: props.id } } })),
+})
 const wall = computed(() => query.data.value)
 const register = useQuery({ queryKey: ['walls'], queryFn: () => answer(api.GET('/api/walls')) })
 const line = computed(() => register.data.value?.find((one) => one.id === props.id))
-const gaps = useQuery({ queryKey: computed(() => ['walls', 'gaps', props.id]), queryFn: () => answer(api.GET('/api/walls/{id}/gaps', { params: { path: { id: props.id } } })) })
+const gaps = useQuery({
+  queryKey: computed(() => ['walls', 'gaps', props.id]),
+  queryFn: () => answer(api.GET('/api/walls/{id}/gaps', { params: { path: { id: props.id } } })),
+})
 const open = computed(() => (gaps.data.value?.gaps ?? []).filter((gap) => gap.dismissed === undefined).length)
 
 const VIEWS = computed(() => [
@@ -68,7 +75,11 @@ function sentence(one: Schemas['WallView']): string {
   if (one.kind === 'confine') return `Keeps ${words(side)} out of everything but what lies ${asks(side)}.`
   return `Keeps ${listed(one.sides.map((each) => `“${each.name}”`))} out of each other’s papers.`
 }
-const odd = computed(() => (wall.value?.sides ?? []).flatMap((side) => side.coverage.oddities.map((oddity) => (side.name === undefined ? ODD[oddity] : `${side.name}: ${ODD[oddity]}`))))
+const odd = computed(() =>
+  (wall.value?.sides ?? []).flatMap((side) =>
+    side.coverage.oddities.map((oddity) => (side.name === undefined ? ODD[oddity] : `${side.name}: ${ODD[oddity]}`)),
+  ),
+)
 
 async function put(state: Schemas['WallView']['state']) {
   if (wall.value !== undefined && (await draftAt([changeOf(wall.value, { state })]))) asking.value = undefined
@@ -91,8 +102,16 @@ const entries = computed(() => {
   <div v-else class="wall">
     <div class="title">
       <div class="about">
-        <h2>{{ wall.name }} <span class="mark">{{ wall.kind }}</span><span class="mark" :class="{ warn: !wall.bars }">{{ stateOf(wall) }}</span> <DraftedMark :drafted="wall.drafted" /></h2>
-        <p>{{ sentence(wall) }} <span class="quiet">Held {{ heldBetween(wall) }}.</span> <HistoryLink :id="wall.id" kind="wall" :name="wall.name" /></p>
+        <h2>
+          {{ wall.name }} <span class="mark">{{ wall.kind }}</span><span class="mark" :class="{ warn: !wall.bars }">{{
+            stateOf(wall)
+          }}</span>
+          <DraftedMark :drafted="wall.drafted" />
+        </h2>
+        <p>
+          {{ sentence(wall) }} <span class="quiet">Held {{ heldBetween(wall) }}.</span>
+          <HistoryLink :id="wall.id" kind="wall" :name="wall.name" />
+        </p>
         <p v-if="wall.reason" class="quiet">Why: {{ wall.reason }}</p>
       </div>
       <div v-if="may('walls')" class="acts">
@@ -100,32 +119,78 @@ const entries = computed(() => {
         <MenuButton title="More" :label="`More to do with ${wall.name}`" :entries="entries" />
       </div>
     </div>
-    <p v-if="wall.barsYou" class="caution" role="status">{{ wall.drafted === 'NO' ? 'This wall keeps you out: you see whom it names and what it asks for, and not what lies behind it.' : 'Once this is in force, the wall keeps you out: you will see whom it names, and nothing of what lies behind it.' }}</p>
+    <p v-if="wall.barsYou" class="caution" role="status">
+      {{
+        wall.drafted === 'NO'
+          ? 'This wall keeps you out: you see whom it names and what it asks for, and not what lies behind it.'
+          : 'Once this is in force, the wall keeps you out: you will see whom it names, and nothing of what lies behind it.'
+      }}
+    </p>
     <p v-for="one in odd" v-else :key="one" class="caution" role="status">{{ one }}</p>
     <p v-if="line" class="counts">
-      Covers <button type="button" class="linklike" @click="view = 'inside'">{{ counted(line.documents, 'document') }}</button> in {{ counted(line.places, 'place') }}, keeps out
-      <button type="button" class="linklike" @click="view = 'barred'">{{ counted(line.people, 'person', 'people') }}</button>: {{ counted(line.pairs, 'pair') }} of a person and a place.
-      <button v-if="line.conflicts > 0" type="button" class="linklike warn" @click="view = 'ties'">{{ counted(line.conflicts, 'person is', 'people are') }} on both sides.</button>
+      Covers
+      <button type="button" class="linklike" @click="view = 'inside'">{{ counted(line.documents, 'document') }}</button>
+      in {{ counted(line.places, 'place') }}, keeps out
+      <button type="button" class="linklike" @click="view = 'barred'">
+        {{ counted(line.people, 'person', 'people') }}</button>: {{ counted(line.pairs, 'pair') }} of a person and a
+      place.
+      <button v-if="line.conflicts > 0" type="button" class="linklike warn" @click="view = 'ties'">
+        {{ counted(line.conflicts, 'person is', 'people are') }} on both sides.
+      </button>
     </p>
     <div class="segments" role="group" aria-label="What to show of the wall">
-      <button v-for="one in VIEWS" :key="one.view" type="button" :aria-pressed="view === one.view" @click="view = one.view">{{ one.title }}</button>
+      <button
+        v-for="one in VIEWS"
+        :key="one.view"
+        type="button"
+        :aria-pressed="view === one.view"
+        @click="view = one.view"
+      >
+        {{ one.title }}
+      </button>
     </div>
     <div class="body" :class="{ sheet: ['barred', 'admitted', 'contact'].includes(view) }">
       <WallInside v-if="view === 'inside'" :wall="wall" />
-      <WallPeople v-else-if="view === 'barred' || view === 'admitted' || view === 'contact'" :id="id" :key="view" :view="view" :bars="wall.bars" :version="query.dataUpdatedAt.value" />
+      <WallContact v-else-if="view === 'contact'" :id="id" :version="query.dataUpdatedAt.value" />
+      <WallPeople
+        v-else-if="view === 'barred' || view === 'admitted'"
+        :id="id"
+        :key="view"
+        :view="view"
+        :bars="wall.bars"
+        :version="query.dataUpdatedAt.value"
+      />
       <WallTies v-else-if="view === 'ties'" :wall="wall" />
-      <WallGaps v-else-if="view === 'gaps'" :id="id" :gaps="gaps.data.value?.gaps" :more="gaps.data.value?.more ?? 0" :kind="wall.kind" />
+      <WallGaps
+        v-else-if="view === 'gaps'"
+        :id="id"
+        :gaps="gaps.data.value?.gaps"
+        :more="gaps.data.value?.more ?? 0"
+        :kind="wall.kind"
+      />
       <WallExceptions v-else-if="view === 'exceptions'" :wall="wall" />
       <WallProofs v-else :id="id" :name="wall.name" :drafted="wall.drafted" />
     </div>
-    <v-dialog :model-value="asking !== undefined" max-width="480" aria-labelledby="lift-title" @update:model-value="asking = undefined">
+    <v-dialog
+      :model-value="asking !== undefined"
+      max-width="480"
+      aria-labelledby="lift-title"
+      @update:model-value="asking = undefined"
+    >
       <form class="sheet pg-dialog" @submit.prevent="put(asking!)">
         <h2 id="lift-title">{{ asking === 'LIFTED' ? 'Lift' : 'Raise' }} {{ wall.name }}</h2>
         <p v-if="asking === 'LIFTED'">
-          {{ wall.bars ? 'Whoever it keeps out then has again what the access lists give them.' : 'It keeps nobody out now.' }} The wall stays in the register, with its history. The tray says who gains by it before anything
-          happens.
+          {{
+            wall.bars
+              ? 'Whoever it keeps out then has again what the access lists give them.'
+              : 'It keeps nobody out now.'
+          }}
+          The wall stays in the register, with its history. The tray says who gains by it before anything happens.
         </p>
-        <p v-else>It stands at the next request of everybody whom it keeps out: nobody has to sign out. The tray says who loses what before anything happens.</p>
+        <p v-else>
+          It stands at the next request of everybody whom it keeps out: nobody has to sign out. The tray says who loses
+          what before anything happens.
+        </p>
         <div class="actions">
           <v-btn @click="asking = undefined">Cancel</v-btn>
           <v-btn type="submit" class="is-main" :loading="busy">Add to the draft</v-btn>

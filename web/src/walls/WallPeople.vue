@@ -1,14 +1,14 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { answer, api, type Schemas } from '@/api/client'
-import { counted, listed, moment, number } from '@/common/words'
+import { listed, number } from '@/common/words'
 import PagedList from '@/lists/PagedList.vue'
 import type { Part } from '@/lists/part'
 import PersonName from '@/people/PersonName.vue'
 
 /** Both ends of a wall: whom it keeps from what, whom it lets in, and who of the first has been inside. */
-const props = defineProps<{ id: string; view: 'barred' | 'admitted' | 'contact'; bars: boolean; version: number }>()
-type Row = { key: 'barred'; one: Schemas['Kept'] } | { key: 'admitted'; one: Schemas['LetIn'] } | { key: 'contact'; one: Schemas['Contact'] }
+const props = defineProps<{ id: string; view: 'barred' | 'admitted'; bars: boolean; version: number }>()
+type Row = { key: 'barred'; one: Schemas['Kept'] } | { key: 'admitted'; one: Schemas['LetIn'] }
 
 async function fetchRows(part: Part): Promise<{ total: number; items: Row[] }> {
   const params = { params: { path: { id: props.id }, query: part } }
@@ -16,12 +16,8 @@ async function fetchRows(part: Part): Promise<{ total: number; items: Row[] }> {
     const page = await answer(api.GET('/api/walls/{id}/barred', params))
     return { total: page.total, items: page.items.map((one) => ({ key: 'barred', one })) }
   }
-  if (props.view === 'admitted') {
-    const page = await answer(api.GET('/api/walls/{id}/admitted', params))
-    return { total: page.total, items: page.items.map((one) => ({ key: 'admitted', one })) }
-  }
-  const page = await answer(api.GET('/api/walls/{id}/contact', params))
-  return { total: page.total, items: page.items.map((one) => ({ key: 'contact', one })) }
+  const page = await answer(api.GET('/api/walls/{id}/admitted', params))
+  return { total: page.total, items: page.items.map((one) => ({ key: 'admitted', one })) }
 }
 
 const COLUMNS = computed(() =>
@@ -32,25 +28,16 @@ const COLUMNS = computed(() =>
         { title: 'Places', width: '80px', sort: '-places' },
         { title: 'With which rights', width: '1.2fr' },
       ]
-    : props.view === 'admitted'
-      ? [
-          { title: 'Who', width: 'minmax(160px, 1fr)', sort: 'name' },
-          { title: 'By', width: '1fr', sort: 'side' },
-          { title: 'Documents inside', width: '150px', sort: 'documents' },
-        ]
-      : [
-          { title: 'Who', width: 'minmax(140px, 0.8fr)', sort: 'name' },
-          { title: 'Document', width: '1.4fr', sort: 'place' },
-          { title: 'First', width: '120px', sort: 'first' },
-          { title: 'Last', width: '120px', sort: 'last' },
-          { title: 'How often', width: '150px', sort: '-times' },
-        ],
+    : [
+        { title: 'Who', width: 'minmax(160px, 1fr)', sort: 'name' },
+        { title: 'By', width: '1fr', sort: 'side' },
+        { title: 'Documents inside', width: '150px', sort: 'documents' },
+      ],
 )
-const LABELS = { barred: 'Who is kept out', admitted: 'Who is let in', contact: 'Who was inside' }
+const LABELS = { barred: 'Who is kept out', admitted: 'Who is let in' }
 const EMPTY = {
   barred: 'Nobody whom it keeps out would reach anything without it.',
   admitted: 'It lets nobody in by name.',
-  contact: 'Nobody whom it keeps out has opened anything inside. Openings are written down since documents have content here.',
 }
 </script>
 
@@ -60,13 +47,18 @@ const EMPTY = {
       {{
         view === 'barred'
           ? `Those who ${bars ? 'would reach something without the wall' : 'would lose something if it stood'}, with what they would have.`
-          : view === 'admitted'
-            ? 'To be let in gives nothing by itself: how much of what lies inside each of them reaches.'
-            : 'Who among those kept out has opened a document inside, or taken a copy of it.'
+          : 'To be let in gives nothing by itself: how much of what lies inside each of them reaches.'
       }}
     </p>
     <div class="list">
-      <PagedList :label="LABELS[view]" find="Find a person" :query-key="['walls', view, id, version]" :fetch="fetchRows" :columns="COLUMNS" :empty="EMPTY[view]">
+      <PagedList
+        :label="LABELS[view]"
+        find="Find a person"
+        :query-key="['walls', view, id, version]"
+        :fetch="fetchRows"
+        :columns="COLUMNS"
+        :empty="EMPTY[view]"
+      >
         <template #row="{ item: row }">
           <div role="cell"><PersonName :person="row.one.person" /></div>
           <template v-if="row.key === 'barred'">
@@ -74,15 +66,11 @@ const EMPTY = {
             <div role="cell">{{ number(row.one.places) }}</div>
             <div role="cell" class="quiet">{{ listed(row.one.rights) }}</div>
           </template>
-          <template v-else-if="row.key === 'admitted'">
-            <div role="cell">{{ row.one.excepted ? 'an exception' : (row.one.side ?? 'being listed') }}</div>
-            <div role="cell" :class="{ warn: row.one.documents === 0 }">{{ row.one.documents === 0 ? 'none: let in in vain' : number(row.one.documents) }}</div>
-          </template>
           <template v-else>
-            <div role="cell"><router-link :to="{ name: 'places', params: { id: row.one.place } }" :title="row.one.path">{{ row.one.path }}</router-link></div>
-            <div role="cell">{{ moment(row.one.first) }}</div>
-            <div role="cell">{{ moment(row.one.last) }}</div>
-            <div role="cell">{{ counted(row.one.times, 'time') }}<span v-if="row.one.copies > 0" class="warn">, {{ counted(row.one.copies, 'copy', 'copies') }}</span></div>
+            <div role="cell">{{ row.one.excepted ? 'an exception' : (row.one.side ?? 'being listed') }}</div>
+            <div role="cell" :class="{ warn: row.one.documents === 0 }">
+              {{ row.one.documents === 0 ? 'none: let in in vain' : number(row.one.documents) }}
+            </div>
           </template>
         </template>
       </PagedList>

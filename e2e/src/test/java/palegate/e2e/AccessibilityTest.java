@@ -81,7 +81,7 @@ class AccessibilityTest {
     desk.open(page, "/rehearsal");
     page.locator("[data-row]").first().waitFor();
     assertNothingFound(page, "rehearsal");
-    desk.open(page, "/statements?about=PLACE&id=lib-board");
+    desk.open(page, "/statements?kind=place&id=lib-board&grouping=none");
     page.locator("[data-row]").first().waitFor();
     assertNothingFound(page, "statements");
     desk.open(page, "/journal/3");
@@ -154,7 +154,7 @@ class AccessibilityTest {
     // A window of 1280 by 800 at 200% shows as many CSS pixels as one of 640 by 400.
     Page page = desk.window(640, 400, false);
     desk.signIn(page, "oriel.fenn");
-    for (String path : List.of("/places/f-2406", "/statements?about=PLACE&id=lib-board", "/journal/3", "/people/groups/g-surveyors", "/roles/r-preparer",
+    for (String path : List.of("/places/f-2406", "/statements?kind=place&id=lib-board&grouping=none", "/journal/3", "/people/groups/g-surveyors", "/roles/r-preparer",
         "/types/valuation", "/breaks", "/drafts")) {
       desk.open(page, path);
       page.locator("h1").first().waitFor();

@@ -70,7 +70,7 @@ class ListsTest {
   @Test
   void a_statement_by_person_and_only_of_what_is_looked_for(Desk desk) {
     Page page = desk.signedIn("oriel.fenn");
-    desk.open(page, "/statements?about=PLACE&id=lib-acc");
+    desk.open(page, "/statements?kind=place&id=lib-acc&grouping=none");
     Locator rows = table(page, "The statement");
     sortBy(rows, "Person");
     assertThat(rows.locator("[aria-sort='ascending']")).hasText("Person");
@@ -89,7 +89,7 @@ class ListsTest {
   @Test
   void a_statement_as_it_was_at_the_end_of_an_earlier_day_names_the_change_that_held_then(Desk desk) {
     Page page = desk.signedIn("oriel.fenn");
-    desk.open(page, "/statements?about=PLACE&id=lib-ten&documents=no");
+    desk.open(page, "/statements?kind=place&id=lib-ten&grouping=none&documents=no");
     Locator about = page.locator(".about");
     assertThat(about).containsText("as of change 6");
     String now = about.innerText();
@@ -179,7 +179,7 @@ class ListsTest {
   @Test
   void rows_are_walked_with_the_arrow_keys_and_only_those_in_sight_exist(Desk desk) {
     Page page = desk.signedIn("oriel.fenn");
-    desk.open(page, "/statements?about=PLACE&id=root");
+    desk.open(page, "/statements?kind=place&id=root&grouping=none");
     Locator rows = table(page, "The statement");
     rows.locator("[data-row='0']").waitFor();
     assertThat(Integer.parseInt(rows.getAttribute("aria-rowcount"))).as("a list of thousands").isGreaterThan(5_000);
@@ -201,7 +201,7 @@ class ListsTest {
   void at_double_size_too_only_the_rows_in_sight_exist(Desk desk) {
     Page page = desk.window(640, 400, false);
     desk.signIn(page, "wenna.carrow");
-    for (String[] list : new String[][] {{"/people/persons", "Persons"}, {"/people/groups", "Groups"}, {"/statements?about=PLACE&id=root", "The statement"}}) {
+    for (String[] list : new String[][] {{"/people/persons", "Persons"}, {"/people/groups", "Groups"}, {"/statements?kind=place&id=root&grouping=none", "The statement"}}) {
       desk.open(page, list[0]);
       Locator rows = table(page, list[1]);
       rows.locator("[data-row='0']").waitFor();

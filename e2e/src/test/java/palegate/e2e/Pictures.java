@@ -57,7 +57,7 @@ public final class Pictures {
     shot(page, page.locator("[data-drafted=ADDED]").first(), "draft");
     desk.open(page, "/rehearsal");
     shot(page, page.locator(".list [data-row]").first(), "rehearsal");
-    desk.open(page, "/statements?about=PLACE&id=lib-acc");
+    desk.open(page, "/statements?kind=place&id=lib-acc&grouping=none");
     shot(page, page.locator("[data-row]").first(), "statement");
     int tenders = app.signedIn("wenna.carrow").get("/api/journal?text=Saint%20Orrin:").body().path("items").get(0).path("number").asInt();
     desk.open(page, "/journal/" + tenders);

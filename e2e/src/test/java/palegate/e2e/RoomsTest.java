@@ -104,7 +104,7 @@ class RoomsTest {
   void no_paling_is_cut_off_in_any_list(Desk desk) {
     Page page = desk.signedIn("wenna.carrow");
     for (String path : List.of("/roles", "/places/lib-cas", "/places/lib-cas?show=people", "/breaks", "/types/matrix", "/roles/r-keeper",
-        "/statements?about=PLACE&id=lib-acc", "/between", "/papers/lib-cas")) {
+        "/statements?kind=place&id=lib-acc&grouping=none", "/between", "/papers/lib-cas")) {
       for (int width : List.of(1280, 1024)) {
         page.setViewportSize(width, 800);
         desk.open(page, path);

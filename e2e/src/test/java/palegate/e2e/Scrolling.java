@@ -63,7 +63,7 @@ public final class Scrolling {
   }
 
   private void run(boolean small) {
-    measure(small ? "statement of everyone everywhere" : "statement of everyone in a library", "/statements?about=PLACE&id=" + (small ? "root" : library()));
+    measure(small ? "statement of everyone everywhere" : "statement of everyone in a library", "/statements?kind=place&grouping=none&id=" + (small ? "root" : library()));
     measure("persons", "/people/persons");
     measure("groups", "/people/groups");
     measure("breaks", "/breaks");

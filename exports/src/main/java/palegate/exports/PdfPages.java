@@ -163,11 +163,20 @@ final class PdfPages implements AutoCloseable {
     }
   }
 
-  private static float[] widths(List<Sheet.Column> columns) {
-    float letters = columns.stream().mapToInt(Sheet.Column::width).sum();
+  private float[] widths(List<Sheet.Column> columns) {
     float[] widths = new float[columns.size()];
+    float all = 0;
     for (int i = 0; i < widths.length; i++) {
-      widths[i] = width() * columns.get(i).width() / letters;
+      float longest = 0;
+      for (String word : columns.get(i).title().split(" ")) {
+        longest = Math.max(longest, text.width(word, SIZE));
+      }
+      // No word of a head is cut in two: what is wider for that makes the others narrower.
+      widths[i] = Math.max(columns.get(i).width() * SIZE / 2, longest + 2 * PADDING + 1);
+      all += widths[i];
+    }
+    for (int i = 0; i < widths.length; i++) {
+      widths[i] *= width() / all;
     }
     return widths;
   }

@@ -65,3 +65,4 @@ GRANT SELECT, INSERT ON wall_proofs TO 'palegate'@'127.0.0.1';
 GRANT SELECT, INSERT, UPDATE ON wall_gap_dismissals TO 'palegate'@'127.0.0.1';
 GRANT SELECT, INSERT, UPDATE, DELETE ON invitations TO 'palegate'@'127.0.0.1';
 GRANT SELECT, INSERT ON mailbox TO 'palegate'@'127.0.0.1';
+GRANT SELECT, INSERT, UPDATE, DELETE ON kept_statements TO 'palegate'@'127.0.0.1';

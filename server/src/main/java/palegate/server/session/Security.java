@@ -77,7 +77,7 @@ class Security {
             .requestMatchers("/api/papers", "/api/papers/**", "/api/updates").access(signedIn(accounts))
             .requestMatchers("/api/walk/**").access(holding(accounts, Duty.ACCESS, Duty.AUDIT, Duty.OVERSIGHT))
             .requestMatchers(HttpMethod.GET, "/api/**").access(administering(accounts))
-            .requestMatchers(HttpMethod.POST, "/api/statements/verification").access(administering(accounts))
+            .requestMatchers("/api/statements/verification", "/api/statements/kept/**").access(administering(accounts))
             .requestMatchers("/api/draft/**", "/api/drafts/**").access(changing(accounts))
             .requestMatchers(HttpMethod.POST, "/api/people/matches", "/api/people/table", "/api/places/*/outline", "/api/types/conversion", "/api/journal/*/reversal")
             .access(changing(accounts))

@@ -142,7 +142,8 @@ class EveryAnswerIsGivenToAViewpointTest {
         "POST /api/drafts/{id}/comments", "POST /api/drafts/{id}/approval", "POST /api/drafts/{id}/schedule", "DELETE /api/drafts/{id}/schedule");
     elsewhere("signing in and out, and what is one's own: SignInTest, InvitationsTest", "POST /api/invitations", "POST /api/invitations/redemption", "GET /api/mailbox", "POST /api/session/password", "GET /api/session/all",
         "DELETE /api/session/all", "DELETE /api/session/all/{id}", "POST /api/session", "DELETE /api/session");
-    elsewhere("keeps what is sent", "POST /api/list-templates", "DELETE /api/list-templates/{id}");
+    ask("GET /api/statements/kept", "");
+    elsewhere("keeps what is sent", "POST /api/statements/kept", "DELETE /api/statements/kept/{id}", "POST /api/list-templates", "DELETE /api/list-templates/{id}");
     elsewhere("what somebody has as a person, not by a duty: LifeOfContentTest, PapersTest", "GET /api/places/{id}/content/about", "GET /api/places/{id}/content", "PUT /api/places/{id}/content");
     elsewhere("its own description", "GET /api/description", "GET /api/description.yaml");
     elsewhere("what somebody has as a person: PapersTest", "GET /api/papers", "GET /api/papers/places/{id}", "GET /api/papers/places/{id}/children", "GET /api/papers/search", "POST /api/papers/places/{id}/children",

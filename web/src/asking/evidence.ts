@@ -21,7 +21,7 @@ export function evidenceOf(evidence: Schemas['Proofs'] | undefined): { title: st
       return { title: 'Everybody there', to: { name: 'places', params: { id: evidence.place }, query: { show: 'people' } } }
     case 'reach':
       return evidence.person !== undefined
-        ? { title: 'The statement', to: { name: 'statements', query: { about: 'PERSON', id: evidence.person } } }
+        ? { title: 'The statement', to: { name: 'statements', query: { kind: 'subject', id: `person:${evidence.person}` } } }
         : { title: 'What it is named by', to: { name: 'people', params: { view: kind === 'unit' ? 'units' : 'groups', id } } }
     case 'wall':
       return { title: 'The wall', to: { name: 'walls', params: { id }, query: { view: 'barred' } } }

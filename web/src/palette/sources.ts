@@ -110,10 +110,10 @@ export const SOURCES: Source[] = [
     find: async (text) => [
       ...(await answer(api.GET('/api/places', { params: { query: { text } } }))).items
         .slice(0, 2)
-        .map((one) => ({ id: `statement ${one.id}`, thing: `place:${one.id}`, kind: 'statement', title: `Who can reach ${one.name}`, about: one.path, to: { name: 'statements', query: { about: 'PLACE', id: one.id } } })),
+        .map((one) => ({ id: `statement ${one.id}`, thing: `place:${one.id}`, kind: 'statement', title: `Who can reach ${one.name}`, about: one.path, to: { name: 'statements', query: { kind: 'place', id: one.id } } })),
       ...(await answer(api.GET('/api/people', { params: { query: part(text) } }))).items
         .slice(0, 2)
-        .map((one) => ({ id: `statement ${one.id}`, thing: `person:${one.id}`, kind: 'statement', title: `What ${one.name} can reach`, about: one.unit ?? '', to: { name: 'statements', query: { about: 'PERSON', id: one.id } } })),
+        .map((one) => ({ id: `statement ${one.id}`, thing: `person:${one.id}`, kind: 'statement', title: `What ${one.name} can reach`, about: one.unit ?? '', to: { name: 'statements', query: { kind: 'subject', id: `person:${one.id}` } } })),
     ],
   },
   {

@@ -64,7 +64,7 @@ async function invite() {
         <p class="quiet">{{ [data.person.login, data.person.email].filter(Boolean).join(' · ') }}</p>
         <p>
           Reaches {{ counted(data.documents, 'document') }} and {{ counted(data.places - data.documents, 'other place') }}.
-          <router-link :to="{ name: 'statements', query: { about: 'PERSON', id: data.person.id } }">Statement on this person</router-link>
+          <router-link :to="{ name: 'statements', query: { kind: 'subject', id: `person:${data.person.id}` } }">Statement on this person</router-link>
           <router-link v-if="rooms.includes('walk')" :to="{ name: 'walk', params: { person: data.person.id } }">Walk as {{ data.person.name }}</router-link>
         </p>
       </div>

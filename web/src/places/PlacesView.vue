@@ -215,7 +215,7 @@ async function removeLine(line: Schemas['AccessLine']) {
           @done="selected = []"
         />
         <div id="find-in-place" class="find-here"></div>
-        <router-link :to="{ name: 'statements', query: { about: 'PLACE', id: place.id } }">Statement on this place</router-link>
+        <router-link :to="{ name: 'statements', query: { kind: 'place', id: place.id } }">Statement on this place</router-link>
       </div>
       <div id="place-content" class="sheet content">
         <p v-if="access.isError.value" class="fault" role="alert">{{ access.error.value?.message }}</p>

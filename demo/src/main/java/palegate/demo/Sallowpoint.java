@@ -60,7 +60,7 @@ public final class Sallowpoint {
         new SignIn("ola.lindqvist", "p-ola", "keeper of one library, Casualties; a wall runs through it", "Look for C-2411: to her it does not exist."),
         new SignIn("hesper.vance", "p-hesper", "looks after the Staff handbook and the people of the Sallowpoint office", "People: only those of her office are there."),
         new SignIn("ferris.oake", "p-106", "walls officer: raises and lifts walls", "Places: the walls at C-2406 Brannock Star, and why."),
-        new SignIn("linnet.sayle", "p-113", "reviewer of Casualties and Accounts", "Breaks: one of them says just what its parent says."),
+        new SignIn("linnet.sayle", "p-113", "runs the reviews of Casualties and Accounts", "Rounds: begin one over Casualties, and see who would be asked."),
         new SignIn("mia.torrance", "p-mia", "an adjuster, without any duty", "Papers: her own repository; search for towage."));
   }
 
@@ -109,6 +109,7 @@ public final class Sallowpoint {
     return List.of(
         duty("du-wenna-access", "p-wenna", Duty.ACCESS, "root"), duty("du-wenna-oversight", "p-wenna", Duty.OVERSIGHT, "root"), duty("du-wenna-people", "p-wenna", Duty.PEOPLE, null),
         duty("du-wenna-types", "p-wenna", Duty.TYPES, null), duty("du-wenna-walls", "p-wenna", Duty.WALLS, null), duty("du-wenna-system", "p-wenna", Duty.SYSTEM, null),
+        duty("du-wenna-rounds", "p-wenna", Duty.ROUNDS, "root"),
         new DutyAssignment("du-keepers", group("g-keepers"), Duty.ACCESS, "root", null, null, Period.ALWAYS), duty("du-teodor-people", "p-teodor", Duty.PEOPLE, null),
         duty("du-oriel", "p-oriel", Duty.AUDIT, null),
         new DutyAssignment("du-ola", new Subject.OfPerson("p-ola"), Duty.ACCESS, "lib-cas", null, "r-curator", Period.ALWAYS),

@@ -66,3 +66,7 @@ GRANT SELECT, INSERT, UPDATE ON wall_gap_dismissals TO 'palegate'@'127.0.0.1';
 GRANT SELECT, INSERT, UPDATE, DELETE ON invitations TO 'palegate'@'127.0.0.1';
 GRANT SELECT, INSERT ON mailbox TO 'palegate'@'127.0.0.1';
 GRANT SELECT, INSERT, UPDATE, DELETE ON kept_statements TO 'palegate'@'127.0.0.1';
+GRANT SELECT, INSERT, UPDATE ON rounds TO 'palegate'@'127.0.0.1';
+GRANT SELECT, INSERT, UPDATE ON round_items TO 'palegate'@'127.0.0.1';
+GRANT SELECT, INSERT ON round_deliveries TO 'palegate'@'127.0.0.1';
+GRANT SELECT, INSERT ON round_trail TO 'palegate'@'127.0.0.1';

@@ -111,11 +111,11 @@ public record Recipe(StatementKind kind, String id, Grouping grouping, boolean d
       return new Parsed(null, wrong);
     }
     String id = parts.getOrDefault("id", "");
-    if (id.isEmpty() && (kind.needsPlace() || kind.needsSubject())) {
-      wrong.add(new Wrong("id", "A statement of the kind [" + kind.word() + "] is about one " + (kind.needsPlace() ? "place" : "subject") + ", and none is named.",
-          kind.needsPlace() ? "Name a place by its id." : "Name a subject as person:ID, group:ID, unit:ID, builtin:staff or builtin:outsiders."));
+    if (id.isEmpty() && (kind.needsPlace() || kind.needsSubject() || kind.needsRound())) {
+      wrong.add(new Wrong("id", "A statement of the kind [" + kind.word() + "] is about one " + (kind.needsPlace() ? "place" : kind.needsRound() ? "round" : "subject") + ", and none is named.",
+          kind.needsPlace() ? "Name a place by its id." : kind.needsRound() ? "Name a round by its number." : "Name a subject as person:ID, group:ID, unit:ID, builtin:staff or builtin:outsiders."));
     }
-    if (!id.isEmpty() && !kind.takesPlace() && !kind.needsSubject()) {
+    if (!id.isEmpty() && !kind.takesPlace() && !kind.needsSubject() && !kind.needsRound()) {
       wrong.add(new Wrong("id", "A statement of the kind [" + kind.word() + "] is about all there is.", "Leave the id out."));
     }
     Grouping grouping = kind.isGrouped() ? Grouping.SAME : Grouping.NONE;

@@ -35,11 +35,13 @@ public enum StatementKind {
   /** What was put in force between two days; kept by the server alone. */
   CHANGES(About.EVERYTHING),
   /** Who gained and lost what between two days, and by which change; kept by the server alone. */
-  DIFFERENCE(About.ANY_PLACE);
+  DIFFERENCE(About.ANY_PLACE),
+  /** A round of review: who decided what when on what facts, and what has come of it; kept by the server alone. */
+  ROUND(About.A_ROUND);
 
   /** What has to be named. */
   enum About {
-    A_PLACE, A_SUBJECT,
+    A_PLACE, A_SUBJECT, A_ROUND,
     /** A place may be named; without one it is the whole repository. */
     ANY_PLACE,
     EVERYTHING
@@ -59,6 +61,10 @@ public enum StatementKind {
     return about == About.A_SUBJECT;
   }
 
+  public boolean needsRound() {
+    return about == About.A_ROUND;
+  }
+
   public boolean takesPlace() {
     return about == About.A_PLACE || about == About.ANY_PLACE;
   }
@@ -70,12 +76,12 @@ public enum StatementKind {
 
   /** Whether it is made from a structure alone, so that a bundle is enough. */
   public boolean isOfStructure() {
-    return this != OPENINGS && this != CHANGES && this != DIFFERENCE;
+    return this != OPENINGS && this != CHANGES && this != DIFFERENCE && this != ROUND;
   }
 
   /** Whether it is about a stretch of time rather than an instant. */
   public boolean isOfPeriod() {
-    return !isOfStructure();
+    return this == OPENINGS || this == CHANGES || this == DIFFERENCE;
   }
 
   public String word() {

@@ -25,7 +25,7 @@ public final class Statements {
       case CONDITIONS -> ConditionsStatement.of(asked);
       case ROLES -> RolesStatement.of(asked);
       case GROUPS -> GroupsStatement.of(asked);
-      case OPENINGS, CHANGES, DIFFERENCE -> throw new RefusedRecipe("kind", "A statement of the kind [" + recipe.kind().word() + "] is made from what the server keeps, not from a structure.",
+      case OPENINGS, CHANGES, DIFFERENCE, ROUND -> throw new RefusedRecipe("kind", "A statement of the kind [" + recipe.kind().word() + "] is made from what the server keeps, not from a structure.",
           "Make it in the room Statements.");
     };
     return table.only(recipe.columns());

@@ -8,7 +8,7 @@ import palegate.server.store.Instants;
 
 /** Stands in for a mail server: keeps what would have been sent, for whoever sets the system up to look at. */
 @Component
-class Mailbox {
+public class Mailbox {
   record Letter(long id, String to, String subject, String text, Instant sentAt) {}
 
   private final JdbcClient jdbc;
@@ -17,7 +17,7 @@ class Mailbox {
     this.jdbc = jdbc;
   }
 
-  void send(String to, String subject, String text, Instant now) {
+  public void send(String to, String subject, String text, Instant now) {
     jdbc.sql("INSERT INTO mailbox (address, subject, text, sent_at) VALUES (:to, :subject, :text, :now)")
         .param("to", to).param("subject", subject).param("text", text).param("now", Instants.toDatabase(now)).update();
   }

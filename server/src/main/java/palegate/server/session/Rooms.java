@@ -10,10 +10,11 @@ import palegate.core.viewpoint.Asker;
 public final class Rooms {
   private Rooms() {}
 
-  /** Of somebody who asks; everybody has papers. */
-  public static List<String> of(Asker asker) {
+  /** Of somebody who asks; everybody has papers, and whoever is asked to review has reviews. */
+  public static List<String> of(Asker asker, boolean reviews) {
     List<String> rooms = new ArrayList<>();
     add(rooms, asker.id() != null, "papers");
+    add(rooms, reviews, "reviews");
     Set<Duty> duties = asker.duties();
     rooms.addAll(duties.isEmpty() && asker.governsAnything() ? List.of("places", "journal") : of(duties));
     return rooms;
@@ -32,6 +33,7 @@ public final class Rooms {
     add(rooms, all || duties.contains(Duty.WALLS), "walls");
     add(rooms, places, "breaks");
     add(rooms, places || duties.contains(Duty.PEOPLE), "statements");
+    add(rooms, all || duties.contains(Duty.ROUNDS), "rounds");
     add(rooms, !duties.isEmpty(), "journal");
     add(rooms, all || duties.contains(Duty.SYSTEM), "duties");
     return rooms;

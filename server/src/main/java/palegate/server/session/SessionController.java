@@ -34,6 +34,7 @@ import palegate.core.viewpoint.Asker;
 import palegate.demo.Sallowpoint;
 import palegate.server.shell.MayBeMissing;
 import palegate.server.shell.Problem;
+import palegate.server.store.RoundRecords;
 import palegate.server.store.Snapshots;
 
 /** Signing in and out. */
@@ -63,12 +64,13 @@ class SessionController {
   private final CsrfTokenRepository tokens;
   private final ApplicationEventPublisher events;
   private final Snapshots snapshots;
+  private final RoundRecords records;
   private final Clock clock;
   private final boolean demo;
   private final String nobodysHash;
 
   SessionController(Accounts accounts, PasswordEncoder passwords, SecurityContextRepository contexts, SignInLimit limit, KnownDevices devices,
-      CsrfTokenRepository tokens, ApplicationEventPublisher events, Snapshots snapshots, Clock clock,
+      CsrfTokenRepository tokens, ApplicationEventPublisher events, Snapshots snapshots, RoundRecords records, Clock clock,
       @Value("${palegate.demo}") boolean demo) {
     this.accounts = accounts;
     this.passwords = passwords;
@@ -78,6 +80,7 @@ class SessionController {
     this.tokens = tokens;
     this.events = events;
     this.snapshots = snapshots;
+    this.records = records;
     this.clock = clock;
     this.demo = demo;
     nobodysHash = passwords.encode("nobody has this password");
@@ -149,7 +152,7 @@ class SessionController {
 
   private SignedIn signedIn(Accounts.Account account, Integer failedSince) {
     Asker asker = accounts.asker(account.login());
-    return new SignedIn(account.login(), account.name(), account.person(), asker.duties().stream().map(Duty::word).toList(), Rooms.of(asker),
+    return new SignedIn(account.login(), account.name(), account.person(), asker.duties().stream().map(Duty::word).toList(), Rooms.of(asker, asker.id() != null && records.isReviewer(asker.id())),
         asker.holdsAny(Duty.changing()) || asker.governsAnything(), failedSince);
   }
 }

@@ -13,7 +13,7 @@ final class BodyLimits {
   static {
     BY_ADDRESS.put(Pattern.compile("/api/session(/.*)?|/api/invitations(/.*)?"), 4 * KILO);
     BY_ADDRESS.put(Pattern.compile("/api/places/[^/]+/content"), 2 * KILO * KILO);
-    BY_ADDRESS.put(Pattern.compile("/api/statements/verification|/api/rounds/[^/]+/return"), 16 * KILO * KILO);
+    BY_ADDRESS.put(Pattern.compile("/api/statements/verification|/api/reviews/[^/]+/return"), 16 * KILO * KILO);
     BY_ADDRESS.put(Pattern.compile("/api/draft/changes/many|/api/draft/preview(/people)?"), 8 * KILO * KILO);
     BY_ADDRESS.put(Pattern.compile("/api/places/[^/]+/outline|/api/people/matches"), 4 * KILO * KILO);
   }

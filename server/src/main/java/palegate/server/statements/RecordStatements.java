@@ -20,9 +20,11 @@ import palegate.core.rehearsal.RightsDifference;
 import palegate.core.snapshot.Snapshot;
 import palegate.core.statements.Recipe;
 import palegate.core.statements.RefusedRecipe;
+import palegate.core.statements.StatementKind;
 import palegate.core.statements.StatementTable;
 import palegate.core.statements.StatementTable.Column;
 import palegate.core.structure.Structure;
+import palegate.server.rounds.RoundEvidence;
 import palegate.server.shell.Problem;
 import palegate.server.store.ChangeLog;
 import palegate.server.store.History;
@@ -42,18 +44,23 @@ class RecordStatements {
   private final Openings openings;
   private final Viewpoints viewpoints;
   private final KnownChanges knownChanges;
+  private final RoundEvidence rounds;
 
-  RecordStatements(ChangeLog log, History history, Openings openings, Viewpoints viewpoints, KnownChanges knownChanges) {
+  RecordStatements(ChangeLog log, History history, Openings openings, Viewpoints viewpoints, KnownChanges knownChanges, RoundEvidence rounds) {
     this.log = log;
     this.history = history;
     this.openings = openings;
     this.viewpoints = viewpoints;
     this.knownChanges = knownChanges;
+    this.rounds = rounds;
   }
 
   /** @param until where the stretch of time ends; the recipe says where it begins, or it is four weeks */
   StatementTable of(Recipe recipe, Instant until, Snapshot state, String account) {
     Instant from = recipe.from() == null ? until.minus(DAYS_USUALLY, ChronoUnit.DAYS) : recipe.from();
+    if (recipe.kind() == StatementKind.ROUND) {
+      return rounds.of(recipe.id(), account);
+    }
     if (!from.isBefore(until)) {
       throw new RefusedRecipe("from", "The stretch of time begins when it ends, or later.", "Choose an earlier day for its beginning.");
     }

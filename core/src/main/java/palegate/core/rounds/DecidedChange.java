@@ -1,0 +1,150 @@
+package palegate.core.rounds;
+
+import java.time.Instant;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.function.UnaryOperator;
+import palegate.core.access.Grant;
+import palegate.core.access.Oversight;
+import palegate.core.changes.AccessChange;
+import palegate.core.changes.Change;
+import palegate.core.changes.ClearanceChange;
+import palegate.core.changes.DutyChange;
+import palegate.core.changes.MembershipChange;
+import palegate.core.changes.OversightChange;
+import palegate.core.changes.WallChange;
+import palegate.core.duties.DutyAssignment;
+import palegate.core.people.Group;
+import palegate.core.people.Membership;
+import palegate.core.people.Period;
+import palegate.core.structure.Structure;
+import palegate.core.types.Clearance;
+import palegate.core.types.DocumentType;
+import palegate.core.walls.Wall;
+
+/** What a decision does to the structure as it is now: removes the thing, or puts another of its kind in its place. */
+public final class DecidedChange {
+  /**
+   * How something is to be instead.
+   *
+   * @param role the id of another role; null to keep the one it has
+   * @param until another end; null to keep the one it has
+   */
+  public record Instead(String role, Instant until) {}
+
+  private DecidedChange() {}
+
+  /** The changes that take it away; none if it is not there any more. */
+  public static List<Change> removing(Structure structure, ReviewItem item) {
+    return of(structure, item, null, any -> "");
+  }
+
+  /**
+   * The changes that make it what it is to be; none if it is not there any more.
+   *
+   * @param newId gives what is put in its place an id, from a prefix
+   */
+  public static List<Change> changing(Structure structure, ReviewItem item, Instead instead, UnaryOperator<String> newId) {
+    return of(structure, item, Objects.requireNonNull(instead), newId);
+  }
+
+  /** Whether the decision to change can name another role for it. */
+  public static boolean takesRole(ItemKind kind) {
+    return kind == ItemKind.GRANT || kind == ItemKind.CLEARANCE;
+  }
+
+  private static List<Change> of(Structure structure, ReviewItem item, Instead instead, UnaryOperator<String> newId) {
+    return switch (item.kind()) {
+      case GRANT -> grant(structure, item, instead, newId);
+      case OVERSIGHT -> oversight(structure, item, instead, newId);
+      case MEMBERSHIP -> membership(structure, item, instead);
+      case EXCEPTION -> exception(structure, item, instead);
+      case CLEARANCE -> clearance(structure, item, instead);
+      case DUTY -> duty(structure, item, instead);
+    };
+  }
+
+  private static Period period(Period was, Instead instead) {
+    return instead.until() == null ? was : new Period(was.from(), instead.until());
+  }
+
+  private static String id(ReviewItem item) {
+    return item.key().substring(item.key().indexOf(':') + 1);
+  }
+
+  private static List<Change> grant(Structure structure, ReviewItem item, Instead instead, UnaryOperator<String> newId) {
+    Grant grant = structure.grants().get(id(item));
+    if (grant == null) {
+      return List.of();
+    }
+    Change removal = new AccessChange.RemoveGrant(grant.place(), grant.id());
+    return instead == null ? List.of(removal) : List.of(removal,
+        new AccessChange.AddGrant(new Grant(newId.apply("e"), grant.place(), grant.subject(), instead.role() == null ? grant.role() : instead.role(), grant.types(), period(grant.period(), instead), grant.note())));
+  }
+
+  private static List<Change> oversight(Structure structure, ReviewItem item, Instead instead, UnaryOperator<String> newId) {
+    Oversight oversight = structure.oversights().get(id(item));
+    if (oversight == null) {
+      return List.of();
+    }
+    Change removal = new OversightChange.RemoveOversight(oversight.place(), oversight.id());
+    return instead == null ? List.of(removal)
+        : List.of(removal, new OversightChange.AddOversight(new Oversight(newId.apply("o"), oversight.place(), oversight.subject(), period(oversight.period(), instead), oversight.note())));
+  }
+
+  private static List<Change> membership(Structure structure, ReviewItem item, Instead instead) {
+    Group group = structure.groups().get(item.container());
+    Membership membership = group == null ? null : group.members().stream()
+        .filter(one -> one.member().id().equals(item.subject().id()) && Objects.equals(one.period().from(), item.period().from()) && (one.member() instanceof Membership.PersonMember) == item.subject().kind().equals("person")).findFirst().orElse(null);
+    if (membership == null) {
+      return List.of();
+    }
+    Change removal = new MembershipChange.RemoveMember(group.id(), membership);
+    return instead == null ? List.of(removal) : List.of(removal, new MembershipChange.AddMember(group.id(), new Membership(membership.member(), period(membership.period(), instead))));
+  }
+
+  private static List<Change> exception(Structure structure, ReviewItem item, Instead instead) {
+    Wall wall = structure.walls().get(item.container());
+    Wall.Exempt exempt = wall == null ? null : wall.exceptions().stream().filter(one -> one.subject().equals(item.subject()) && Objects.equals(one.until(), item.period().until())).findFirst().orElse(null);
+    if (exempt == null) {
+      return List.of();
+    }
+    Change removal = new WallChange.RemoveException(wall.id(), exempt);
+    return instead == null ? List.of(removal) : List.of(removal, new WallChange.AddException(wall.id(), new Wall.Exempt(exempt.subject(), instead.until() == null ? exempt.until() : instead.until())));
+  }
+
+  private static List<Change> clearance(Structure structure, ReviewItem item, Instead instead) {
+    DocumentType type = structure.types().get(item.container());
+    Clearance clearance = type == null ? null : type.clearances().stream()
+        .filter(one -> one.subject().equals(item.subject()) && one.role().equals(item.role()) && Objects.equals(one.period().from(), item.period().from())).findFirst().orElse(null);
+    if (clearance == null) {
+      return List.of();
+    }
+    Change removal = new ClearanceChange.RemoveClearance(type.id(), clearance);
+    return instead == null ? List.of(removal)
+        : List.of(removal, new ClearanceChange.AddClearance(type.id(), new Clearance(clearance.subject(), instead.role() == null ? clearance.role() : instead.role(), period(clearance.period(), instead))));
+  }
+
+  private static List<Change> duty(Structure structure, ReviewItem item, Instead instead) {
+    DutyAssignment duty = structure.duties().get(id(item));
+    if (duty == null) {
+      return List.of();
+    }
+    return List.of(instead == null ? new DutyChange.RemoveDuty(duty.id())
+        : new DutyChange.SetDuty(new DutyAssignment(duty.id(), duty.subject(), duty.duty(), duty.place(), duty.unit(), duty.ceiling(), period(duty.period(), instead))));
+  }
+
+  /** Whether what was decided is so in a state: it is gone, or what stands there now is as it was to be. */
+  public static boolean isCarriedOut(Map<String, ReviewItem> now, ReviewItem item, Decision decision, Instead instead) {
+    ReviewItem standing = now.get(item.key());
+    if (decision == Decision.KEEP) {
+      return true;
+    }
+    if (decision == Decision.REMOVE) {
+      return standing == null;
+    }
+    return decision == Decision.CHANGE && now.values().stream().anyMatch(one -> one.kind() == item.kind() && one.container().equals(item.container()) && one.subject().equals(item.subject())
+        && (instead.role() == null || instead.role().equals(one.role())) && (instead.until() == null || instead.until().equals(one.period().until())));
+  }
+}

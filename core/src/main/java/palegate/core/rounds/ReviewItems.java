@@ -1,0 +1,160 @@
+package palegate.core.rounds;
+
+import java.time.ZoneOffset;
+import java.time.format.DateTimeFormatter;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Set;
+import palegate.core.access.Entry;
+import palegate.core.access.Grant;
+import palegate.core.access.Oversight;
+import palegate.core.collections.PersonSet;
+import palegate.core.duties.Duty;
+import palegate.core.duties.DutyAssignment;
+import palegate.core.people.Group;
+import palegate.core.people.Membership;
+import palegate.core.people.Period;
+import palegate.core.people.Subject;
+import palegate.core.roles.Right;
+import palegate.core.roles.Role;
+import palegate.core.snapshot.Snapshot;
+import palegate.core.snapshot.SnapshotAt;
+import palegate.core.structure.Structure;
+import palegate.core.structure.SubjectNames;
+import palegate.core.types.Clearance;
+import palegate.core.types.DocumentType;
+import palegate.core.walls.Wall;
+
+/** Finds what a round asks about. What has ended is not asked about; what is to come is. O(entries and memberships in scope). */
+public final class ReviewItems {
+  private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("d MMM uuuu", Locale.UK).withZone(ZoneOffset.UTC);
+  private static final Set<ItemKind> ALL = Set.of(ItemKind.values());
+
+  private final SnapshotAt moment;
+  private final Snapshot snapshot;
+  private final Structure structure;
+  private final ReviewScope scope;
+  private final List<ReviewItem> items = new ArrayList<>();
+
+  private ReviewItems(SnapshotAt moment, ReviewScope scope) {
+    this.moment = moment;
+    this.scope = scope;
+    snapshot = moment.snapshot();
+    structure = snapshot.structure();
+  }
+
+  /** In a fixed order: by kind, by where it stands, by whom it is about. A place that is not there has nothing. */
+  public static List<ReviewItem> of(SnapshotAt moment, ReviewScope scope) {
+    ReviewItems found = new ReviewItems(moment, scope);
+    found.find();
+    return found.items.stream().filter(item -> !scope.outsidersOnly() || item.outsiders() > 0)
+        .sorted(Comparator.comparing(ReviewItem::kind).thenComparing(ReviewItem::containerName).thenComparing(ReviewItem::subjectName).thenComparing(ReviewItem::key)).toList();
+  }
+
+  /** Everything that could be asked about in a state, by its key: to see what has become of what was asked. */
+  public static Map<String, ReviewItem> byKey(SnapshotAt moment) {
+    Map<String, ReviewItem> byKey = new HashMap<>();
+    of(moment, new ReviewScope(ALL, null, Set.of(), false)).forEach(item -> byKey.put(item.key(), item));
+    return byKey;
+  }
+
+  private void find() {
+    if (scope.kinds().contains(ItemKind.MEMBERSHIP)) {
+      structure.groups().values().stream().filter(group -> scope.groups().isEmpty() || scope.groups().contains(group.id())).forEach(group -> group.members().forEach(member -> membership(group, member)));
+    }
+    if (scope.kinds().contains(ItemKind.GRANT) || scope.kinds().contains(ItemKind.OVERSIGHT)) {
+      atPlaces();
+    }
+    if (scope.kinds().contains(ItemKind.EXCEPTION)) {
+      structure.walls().values().stream().filter(wall -> wall.state() != Wall.State.LIFTED).forEach(wall -> wall.exceptions().forEach(exempt -> exception(wall, exempt)));
+    }
+    if (scope.kinds().contains(ItemKind.CLEARANCE)) {
+      structure.types().values().stream().filter(DocumentType::guarded).forEach(type -> type.clearances().forEach(clearance -> clearance(type, clearance)));
+    }
+    if (scope.kinds().contains(ItemKind.DUTY)) {
+      structure.duties().values().forEach(this::duty);
+    }
+  }
+
+  private void atPlaces() {
+    int top = scope.place() == null ? structure.repository().map(repository -> snapshot.placeNumber(repository.id())).orElse(-1) : snapshot.placeNumber(scope.place());
+    if (top < 0) {
+      return;
+    }
+    snapshot.inDisplayOrder(top).forEach(place -> {
+      for (Entry entry : snapshot.ownEntries(place)) {
+        if (scope.kinds().contains(ItemKind.GRANT) && entry instanceof Grant grant) {
+          grant(place, grant);
+        }
+      }
+      if (scope.kinds().contains(ItemKind.OVERSIGHT)) {
+        snapshot.ownOversights(place).forEach(oversight -> oversight(place, oversight));
+      }
+    });
+  }
+
+  private void membership(Group group, Membership membership) {
+    boolean person = membership.member() instanceof Membership.PersonMember;
+    Subject subject = person ? new Subject.OfPerson(membership.member().id()) : new Subject.OfGroup(membership.member().id());
+    add(ItemKind.MEMBERSHIP, "membership:" + group.id() + ":" + subject.kind() + ":" + subject.id() + from(membership.period()), subject, group.id(), group.name(), null, membership.period(),
+        (person ? "" : "Everybody in ") + SubjectNames.of(subject, structure) + (person ? " is in " : " is also in ") + group.name(), "group:" + group.id(), 0);
+  }
+
+  private void grant(int place, Grant grant) {
+    Role role = structure.roles().get(grant.role());
+    String types = grant.types().isEmpty() ? "" : ", only for " + String.join(", ", grant.types().stream().map(type -> structure.types().containsKey(type) ? structure.types().get(type).name() : type).sorted().toList());
+    add(ItemKind.GRANT, "grant:" + grant.id(), grant.subject(), grant.place(), snapshot.pathText(place), grant.role(), grant.period(),
+        SubjectNames.of(grant.subject(), structure) + " has " + role.name() + " at " + snapshot.pathText(place) + types, "place:" + grant.place(), (role.rights().contains(Right.GOVERN) ? 3 : 0) + (grant.subject() instanceof Subject.OfPerson ? 1 : 0));
+  }
+
+  private void oversight(int place, Oversight oversight) {
+    add(ItemKind.OVERSIGHT, "oversight:" + oversight.id(), oversight.subject(), oversight.place(), snapshot.pathText(place), null, oversight.period(),
+        SubjectNames.of(oversight.subject(), structure) + " oversees " + snapshot.pathText(place), "place:" + oversight.place(), 2);
+  }
+
+  private void exception(Wall wall, Wall.Exempt exempt) {
+    Period period = new Period(null, exempt.until());
+    add(ItemKind.EXCEPTION, "exception:" + wall.id() + ":" + exempt.subject().kind() + ":" + exempt.subject().id() + ":" + exempt.until(), exempt.subject(), wall.id(), wall.name(), null, period,
+        "The wall “" + wall.name() + "” does not bar " + SubjectNames.of(exempt.subject(), structure), "wall:" + wall.id(), 3);
+  }
+
+  private void clearance(DocumentType type, Clearance clearance) {
+    add(ItemKind.CLEARANCE, "clearance:" + type.id() + ":" + clearance.subject().kind() + ":" + clearance.subject().id() + ":" + clearance.role() + from(clearance.period()), clearance.subject(), type.id(), type.name(), clearance.role(), clearance.period(),
+        SubjectNames.of(clearance.subject(), structure) + " may have at most " + structure.roles().get(clearance.role()).name() + " on documents of the type " + type.name(), "type:" + type.id(), 1);
+  }
+
+  private void duty(DutyAssignment duty) {
+    String over = duty.place() != null && snapshot.placeNumber(duty.place()) >= 0 ? " over " + snapshot.pathText(snapshot.placeNumber(duty.place()))
+        : duty.unit() != null && structure.units().containsKey(duty.unit()) ? " over " + structure.units().get(duty.unit()).name() : "";
+    add(ItemKind.DUTY, "duty:" + duty.id(), duty.subject(), duty.duty().word(), duty.duty().word(), null, duty.period(), SubjectNames.of(duty.subject(), structure) + " has the duty " + duty.duty().word() + over, "duty:" + duty.id(),
+        duty.duty() == Duty.SYSTEM || duty.duty() == Duty.WALLS ? 3 : 1);
+  }
+
+  private static String from(Period period) {
+    return period.from() == null ? "" : ":" + period.from().getEpochSecond();
+  }
+
+  private void add(ItemKind kind, String key, Subject subject, String container, String containerName, String role, Period period, String sentence, String thing, int risk) {
+    if (period.endedBy(moment.instant())) {
+      return;
+    }
+    PersonSet people = moment.matching(subject).and(moment.active());
+    int outsiders = people.sizeOfAnd(moment.activeOutsiders());
+    String dates = (period.from() != null && period.from().isAfter(moment.instant()) ? " from " + DAY.format(period.from()) : "") + (period.until() == null ? "" : " until " + DAY.format(period.until()));
+    items.add(new ReviewItem(key, kind, subject, SubjectNames.of(subject, structure), container, containerName, role, period, people.size(), outsiders,
+        risk + (outsiders > 0 ? 4 : 0) + (outsiders > 0 && period.until() == null ? 2 : 0), sentence + dates + ".", thing));
+  }
+
+  /** Items in the order in which they are read: what was changed since the last round, then the risky, then what stands in one place together. */
+  public static List<ReviewItem> inReadingOrder(List<ReviewItem> items, Set<String> changedSince) {
+    Map<String, Integer> riskOfContainer = new LinkedHashMap<>();
+    items.forEach(item -> riskOfContainer.merge(item.kind() + item.container(), item.risk(), Math::max));
+    return items.stream().sorted(Comparator.comparing((ReviewItem item) -> changedSince.contains(item.key()) ? 0 : 1).thenComparing(item -> -riskOfContainer.get(item.kind() + item.container()))
+        .thenComparing(ReviewItem::kind).thenComparing(ReviewItem::containerName).thenComparing(item -> -item.risk()).thenComparing(ReviewItem::subjectName).thenComparing(ReviewItem::key)).toList();
+  }
+}

@@ -1,0 +1,216 @@
+package palegate.server.rounds;
+
+import java.time.Clock;
+import java.time.Instant;
+import java.time.ZoneOffset;
+import java.time.format.DateTimeFormatter;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Set;
+import org.springframework.http.HttpStatus;
+import org.springframework.stereotype.Service;
+import palegate.core.duties.Duty;
+import palegate.core.rounds.DecidedChange;
+import palegate.core.rounds.Decision;
+import palegate.core.rounds.ItemKind;
+import palegate.core.rounds.ReviewItem;
+import palegate.core.rounds.ReviewItems;
+import palegate.core.rounds.ReviewScope;
+import palegate.core.rounds.Reviewers;
+import palegate.core.snapshot.Snapshot;
+import palegate.core.snapshot.SnapshotAt;
+import palegate.core.structure.Structure;
+import palegate.core.viewpoint.Asker;
+import palegate.core.viewpoint.Viewpoint;
+import palegate.server.session.Accounts;
+import palegate.server.shell.Problem;
+import palegate.server.store.ItemHistory;
+import palegate.server.store.RoundRecords;
+import palegate.server.store.Snapshots;
+import palegate.server.viewpoint.KnownChanges;
+import palegate.server.viewpoint.Viewpoints;
+
+/** Rounds as somebody may know them: who may run which, what they ask, and what has come of it. */
+@Service
+class Rounds {
+  private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("d MMM uuuu", Locale.UK).withZone(ZoneOffset.UTC);
+  private static final int ITEMS_AT_MOST = 20_000;
+
+  /** What a round would ask, and of whom. */
+  record Prepared(List<RoundRecords.Asked> items, long change) {}
+
+  private final RoundRecords records;
+  private final ItemHistory history;
+  private final Viewpoints viewpoints;
+  private final KnownChanges knownChanges;
+  private final Accounts accounts;
+  private final Clock clock;
+
+  Rounds(RoundRecords records, ItemHistory history, Viewpoints viewpoints, KnownChanges knownChanges, Accounts accounts, Clock clock) {
+    this.records = records;
+    this.history = history;
+    this.viewpoints = viewpoints;
+    this.knownChanges = knownChanges;
+    this.accounts = accounts;
+    this.clock = clock;
+  }
+
+  String nameOf(String account) {
+    return accounts.find(account).map(Accounts.Account::name).orElse(account);
+  }
+
+  SnapshotAt known(String account) {
+    return viewpoints.known(account).snapshot().at(clock.instant());
+  }
+
+  /** What stands at no place is for whoever runs reviews of the whole repository. */
+  boolean mayRun(String account, ReviewScope scope) {
+    Asker asker = viewpoints.asker(account);
+    boolean placesOnly = scope.kinds().stream().allMatch(kind -> kind == ItemKind.GRANT || kind == ItemKind.OVERSIGHT);
+    return asker.holdsEverywhere(Duty.ROUNDS) || placesOnly && scope.place() != null && asker.holdsAt(Duty.ROUNDS, viewpoints.of(account).snapshot().structure(), scope.place());
+  }
+
+  private boolean mayLook(String account, RoundRecords.Round round) {
+    return round.madeBy().equals(account) || viewpoints.asker(account).holds(Duty.AUDIT) || mayRun(account, round.scope());
+  }
+
+  boolean mayLookAtAny(String account) {
+    return viewpoints.asker(account).holdsAny(Duty.ROUNDS, Duty.AUDIT);
+  }
+
+  List<RoundRecords.Round> shownTo(String account) {
+    return records.all().stream().filter(round -> mayLook(account, round)).toList();
+  }
+
+  /** A round that somebody may look at. */
+  RoundRecords.Round find(long id, String account) {
+    return records.find(id).filter(round -> mayLook(account, round)).orElseThrow(() -> Problem.notFound("round", Long.toString(id)));
+  }
+
+  /** One that they may run, and that is open. */
+  RoundRecords.Round running(long id, String account) {
+    RoundRecords.Round round = find(id, account);
+    if (!mayRun(account, round.scope())) {
+      throw Problem.of(HttpStatus.FORBIDDEN, "duty-missing", "Another duty is needed", "This takes the duty [rounds] over what the round asks about.");
+    }
+    if (round.closed() != null) {
+      throw Problem.of(HttpStatus.CONFLICT, "round-closed", "The round is closed", "It was closed on " + DAY.format(round.closed().at()) + " by " + round.closed().byName() + ". Begin another one.");
+    }
+    return round;
+  }
+
+  /** The items as far as somebody may know today what they are about. */
+  List<RoundRecords.Item> items(RoundRecords.Round round, String account) {
+    Viewpoint viewpoint = viewpoints.of(account);
+    return records.items(round.id()).stream().filter(item -> knows(viewpoint, item.item())).toList();
+  }
+
+  private static boolean knows(Viewpoint viewpoint, ReviewItem item) {
+    if (viewpoint.whole()) {
+      return true;
+    }
+    Structure known = viewpoint.snapshot().structure();
+    boolean subject = switch (item.subject().kind()) {
+      case "person" -> known.people().containsKey(item.subject().id());
+      case "group" -> known.groups().containsKey(item.subject().id());
+      case "unit" -> known.units().containsKey(item.subject().id());
+      default -> true;
+    };
+    return subject && switch (item.kind()) {
+      case GRANT, OVERSIGHT -> known.places().containsKey(item.container());
+      case MEMBERSHIP -> known.groups().containsKey(item.container());
+      case EXCEPTION -> known.walls().containsKey(item.container());
+      case CLEARANCE -> known.types().containsKey(item.container());
+      case DUTY -> known.duties().containsKey(item.key().substring("duty:".length())) || viewpoint.asker().holdsAny(Duty.SYSTEM, Duty.AUDIT);
+    };
+  }
+
+  /** What a round would ask of whom, in the order in which it is read. Nothing is kept. */
+  Prepared prepare(ReviewScope scope, Reviewers.Rule rule, String named, String standIn, String account) {
+    if (!mayRun(account, scope)) {
+      throw Problem.of(HttpStatus.FORBIDDEN, "duty-missing", "Another duty is needed", "Your duty [rounds] does not cover this. What stands at no place takes it over the whole repository; name a place that it covers.");
+    }
+    Snapshots.Numbered state = viewpoints.known(account);
+    Snapshot snapshot = state.snapshot();
+    List<Problem.Fault> faults = new ArrayList<>();
+    if (scope.place() != null && snapshot.placeNumber(scope.place()) < 0) {
+      faults.add(new Problem.Fault("place", "There is no place [" + scope.place() + "].", "Choose another one."));
+    }
+    scope.groups().stream().filter(group -> !snapshot.structure().groups().containsKey(group)).forEach(group -> faults.add(new Problem.Fault("groups", "There is no group [" + group + "].", "Choose another one.")));
+    for (String person : new String[] {named, standIn}) {
+      if (person != null && snapshot.personNumber(person) < 0) {
+        faults.add(new Problem.Fault("reviewer", "There is no person [" + person + "].", "Choose another one."));
+      }
+    }
+    if (!faults.isEmpty()) {
+      throw Problem.faults("The round cannot be prepared; each point is listed.", faults);
+    }
+    SnapshotAt moment = snapshot.at(clock.instant());
+    List<ReviewItem> items = ReviewItems.of(moment, scope);
+    if (items.size() > ITEMS_AT_MOST) {
+      throw Problem.of(HttpStatus.UNPROCESSABLE_CONTENT, "too-many-items", "Too many items", "The round would ask about " + items.size() + " things; at most " + ITEMS_AT_MOST + ". Take a part of the repository.");
+    }
+    Map<String, ItemHistory.Since> since = history.since();
+    Map<Long, KnownChanges.Known> known = knownChanges.to(account);
+    Instant last = records.all().stream().filter(round -> round.closed() != null && Objects.equals(round.scope().place(), scope.place())).map(RoundRecords.Round::madeAt).max(Instant::compareTo).orElse(null);
+    Set<String> changed = new HashSet<>();
+    items.forEach(item -> {
+      if (last != null && (!since.containsKey(item.key()) || since.get(item.key()).at().isAfter(last))) {
+        changed.add(item.key());
+      }
+    });
+    Map<String, String> reviewers = Reviewers.assign(moment, items, rule, named, standIn);
+    return new Prepared(ReviewItems.inReadingOrder(items, changed).stream().map(item -> new RoundRecords.Asked(item, reviewers.get(item.key()), words(since.get(item.key()), known, changed.contains(item.key())))).toList(), state.change());
+  }
+
+  private static String words(ItemHistory.Since since, Map<Long, KnownChanges.Known> known, boolean changed) {
+    if (since == null) {
+      return "";
+    }
+    String note = known == null || known.get(since.change()) == KnownChanges.Known.ALL ? since.note() : "";
+    String words = (changed ? "New since the last round: " : "Since ") + DAY.format(since.at()) + " by " + since.author() + (note.isEmpty() ? "" : ": " + note);
+    return words.length() <= 900 ? words : words.substring(0, 900) + " …";
+  }
+
+  /**
+   * What has come of a decision, in a word: open, kept, to do, carried out.
+   *
+   * @param now everything that could be asked about now, by key
+   */
+  static String outcome(RoundRecords.Item item, Map<String, ReviewItem> now) {
+    if (item.outcome() != null) {
+      return item.outcome();
+    }
+    RoundRecords.Decided decided = item.decided();
+    if (decided == null) {
+      return "open";
+    }
+    if (!decided.decision().settles()) {
+      return decided.decision() == Decision.ASK ? "asked" : "not theirs";
+    }
+    if (decided.decision() == Decision.KEEP) {
+      return now.containsKey(item.item().key()) ? "kept" : "kept, and gone since";
+    }
+    return DecidedChange.isCarriedOut(now, item.item(), decided.decision(), decided.instead()) ? "carried out" : "to do";
+  }
+
+  /** Whether it is another one now than when it was asked about. */
+  static boolean isChanged(RoundRecords.Item item, Map<String, ReviewItem> now) {
+    ReviewItem standing = now.get(item.item().key());
+    return standing == null || !standing.digest().equals(item.item().digest());
+  }
+
+  /** Everything that could be asked about now, by key: what has come of items that somebody knows. */
+  Map<String, ReviewItem> standing(String account) {
+    return ReviewItems.byKey(viewpoints.asker(account).state());
+  }
+
+  boolean mayReview(String person, ReviewItem item, String account) {
+    SnapshotAt moment = viewpoints.asker(account).state();
+    return Reviewers.mayReview(moment, moment.snapshot().personNumber(person), item);
+  }
+}

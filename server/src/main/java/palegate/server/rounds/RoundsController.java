@@ -1,0 +1,286 @@
+package palegate.server.rounds;
+
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotBlank;
+import jakarta.validation.constraints.NotEmpty;
+import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
+import java.security.Principal;
+import java.time.Clock;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.TreeMap;
+import java.util.stream.Collectors;
+import org.springdoc.core.annotations.ParameterObject;
+import org.springframework.http.HttpStatus;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+import palegate.core.changes.Change;
+import palegate.core.people.Person;
+import palegate.core.rounds.DecidedChange;
+import palegate.core.rounds.Decision;
+import palegate.core.rounds.ItemKind;
+import palegate.core.rounds.ReviewItem;
+import palegate.core.rounds.ReviewScope;
+import palegate.core.rounds.Reviewers;
+import palegate.core.snapshot.SnapshotAt;
+import palegate.core.structure.Structure;
+import palegate.server.changes.ChangeBody;
+import palegate.server.changes.NewIds;
+import palegate.server.lists.PageRequest;
+import palegate.server.session.Mailbox;
+import palegate.server.shell.MayBeMissing;
+import palegate.server.shell.Page;
+import palegate.server.shell.Problem;
+import palegate.server.store.RoundRecords;
+
+/** Setting up rounds, seeing how they stand, carrying out what was decided, and closing them. */
+@RestController
+@RequestMapping("/api/rounds")
+class RoundsController {
+  /** @param groups only memberships of these; all if it is left out */
+  record RoundAsked(@NotBlank(message = "Give the round a name.") @Size(max = 200, message = "A name has at most 200 characters.") String name, @NotEmpty(message = "Choose what is asked about.") List<ItemKind> kinds, @MayBeMissing String place,
+      @MayBeMissing @Size(max = 200, message = "Name at most 200 groups.") List<String> groups, boolean outsidersOnly, @NotNull(message = "Choose a rule for reviewers.") Reviewers.Rule rule, @MayBeMissing String named, @MayBeMissing String standIn,
+      @NotNull(message = "Say until when.") Instant due, boolean needsComment) {
+    ReviewScope scope() {
+      return new ReviewScope(Set.copyOf(kinds), place == null || place.isEmpty() ? null : place, groups == null ? Set.of() : Set.copyOf(groups), outsidersOnly);
+    }
+  }
+
+  record ForReviewer(@MayBeMissing String person, @MayBeMissing String name, int items) {}
+
+  record OfKind(ItemKind kind, int items) {}
+
+  record RoundPreview(int items, List<OfKind> kinds, List<ForReviewer> reviewers) {}
+
+  record RoundLine(long id, String name, boolean open, Instant due, Instant madeAt, String madeBy, int items, int decided, int reviewers, int handedIn, int toDo) {}
+
+  record ReviewerProgress(@MayBeMissing String person, @MayBeMissing String name, int items, int decided, int questions, @MayBeMissing Instant handedInAt) {}
+
+  record OfOutcome(String outcome, int items) {}
+
+  record TrailLine(Instant at, String who, String what) {}
+
+  record RoundView(long id, String name, boolean open, boolean mayRun, List<ItemKind> kinds, @MayBeMissing String place, @MayBeMissing String path, boolean outsidersOnly, boolean needsComment, Instant due, Instant madeAt, String madeBy, long change,
+      @MayBeMissing Instant closedAt, @MayBeMissing String closedBy, @MayBeMissing String closingNote, int items, List<ReviewerProgress> reviewers, List<OfOutcome> outcomes, List<TrailLine> trail) {}
+
+  record RoundItem(int number, ItemKind kind, String sentence, String where, String since, int people, int outsiders, @MayBeMissing String reviewer, @MayBeMissing String reviewerName, @MayBeMissing Decision decision, @MayBeMissing String toRole,
+      @MayBeMissing Instant toUntil, String comment, @MayBeMissing Instant decidedAt, @MayBeMissing String decidedBy, String outcome, boolean changed) {}
+
+  record Undone(int number, String sentence, String why) {}
+
+  /** @param left what cannot be carried out, with the reason */
+  record ToDraft(List<ChangeBody> changes, List<Undone> left) {}
+
+  record Delegation(@NotEmpty(message = "Choose items.") @Size(max = 5_000, message = "Give at most 5,000 items at once.") List<Integer> numbers, @NotBlank(message = "Choose a person.") String to) {}
+
+  record Closing(@NotBlank(message = "Sign off with a sentence.") @Size(max = 2_000, message = "A note has at most 2,000 characters.") String note) {}
+
+  private final Rounds rounds;
+  private final RoundRecords records;
+  private final Mailbox mailbox;
+  private final Clock clock;
+
+  RoundsController(Rounds rounds, RoundRecords records, Mailbox mailbox, Clock clock) {
+    this.rounds = rounds;
+    this.records = records;
+    this.mailbox = mailbox;
+    this.clock = clock;
+  }
+
+  /** Newest first. */
+  @GetMapping
+  List<RoundLine> register(Principal who) {
+    Map<String, ReviewItem> now = rounds.standing(who.getName());
+    return rounds.shownTo(who.getName()).stream().map(round -> {
+      List<RoundRecords.Item> items = rounds.items(round, who.getName());
+      return new RoundLine(round.id(), round.name(), round.closed() == null, round.due(), round.madeAt(), round.madeByName(), items.size(), (int) items.stream().filter(item -> item.decided() != null).count(),
+          (int) items.stream().map(RoundRecords.Item::reviewer).filter(one -> one != null).distinct().count(), records.deliveries(round.id()).size(), (int) items.stream().filter(item -> Rounds.outcome(item, now).equals("to do")).count());
+    }).toList();
+  }
+
+  /** The rehearsal of a round: how many items for whom, before it starts. */
+  @PostMapping("/preview")
+  RoundPreview preview(@Valid @RequestBody RoundAsked asked, Principal who) {
+    List<RoundRecords.Asked> items = prepared(asked, who).items();
+    Structure structure = rounds.known(who.getName()).snapshot().structure();
+    Map<ItemKind, Integer> kinds = new TreeMap<>();
+    Map<String, Integer> reviewers = new HashMap<>();
+    items.forEach(item -> {
+      kinds.merge(item.item().kind(), 1, Integer::sum);
+      reviewers.merge(item.reviewer() == null ? "" : item.reviewer(), 1, Integer::sum);
+    });
+    return new RoundPreview(items.size(), kinds.entrySet().stream().map(one -> new OfKind(one.getKey(), one.getValue())).toList(),
+        reviewers.entrySet().stream().sorted(Map.Entry.<String, Integer>comparingByValue().reversed().thenComparing(Map.Entry.comparingByKey())).map(one -> new ForReviewer(one.getKey().isEmpty() ? null : one.getKey(), name(structure, one.getKey()), one.getValue())).toList());
+  }
+
+  private Rounds.Prepared prepared(RoundAsked asked, Principal who) {
+    if (asked.rule() == Reviewers.Rule.NAMED && (asked.named() == null || asked.named().isEmpty())) {
+      throw Problem.faults("The round cannot be prepared.", List.of(new Problem.Fault("named", "Nobody is named to review.", "Choose a person, or let the keepers review.")));
+    }
+    return rounds.prepare(asked.scope(), asked.rule(), empty(asked.named()), empty(asked.standIn()), who.getName());
+  }
+
+  private static String empty(String id) {
+    return id == null || id.isEmpty() ? null : id;
+  }
+
+  private static String name(Structure structure, String person) {
+    Person found = person == null ? null : structure.people().get(person);
+    return found == null ? null : found.name();
+  }
+
+  @PostMapping
+  @ResponseStatus(HttpStatus.CREATED)
+  RoundLine begin(@Valid @RequestBody RoundAsked asked, Principal who) {
+    Instant now = clock.instant();
+    if (!asked.due().isAfter(now)) {
+      throw Problem.faults("The round cannot begin.", List.of(new Problem.Fault("due", "The day has passed.", "Choose a day to come.")));
+    }
+    Rounds.Prepared prepared = prepared(asked, who);
+    if (prepared.items().isEmpty()) {
+      throw Problem.of(HttpStatus.UNPROCESSABLE_CONTENT, "nothing-to-review", "There is nothing to review", "Nothing of what was chosen is there. Choose other kinds, or another place.");
+    }
+    String name = rounds.nameOf(who.getName());
+    long id = records.begin(asked.name().strip(), asked.scope(), asked.due(), asked.needsComment(), who.getName(), name, now, prepared.change(), prepared.items());
+    records.tell(id, who.getName(), name, "began the round with " + prepared.items().size() + " items", now);
+    return new RoundLine(id, asked.name().strip(), true, asked.due(), now, name, prepared.items().size(), 0, (int) prepared.items().stream().map(RoundRecords.Asked::reviewer).filter(one -> one != null).distinct().count(), 0, 0);
+  }
+
+  @GetMapping("/{id}")
+  RoundView round(@PathVariable long id, Principal who) {
+    RoundRecords.Round round = rounds.find(id, who.getName());
+    SnapshotAt moment = rounds.known(who.getName());
+    Map<String, ReviewItem> now = rounds.standing(who.getName());
+    List<RoundRecords.Item> items = rounds.items(round, who.getName());
+    Map<String, Instant> deliveries = records.deliveries(id);
+    Map<String, List<RoundRecords.Item>> byReviewer = items.stream().collect(Collectors.groupingBy(item -> item.reviewer() == null ? "" : item.reviewer(), TreeMap::new, Collectors.toList()));
+    Map<String, Integer> outcomes = new TreeMap<>();
+    items.forEach(item -> outcomes.merge(Rounds.outcome(item, now), 1, Integer::sum));
+    Structure structure = moment.snapshot().structure();
+    String place = round.scope().place();
+    return new RoundView(id, round.name(), round.closed() == null, rounds.mayRun(who.getName(), round.scope()), round.scope().kinds().stream().sorted().toList(), place,
+        place == null || moment.snapshot().placeNumber(place) < 0 ? null : moment.snapshot().pathText(moment.snapshot().placeNumber(place)), round.scope().outsidersOnly(), round.needsComment(), round.due(), round.madeAt(), round.madeByName(), round.change(),
+        round.closed() == null ? null : round.closed().at(), round.closed() == null ? null : round.closed().byName(), round.closed() == null ? null : round.closed().note(), items.size(),
+        byReviewer.entrySet().stream().map(one -> new ReviewerProgress(one.getKey().isEmpty() ? null : one.getKey(), name(structure, one.getKey()), one.getValue().size(), (int) one.getValue().stream().filter(item -> item.decided() != null).count(),
+            (int) one.getValue().stream().filter(item -> item.decided() != null && !item.decided().decision().settles()).count(), deliveries.get(one.getKey()))).toList(),
+        outcomes.entrySet().stream().map(one -> new OfOutcome(one.getKey(), one.getValue())).toList(), records.trail(id).stream().map(one -> new TrailLine(one.at(), one.who(), one.what())).toList());
+  }
+
+  /** @param outcome only those of which this has come; all if it is left out */
+  @GetMapping("/{id}/items")
+  Page<RoundItem> items(@PathVariable long id, @RequestParam(required = false) String outcome, @RequestParam(required = false) String reviewer, @ParameterObject PageRequest part, Principal who) {
+    RoundRecords.Round round = rounds.find(id, who.getName());
+    SnapshotAt moment = rounds.known(who.getName());
+    Map<String, ReviewItem> now = rounds.standing(who.getName());
+    Structure structure = moment.snapshot().structure();
+    List<RoundRecords.Item> found = rounds.items(round, who.getName()).stream().filter(item -> (outcome == null || outcome.equals(Rounds.outcome(item, now))) && (reviewer == null || reviewer.equals(item.reviewer() == null ? "" : item.reviewer()))
+        && part.takes(item.item().sentence(), item.item().containerName(), item.decided() == null ? "" : item.decided().comment())).sorted(Comparator.comparing(RoundRecords.Item::number)).toList();
+    return Page.of(found, part.offset(), part.limit(), item -> view(item, now, structure));
+  }
+
+  private static RoundItem view(RoundRecords.Item item, Map<String, ReviewItem> now, Structure structure) {
+    RoundRecords.Decided decided = item.decided();
+    String role = decided == null || decided.instead().role() == null ? null : structure.roles().containsKey(decided.instead().role()) ? structure.roles().get(decided.instead().role()).name() : decided.instead().role();
+    return new RoundItem(item.number(), item.item().kind(), item.item().sentence(), item.item().containerName(), item.since(), item.item().people(), item.item().outsiders(), item.reviewer(), name(structure, item.reviewer()),
+        decided == null ? null : decided.decision(), role, decided == null ? null : decided.instead().until(), decided == null ? "" : decided.comment(), decided == null ? null : decided.at(), decided == null ? null : decided.byName(),
+        Rounds.outcome(item, now), Rounds.isChanged(item, now));
+  }
+
+  /** What the decisions that are handed in come to as changes, for a draft; what cannot be carried out stays open, with the reason. */
+  @GetMapping("/{id}/changes")
+  ToDraft changes(@PathVariable long id, Principal who) {
+    RoundRecords.Round round = rounds.running(id, who.getName());
+    SnapshotAt moment = rounds.known(who.getName());
+    Map<String, ReviewItem> now = rounds.standing(who.getName());
+    Map<String, Instant> deliveries = records.deliveries(id);
+    List<ChangeBody> changes = new ArrayList<>();
+    List<Undone> left = new ArrayList<>();
+    for (RoundRecords.Item item : rounds.items(round, who.getName())) {
+      if (!Rounds.outcome(item, now).equals("to do")) {
+        continue;
+      }
+      RoundRecords.Decided decided = item.decided();
+      if (!deliveries.containsKey(item.reviewer())) {
+        left.add(new Undone(item.number(), item.item().sentence(), "Its reviewer has not handed in yet."));
+        continue;
+      }
+      try {
+        List<Change> made = decided.decision() == Decision.REMOVE ? DecidedChange.removing(moment.snapshot().structure(), item.item())
+            : DecidedChange.changing(moment.snapshot().structure(), item.item(), decided.instead(), NewIds::of);
+        if (made.isEmpty()) {
+          left.add(new Undone(item.number(), item.item().sentence(), "It is not there any more as it was; look what stands there now."));
+        }
+        made.forEach(change -> changes.add(ChangeBody.of(change)));
+      } catch (IllegalArgumentException cannotBe) {
+        left.add(new Undone(item.number(), item.item().sentence(), "The new end is not after its beginning."));
+      }
+    }
+    return new ToDraft(changes, left);
+  }
+
+  @PostMapping("/{id}/delegation")
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  void delegate(@PathVariable long id, @Valid @RequestBody Delegation asked, Principal who) {
+    RoundRecords.Round round = rounds.running(id, who.getName());
+    Structure structure = rounds.known(who.getName()).snapshot().structure();
+    String to = name(structure, asked.to());
+    if (to == null) {
+      throw Problem.notFound("person", asked.to());
+    }
+    List<RoundRecords.Item> items = rounds.items(round, who.getName()).stream().filter(item -> asked.numbers().contains(item.number())).toList();
+    List<Problem.Fault> faults = items.stream().filter(item -> !rounds.mayReview(asked.to(), item.item(), who.getName()))
+        .map(item -> new Problem.Fault("item " + item.number(), to + " cannot review this: it is about their own access, or they may not know of it.", "Choose somebody else for it.")).toList();
+    if (!faults.isEmpty()) {
+      throw Problem.faults("Some of the items cannot be given to " + to + ".", faults);
+    }
+    if (items.isEmpty() || records.delegate(id, items.stream().map(RoundRecords.Item::number).toList(), asked.to(), who.getName(), rounds.nameOf(who.getName()), "gave " + items.size() + " items to " + to, clock.instant()) == 0) {
+      throw Problem.of(HttpStatus.CONFLICT, "not-given", "Not given", "There are no such items, or " + to + " has handed in already.");
+    }
+  }
+
+  /** Writes to whoever still has items to decide; to nobody else. Returns how many letters. */
+  @PostMapping("/{id}/reminders")
+  Map<String, Integer> remind(@PathVariable long id, Principal who) {
+    RoundRecords.Round round = rounds.running(id, who.getName());
+    Structure structure = rounds.known(who.getName()).snapshot().structure();
+    Map<String, Integer> open = new LinkedHashMap<>();
+    Map<String, Instant> deliveries = records.deliveries(id);
+    rounds.items(round, who.getName()).stream().filter(item -> item.reviewer() != null && !deliveries.containsKey(item.reviewer())).forEach(item -> open.merge(item.reviewer(), item.decided() == null ? 1 : 0, Integer::sum));
+    int[] sent = {0};
+    open.forEach((person, count) -> {
+      Person found = structure.people().get(person);
+      if (found != null && found.email() != null) {
+        mailbox.send(found.email(), "Your review: " + round.name(), "You are asked to review access. " + (count == 1 ? "1 item waits" : count + " items wait") + " for your decision. Sign in and open Reviews.", clock.instant());
+        sent[0]++;
+      }
+    });
+    records.tell(id, who.getName(), rounds.nameOf(who.getName()), "reminded " + sent[0] + (sent[0] == 1 ? " reviewer" : " reviewers"), clock.instant());
+    return Map.of("sent", sent[0]);
+  }
+
+  /** Signs it off: what has come of each item is written down as it is now, and nothing of the round is altered any more. */
+  @PostMapping("/{id}/closing")
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  void close(@PathVariable long id, @Valid @RequestBody Closing closing, Principal who) {
+    RoundRecords.Round round = rounds.running(id, who.getName());
+    Map<String, ReviewItem> now = rounds.standing(who.getName());
+    Map<Integer, String> outcomes = new HashMap<>();
+    records.items(round.id()).forEach(item -> outcomes.put(item.number(), Rounds.outcome(item, now)));
+    if (!records.close(id, who.getName(), rounds.nameOf(who.getName()), closing.note().strip(), outcomes, clock.instant())) {
+      throw Problem.of(HttpStatus.CONFLICT, "round-closed", "The round is closed", "Somebody else closed it a moment ago.");
+    }
+  }
+}

@@ -1,0 +1,203 @@
+package palegate.server.store;
+
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.time.Instant;
+import java.util.Collection;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
+import palegate.core.people.Period;
+import palegate.core.people.Subject;
+import palegate.core.rounds.DecidedChange;
+import palegate.core.rounds.Decision;
+import palegate.core.rounds.ItemKind;
+import palegate.core.rounds.ReviewItem;
+import palegate.core.rounds.ReviewScope;
+
+/** Rounds of review, their items and what was decided. */
+@Component
+public class RoundRecords {
+  /** @param closed null while it is open */
+  public record Round(long id, String name, ReviewScope scope, Instant due, boolean needsComment, String madeBy, String madeByName, Instant madeAt, long change, Closed closed) {}
+
+  public record Closed(Instant at, String by, String byName, String note) {}
+
+  /** What was decided; null for nothing. */
+  public record Decided(Decision decision, DecidedChange.Instead instead, String comment, Instant at, String by, String byName) {}
+
+  /** @param reviewer null where there is nobody; {@code outcome} what had come of it when the round was closed */
+  public record Item(int number, ReviewItem item, String reviewer, String since, Decided decided, String outcome) {}
+
+  public record Happened(Instant at, String who, String what) {}
+
+  private final JdbcClient jdbc;
+  private final Batches batches;
+
+  RoundRecords(JdbcClient jdbc, Batches batches) {
+    this.jdbc = jdbc;
+    this.batches = batches;
+  }
+
+  /** @param asked an item, its reviewer and since when it is there */
+  public record Asked(ReviewItem item, String reviewer, String since) {}
+
+  /** Begins a round with all its items, in their order; all or nothing. */
+  @Transactional
+  public long begin(String name, ReviewScope scope, Instant due, boolean needsComment, String by, String byName, Instant now, long change, List<Asked> items) {
+    jdbc.sql("""
+        INSERT INTO rounds (name, kinds, place, groups_named, outsiders_only, due_at, needs_comment, made_by, made_by_name, made_at, change_number)
+        VALUES (:name, :kinds, :place, :groups, :outsiders, :due, :comment, :by, :byName, :now, :change)
+        """).param("name", name).param("kinds", scope.kinds().stream().map(ItemKind::word).sorted().collect(Collectors.joining(","))).param("place", scope.place())
+        .param("groups", scope.groups().stream().sorted().collect(Collectors.joining(","))).param("outsiders", scope.outsidersOnly()).param("due", Instants.toDatabase(due)).param("comment", needsComment)
+        .param("by", by).param("byName", byName).param("now", Instants.toDatabase(now)).param("change", change).update();
+    long round = jdbc.sql("SELECT LAST_INSERT_ID()").query(Long.class).single();
+    int[] number = {0};
+    batches.insert("""
+        INSERT INTO round_items (round, number, item_key, kind, reviewer, subject_kind, subject_id, subject_name, container, container_name, role, holds_from, holds_until, people, outsiders, risk, sentence, thing, since_words)
+        VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)
+        """, items, asked -> {
+          ReviewItem item = asked.item();
+          return new Object[] {round, ++number[0], item.key(), item.kind().word(), asked.reviewer(), item.subject().kind(), item.subject().id(), item.subjectName(), item.container(), item.containerName(), item.role(),
+              date(item.period().from()), date(item.period().until()), item.people(), item.outsiders(), item.risk(), item.sentence(), item.thing(), asked.since()};
+        });
+    return round;
+  }
+
+  private static Object date(Instant instant) {
+    return instant == null ? null : Instants.toDatabase(instant);
+  }
+
+  /** Newest first. */
+  public List<Round> all() {
+    return jdbc.sql("SELECT * FROM rounds ORDER BY id DESC").query((row, i) -> round(row)).list();
+  }
+
+  public Optional<Round> find(long id) {
+    return jdbc.sql("SELECT * FROM rounds WHERE id = :id").param("id", id).query((row, i) -> round(row)).optional();
+  }
+
+  private static Round round(ResultSet row) throws SQLException {
+    ReviewScope scope = new ReviewScope(words(row.getString("kinds")).map(word -> ItemKind.parse(word).orElseThrow()).collect(Collectors.toSet()), row.getString("place"), words(row.getString("groups_named")).collect(Collectors.toSet()), row.getBoolean("outsiders_only"));
+    Instant closed = Instants.read(row, "closed_at");
+    return new Round(row.getLong("id"), row.getString("name"), scope, Instants.read(row, "due_at"), row.getBoolean("needs_comment"), row.getString("made_by"), row.getString("made_by_name"), Instants.read(row, "made_at"), row.getLong("change_number"),
+        closed == null ? null : new Closed(closed, row.getString("closed_by"), row.getString("closed_by_name"), row.getString("closing_note")));
+  }
+
+  private static Stream<String> words(String joined) {
+    return joined.isEmpty() ? Stream.empty() : Stream.of(joined.split(","));
+  }
+
+  /** In their order. */
+  public List<Item> items(long round) {
+    return jdbc.sql("SELECT * FROM round_items WHERE round = :round ORDER BY number").param("round", round).query((row, i) -> item(row)).list();
+  }
+
+  private static Item item(ResultSet row) throws SQLException {
+    Subject subject = Subject.of(row.getString("subject_kind"), row.getString("subject_id"));
+    ReviewItem item = new ReviewItem(row.getString("item_key"), ItemKind.parse(row.getString("kind")).orElseThrow(), subject, row.getString("subject_name"), row.getString("container"), row.getString("container_name"), row.getString("role"),
+        new Period(Instants.read(row, "holds_from"), Instants.read(row, "holds_until")), row.getInt("people"), row.getInt("outsiders"), row.getInt("risk"), row.getString("sentence"), row.getString("thing"));
+    String decision = row.getString("decision");
+    return new Item(row.getInt("number"), item, row.getString("reviewer"), row.getString("since_words"), decision == null ? null
+        : new Decided(Decision.valueOf(decision.toUpperCase(Locale.ROOT)), new DecidedChange.Instead(row.getString("to_role"), Instants.read(row, "to_until")), row.getString("comment"), Instants.read(row, "decided_at"), row.getString("decided_by"), row.getString("decided_by_name")),
+        row.getString("outcome"));
+  }
+
+  /** Who has handed in, and when. */
+  public Map<String, Instant> deliveries(long round) {
+    return jdbc.sql("SELECT reviewer, handed_in_at FROM round_deliveries WHERE round = :round").param("round", round)
+        .query((row, i) -> Map.entry(row.getString("reviewer"), Instants.read(row, "handed_in_at"))).list().stream().collect(Collectors.toMap(Map.Entry::getKey, Map.Entry::getValue));
+  }
+
+  /** Whether somebody is, or was, asked anything in a round that is open. */
+  public boolean isReviewer(String person) {
+    return jdbc.sql("SELECT EXISTS (SELECT 1 FROM round_items i JOIN rounds r ON r.id = i.round WHERE i.reviewer = :person AND r.closed_at IS NULL)").param("person", person).query(Boolean.class).single();
+  }
+
+  /** The open rounds in which somebody is asked. */
+  public List<Round> asking(String person) {
+    return jdbc.sql("SELECT * FROM rounds r WHERE r.closed_at IS NULL AND EXISTS (SELECT 1 FROM round_items i WHERE i.round = r.id AND i.reviewer = :person) ORDER BY r.due_at, r.id").param("person", person).query((row, i) -> round(row)).list();
+  }
+
+  /**
+   * Writes what a reviewer decided on some items; null takes it back. Nothing is written once they have handed in or the round is closed.
+   *
+   * @return how many items it was written for
+   */
+  @Transactional
+  public int decide(long round, String reviewer, Collection<Integer> numbers, Decided decided) {
+    if (numbers.isEmpty() || !stillOpen(round, reviewer)) {
+      return 0;
+    }
+    return jdbc.sql("""
+        UPDATE round_items SET decision = :decision, to_role = :role, to_until = :until, comment = :comment, decided_at = :at, decided_by = :by, decided_by_name = :byName
+        WHERE round = :round AND reviewer = :reviewer AND number IN (:numbers)
+        """)
+        .param("decision", decided == null ? null : decided.decision().name().toLowerCase(Locale.ROOT)).param("role", decided == null ? null : decided.instead().role()).param("until", decided == null ? null : date(decided.instead().until()))
+        .param("comment", decided == null ? "" : decided.comment()).param("at", decided == null ? null : date(decided.at())).param("by", decided == null ? null : decided.by()).param("byName", decided == null ? null : decided.byName())
+        .param("round", round).param("reviewer", reviewer).param("numbers", numbers).update();
+  }
+
+  /** Holds the round until the end of the transaction, so that nobody hands in or closes it meanwhile. */
+  private boolean stillOpen(long round, String reviewer) {
+    boolean open = jdbc.sql("SELECT closed_at IS NULL FROM rounds WHERE id = :round FOR UPDATE").param("round", round).query(Boolean.class).optional().orElse(false);
+    return open && !jdbc.sql("SELECT EXISTS (SELECT 1 FROM round_deliveries WHERE round = :round AND reviewer = :reviewer)").param("round", round).param("reviewer", reviewer).query(Boolean.class).single();
+  }
+
+  /** @return whether it was written: every item of theirs is decided, and they had not handed in */
+  @Transactional
+  public boolean handIn(long round, String reviewer, String who, String name, Instant now) {
+    if (!stillOpen(round, reviewer)) {
+      return false;
+    }
+    boolean all = jdbc.sql("SELECT COUNT(*) > 0 AND COUNT(*) = COUNT(decision) FROM round_items WHERE round = :round AND reviewer = :reviewer").param("round", round).param("reviewer", reviewer).query(Boolean.class).single();
+    if (!all) {
+      return false;
+    }
+    jdbc.sql("INSERT INTO round_deliveries (round, reviewer, handed_in_at) VALUES (:round, :reviewer, :now)").param("round", round).param("reviewer", reviewer).param("now", Instants.toDatabase(now)).update();
+    tell(round, who, name, "handed in", now);
+    return true;
+  }
+
+  /** Gives items to another reviewer, who has not handed in; what was decided on them is taken back. */
+  @Transactional
+  public int delegate(long round, Collection<Integer> numbers, String to, String who, String name, String words, Instant now) {
+    if (numbers.isEmpty() || !stillOpen(round, to)) {
+      return 0;
+    }
+    int given = jdbc.sql("""
+        UPDATE round_items SET reviewer = :to, decision = NULL, to_role = NULL, to_until = NULL, comment = '', decided_at = NULL, decided_by = NULL, decided_by_name = NULL
+        WHERE round = :round AND number IN (:numbers)
+        """).param("to", to).param("round", round).param("numbers", numbers).update();
+    tell(round, who, name, words, now);
+    return given;
+  }
+
+  /** @param outcomes what has come of each item, by number */
+  @Transactional
+  public boolean close(long round, String who, String name, String note, Map<Integer, String> outcomes, Instant now) {
+    int closed = jdbc.sql("UPDATE rounds SET closed_at = :now, closed_by = :who, closed_by_name = :name, closing_note = :note WHERE id = :round AND closed_at IS NULL")
+        .param("now", Instants.toDatabase(now)).param("who", who).param("name", name).param("note", note).param("round", round).update();
+    if (closed == 1) {
+      outcomes.forEach((number, outcome) -> jdbc.sql("UPDATE round_items SET outcome = :outcome WHERE round = :round AND number = :number").param("outcome", outcome).param("round", round).param("number", number).update());
+      tell(round, who, name, "closed and signed off: " + note, now);
+    }
+    return closed == 1;
+  }
+
+  @Transactional
+  public void tell(long round, String who, String name, String what, Instant now) {
+    jdbc.sql("INSERT INTO round_trail (round, made_at, who, who_name, what) VALUES (:round, :now, :who, :name, :what)").param("round", round).param("now", Instants.toDatabase(now)).param("who", who).param("name", name).param("what", what).update();
+  }
+
+  /** Oldest first. */
+  public List<Happened> trail(long round) {
+    return jdbc.sql("SELECT made_at, who_name, what FROM round_trail WHERE round = :round ORDER BY id").param("round", round).query((row, i) -> new Happened(Instants.read(row, "made_at"), row.getString("who_name"), row.getString("what"))).list();
+  }
+}

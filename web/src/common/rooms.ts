@@ -32,7 +32,11 @@ export const STAGES: { title: string; rooms: Room[] }[] = [
   },
   {
     title: 'Report and review',
-    rooms: [{ name: 'statements', title: 'Statements', key: 's', about: 'who can reach what, as a list' }],
+    rooms: [
+      { name: 'statements', title: 'Statements', key: 's', about: 'who can reach what, as a list' },
+      { name: 'rounds', title: 'Rounds', key: 'n', about: 'reviews of what is given, and what came of them' },
+      { name: 'reviews', title: 'Reviews', key: 'i', about: 'what you are asked to review' },
+    ],
   },
   {
     title: 'Answer for it',

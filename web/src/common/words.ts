@@ -30,3 +30,6 @@ export function fromNow(instant: string, now = Date.now()): string {
   if (days === 0) return 'today'
   return days > 0 ? `in ${counted(days, 'day')}` : `${counted(-days, 'day')} ago`
 }
+
+/** The last day that counts before an end. */
+export const lastDay = (end: string) => day(new Date(Date.parse(end) - 1).toISOString())

@@ -37,7 +37,7 @@ export function useSession() {
     /** The rooms that one's duties need. */
     rooms: computed(() => account.value?.rooms ?? []),
     /** Whether the account has a duty. */
-    may: (duty: 'access' | 'people' | 'types' | 'walls' | 'oversight' | 'system' | 'audit') => account.value?.duties.includes(duty) ?? false,
+    may: (duty: 'access' | 'people' | 'types' | 'walls' | 'oversight' | 'rounds' | 'system' | 'audit') => account.value?.duties.includes(duty) ?? false,
     signIn,
     signOut,
   }

@@ -234,19 +234,23 @@ class FirstWalkTest {
   }
 
   @Test
-  void a_statement_is_shown_and_taken_away_as_a_workbook_csv_and_json(Desk desk) throws Exception {
+  void a_statement_is_shown_opened_and_taken_away_in_every_format(Desk desk) throws Exception {
     Page page = desk.open(desk.signedIn("oriel.fenn"), "/statements");
     page.getByRole(AriaRole.COMBOBOX, new Page.GetByRoleOptions().setName("The place")).fill("Tenders");
     page.locator(".v-list-item").filter(new Locator.FilterOptions().setHasText("library")).first().click();
     assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setLevel(2))).hasText("Who can reach Tenders and what is below it");
     assertThat(page.locator("[data-row]").first()).isVisible();
-    for (String[] kind : new String[][] {{"Workbook", ".xlsx", "PK"}, {"CSV", ".csv", "\uFEFFPlace"}, {"JSON", ".json", "{\"title\""}}) {
+    for (String[] kind : new String[][] {{"Workbook", ".xlsx", "PK"}, {"PDF", ".pdf", "%PDF"}, {"CSV", ".csv", "\uFEFFPlaces"}, {"JSON", ".jsonl", "{\"places\""}}) {
       Download file = page.waitForDownload(() -> page.getByText(kind[0], new Page.GetByTextOptions().setExact(true)).click());
-      assertThat(file.suggestedFilename()).startsWith("pale-gate-statement-tenders").endsWith(kind[1]);
+      assertThat(file.suggestedFilename()).startsWith("pale-gate-who-can-reach-tenders").endsWith(kind[1]);
       assertThat(new String(Files.readAllBytes(file.path()), StandardCharsets.UTF_8)).startsWith(kind[2]);
     }
-    button(page, "What a person can reach").click();
-    page.getByRole(AriaRole.COMBOBOX, new Page.GetByRoleOptions().setName("The person")).fill("Mia");
+    page.getByLabel("Open Tenders", new Page.GetByLabelOptions().setExact(false)).first().click();
+    assertThat(page.getByRole(AriaRole.DIALOG)).containsText("Tenders");
+    button(page, "Close").click();
+    page.locator(".kind .v-field").click();
+    page.locator(".v-list-item").filter(new Locator.FilterOptions().setHasText("What somebody can reach")).click();
+    page.getByRole(AriaRole.COMBOBOX, new Page.GetByRoleOptions().setName("Person, group, unit")).fill("Mia");
     page.locator(".v-list-item").filter(new Locator.FilterOptions().setHasText("Mia Torrance")).first().click();
     assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setLevel(2))).hasText("What Mia Torrance can reach");
     page.context().close();

@@ -109,12 +109,12 @@ public final class ReviewItems {
     Role role = structure.roles().get(grant.role());
     String types = grant.types().isEmpty() ? "" : ", only for " + String.join(", ", grant.types().stream().map(type -> structure.types().containsKey(type) ? structure.types().get(type).name() : type).sorted().toList());
     add(ItemKind.GRANT, "grant:" + grant.id(), grant.subject(), grant.place(), snapshot.pathText(place), grant.role(), grant.period(),
-        SubjectNames.of(grant.subject(), structure) + " has " + role.name() + " at " + snapshot.pathText(place) + types, "place:" + grant.place(), (role.rights().contains(Right.GOVERN) ? 3 : 0) + (grant.subject() instanceof Subject.OfPerson ? 1 : 0));
+        role.name() + " for " + SubjectNames.of(grant.subject(), structure) + " at " + snapshot.pathText(place) + types, "place:" + grant.place(), (role.rights().contains(Right.GOVERN) ? 3 : 0) + (grant.subject() instanceof Subject.OfPerson ? 1 : 0));
   }
 
   private void oversight(int place, Oversight oversight) {
     add(ItemKind.OVERSIGHT, "oversight:" + oversight.id(), oversight.subject(), oversight.place(), snapshot.pathText(place), null, oversight.period(),
-        SubjectNames.of(oversight.subject(), structure) + " oversees " + snapshot.pathText(place), "place:" + oversight.place(), 2);
+        "Oversight of " + snapshot.pathText(place) + " for " + SubjectNames.of(oversight.subject(), structure), "place:" + oversight.place(), 2);
   }
 
   private void exception(Wall wall, Wall.Exempt exempt) {
@@ -125,13 +125,13 @@ public final class ReviewItems {
 
   private void clearance(DocumentType type, Clearance clearance) {
     add(ItemKind.CLEARANCE, "clearance:" + type.id() + ":" + clearance.subject().kind() + ":" + clearance.subject().id() + ":" + clearance.role() + from(clearance.period()), clearance.subject(), type.id(), type.name(), clearance.role(), clearance.period(),
-        SubjectNames.of(clearance.subject(), structure) + " may have at most " + structure.roles().get(clearance.role()).name() + " on documents of the type " + type.name(), "type:" + type.id(), 1);
+        "Clearance for " + type.name() + ", at most " + structure.roles().get(clearance.role()).name() + ", for " + SubjectNames.of(clearance.subject(), structure), "type:" + type.id(), 1);
   }
 
   private void duty(DutyAssignment duty) {
     String over = duty.place() != null && snapshot.placeNumber(duty.place()) >= 0 ? " over " + snapshot.pathText(snapshot.placeNumber(duty.place()))
         : duty.unit() != null && structure.units().containsKey(duty.unit()) ? " over " + structure.units().get(duty.unit()).name() : "";
-    add(ItemKind.DUTY, "duty:" + duty.id(), duty.subject(), duty.duty().word(), duty.duty().word(), null, duty.period(), SubjectNames.of(duty.subject(), structure) + " has the duty " + duty.duty().word() + over, "duty:" + duty.id(),
+    add(ItemKind.DUTY, "duty:" + duty.id(), duty.subject(), duty.duty().word(), duty.duty().word(), null, duty.period(), "The duty " + duty.duty().word() + over + " for " + SubjectNames.of(duty.subject(), structure), "duty:" + duty.id(),
         duty.duty() == Duty.SYSTEM || duty.duty() == Duty.WALLS ? 3 : 1);
   }
 

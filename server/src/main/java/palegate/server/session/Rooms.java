@@ -14,9 +14,9 @@ public final class Rooms {
   public static List<String> of(Asker asker, boolean reviews) {
     List<String> rooms = new ArrayList<>();
     add(rooms, asker.id() != null, "papers");
-    add(rooms, reviews, "reviews");
     Set<Duty> duties = asker.duties();
     rooms.addAll(duties.isEmpty() && asker.governsAnything() ? List.of("places", "journal") : of(duties));
+    add(rooms, reviews, "reviews");
     return rooms;
   }
 

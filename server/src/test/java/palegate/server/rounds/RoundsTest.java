@@ -181,9 +181,9 @@ class RoundsTest {
     assertThat(wenna.putInForce(true).status()).isEqualTo(200);
     long id = wenna.post("/api/rounds", round("Handbook", "rule", "NAMED", "place", "lib-hand")).body().path("id").asLong();
     Browser ola = app.signedIn("ola.lindqvist");
-    JsonNode mine = items(ola, id).valueStream().filter(item -> item.path("sentence").asString().startsWith("Mia Torrance has Reader")).findFirst().orElseThrow();
+    JsonNode mine = items(ola, id).valueStream().filter(item -> item.path("sentence").asString().startsWith("Reader for Mia Torrance")).findFirst().orElseThrow();
     byte[] filled = fill(ola.get("/api/reviews/" + id + "/file?format=XLSX").bytes(), sheet -> sheet.forEach(row -> {
-      if (row.getCell(0).getStringCellValue().startsWith("Mia Torrance has")) {
+      if (row.getCell(0).getStringCellValue().startsWith("Reader for Mia Torrance")) {
         row.getCell(6).setCellValue("keep");
       }
     }));

@@ -87,8 +87,8 @@ class EverybodysDayTest {
     Map<String, List<String>> rooms = Map.of(
         "hesper.vance", List.of("Papers", "Places", "Walk", "People", "Roles", "Types", "Breaks", "Statements", "Journal"),
         "ferris.oake", List.of("Papers", "Places", "People", "Walls", "Breaks", "Statements", "Journal"),
-        "linnet.sayle", List.of("Papers", "Places", "People", "Breaks", "Statements", "Journal"),
-        "oriel.fenn", List.of("Papers", "Places", "Walk", "People", "Roles", "Types", "Walls", "Breaks", "Statements", "Journal", "Duties"));
+        "linnet.sayle", List.of("Papers", "Places", "People", "Breaks", "Statements", "Rounds", "Journal"),
+        "oriel.fenn", List.of("Papers", "Places", "Walk", "People", "Roles", "Types", "Walls", "Breaks", "Statements", "Rounds", "Journal", "Duties"));
     rooms.forEach((login, named) -> {
       Page page = enter(desk, login);
       assertRooms(page, named.toArray(String[]::new));

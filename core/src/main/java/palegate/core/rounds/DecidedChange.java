@@ -1,6 +1,7 @@
 package palegate.core.rounds;
 
 import java.time.Instant;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
@@ -106,24 +107,30 @@ public final class DecidedChange {
 
   private static List<Change> exception(Structure structure, ReviewItem item, Instead instead) {
     Wall wall = structure.walls().get(item.container());
-    Wall.Exempt exempt = wall == null ? null : wall.exceptions().stream().filter(one -> one.subject().equals(item.subject()) && Objects.equals(one.until(), item.period().until())).findFirst().orElse(null);
-    if (exempt == null) {
+    List<Wall.Exempt> alike = wall == null ? List.of() : wall.exceptions().stream().filter(one -> one.subject().equals(item.subject()) && Objects.equals(one.until(), item.period().until())).toList();
+    if (alike.isEmpty()) {
       return List.of();
     }
-    Change removal = new WallChange.RemoveException(wall.id(), exempt);
-    return instead == null ? List.of(removal) : List.of(removal, new WallChange.AddException(wall.id(), new Wall.Exempt(exempt.subject(), instead.until() == null ? exempt.until() : instead.until())));
+    List<Change> changes = new ArrayList<>();
+    alike.forEach(exempt -> changes.add(new WallChange.RemoveException(wall.id(), exempt)));
+    if (instead != null) {
+      changes.add(new WallChange.AddException(wall.id(), new Wall.Exempt(item.subject(), instead.until() == null ? item.period().until() : instead.until())));
+    }
+    return changes;
   }
 
   private static List<Change> clearance(Structure structure, ReviewItem item, Instead instead) {
     DocumentType type = structure.types().get(item.container());
-    Clearance clearance = type == null ? null : type.clearances().stream()
-        .filter(one -> one.subject().equals(item.subject()) && one.role().equals(item.role()) && Objects.equals(one.period().from(), item.period().from())).findFirst().orElse(null);
-    if (clearance == null) {
+    List<Clearance> alike = type == null ? List.of() : type.clearances().stream().filter(one -> one.subject().equals(item.subject()) && one.role().equals(item.role()) && one.period().equals(item.period())).toList();
+    if (alike.isEmpty()) {
       return List.of();
     }
-    Change removal = new ClearanceChange.RemoveClearance(type.id(), clearance);
-    return instead == null ? List.of(removal)
-        : List.of(removal, new ClearanceChange.AddClearance(type.id(), new Clearance(clearance.subject(), instead.role() == null ? clearance.role() : instead.role(), period(clearance.period(), instead))));
+    List<Change> changes = new ArrayList<>();
+    alike.forEach(clearance -> changes.add(new ClearanceChange.RemoveClearance(type.id(), clearance)));
+    if (instead != null) {
+      changes.add(new ClearanceChange.AddClearance(type.id(), new Clearance(item.subject(), instead.role() == null ? item.role() : instead.role(), period(item.period(), instead))));
+    }
+    return changes;
   }
 
   private static List<Change> duty(Structure structure, ReviewItem item, Instead instead) {

@@ -5,6 +5,7 @@ import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
@@ -52,7 +53,9 @@ public final class ReviewItems {
   public static List<ReviewItem> of(SnapshotAt moment, ReviewScope scope) {
     ReviewItems found = new ReviewItems(moment, scope);
     found.find();
-    return found.items.stream().filter(item -> !scope.outsidersOnly() || item.outsiders() > 0)
+    Set<String> keys = new HashSet<>();
+    // The same clearance or exception twice is one thing to ask about.
+    return found.items.stream().filter(item -> keys.add(item.key()) && (!scope.outsidersOnly() || item.outsiders() > 0))
         .sorted(Comparator.comparing(ReviewItem::kind).thenComparing(ReviewItem::containerName).thenComparing(ReviewItem::subjectName).thenComparing(ReviewItem::key)).toList();
   }
 
@@ -124,7 +127,7 @@ public final class ReviewItems {
   }
 
   private void clearance(DocumentType type, Clearance clearance) {
-    add(ItemKind.CLEARANCE, "clearance:" + type.id() + ":" + clearance.subject().kind() + ":" + clearance.subject().id() + ":" + clearance.role() + from(clearance.period()), clearance.subject(), type.id(), type.name(), clearance.role(), clearance.period(),
+    add(ItemKind.CLEARANCE, "clearance:" + type.id() + ":" + clearance.subject().kind() + ":" + clearance.subject().id() + ":" + clearance.role() + from(clearance.period()) + (clearance.period().until() == null ? "" : "-" + clearance.period().until().getEpochSecond()), clearance.subject(), type.id(), type.name(), clearance.role(), clearance.period(),
         "Clearance for " + type.name() + ", at most " + structure.roles().get(clearance.role()).name() + ", for " + SubjectNames.of(clearance.subject(), structure), "type:" + type.id(), 1);
   }
 

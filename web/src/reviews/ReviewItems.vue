@@ -13,7 +13,7 @@ import ReturnDialog from './ReturnDialog.vue'
 /** The items of one reviewer: each a sentence, since when, what removing it would do; decided one by one or many at once, by key too. */
 const props = defineProps<{ round: number }>()
 const queries = useQueryClient()
-const AT_ONCE = 100
+const AT_ONCE = 40
 const shown = ref(AT_ONCE)
 const openOnly = ref(false)
 const query = useQuery({

@@ -12,7 +12,7 @@ const query = useQuery({ queryKey: ['reviews'], queryFn: () => answer(api.GET('/
 const reviews = computed(() => query.data.value ?? [])
 const id = computed(() => {
   const asked = Number(route.params.id)
-  return reviews.value.some((one) => one.round === asked) ? asked : reviews.value.length === 1 ? reviews.value[0]!.round : undefined
+  return reviews.value.some((one) => one.round === asked) ? asked : reviews.value[0]?.round
 })
 </script>
 
@@ -30,7 +30,6 @@ const id = computed(() => {
         </li>
       </ul>
       <ReviewItems v-if="id !== undefined" :key="id" :round="id" />
-      <p v-else class="quiet">Choose one of them.</p>
     </template>
   </div>
 </template>

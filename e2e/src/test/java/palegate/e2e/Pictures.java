@@ -4,6 +4,8 @@ import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import java.nio.file.Path;
+import java.time.Duration;
+import java.time.Instant;
 import java.util.List;
 import java.util.Map;
 import java.util.regex.Pattern;
@@ -57,7 +59,7 @@ public final class Pictures {
     shot(page, page.locator("[data-drafted=ADDED]").first(), "draft");
     desk.open(page, "/rehearsal");
     shot(page, page.locator(".list [data-row]").first(), "rehearsal");
-    desk.open(page, "/statements?kind=place&id=lib-acc&grouping=none");
+    desk.open(page, "/statements?kind=place&id=lib-cas");
     shot(page, page.locator("[data-row]").first(), "statement");
     int tenders = app.signedIn("wenna.carrow").get("/api/journal?text=Saint%20Orrin:").body().path("items").get(0).path("number").asInt();
     desk.open(page, "/journal/" + tenders);
@@ -80,8 +82,6 @@ public final class Pictures {
     mia.context().close();
     desk.open(page, "/people/groups/g-surveyors");
     shot(page, page.locator(".members [data-row]").first(), "people");
-    desk.open(page, "/people/sketch");
-    shot(page, page.locator(".set").first(), "sketch");
     desk.open(page, "/roles/r-preparer");
     shot(page, page.locator("[data-row]").first(), "roles");
     desk.open(page, "/types/valuation");
@@ -89,11 +89,19 @@ public final class Pictures {
     desk.open(page, "/breaks");
     shot(page, page.locator("[data-row]").first(), "breaks");
     Browser wenna = app.signedIn("wenna.carrow");
-    long draft = wenna.get("/api/draft").body().path("id").asLong();
-    wenna.post("/api/drafts/" + draft + "/readers", Map.of("login", "teodor.brask"));
-    app.signedIn("teodor.brask").post("/api/drafts/" + draft + "/comments", Map.of("text", "Does the class society really need to revise?"));
-    desk.open(page, "/drafts/" + draft);
-    shot(page, page.locator(".opened h3").first(), "drafts");
+    long round = wenna.post("/api/rounds", Map.of("name", "Casualties, autumn", "kinds", List.of("GRANT", "MEMBERSHIP"), "place", "lib-cas", "outsidersOnly", false, "rule", "KEEPER", "named", "p-ola", "standIn", "p-wenna",
+        "due", Instant.now().plus(Duration.ofDays(28)).toString(), "needsComment", false)).body().path("id").asLong();
+    Browser ola = app.signedIn("ola.lindqvist");
+    List<Integer> mine = ola.get("/api/reviews/" + round + "/items?limit=12").body().path("items").path("items").valueStream().map(item -> item.path("number").asInt()).toList();
+    ola.post("/api/reviews/" + round + "/decisions", Map.of("numbers", mine.subList(0, 1), "decision", "REMOVE", "comment", "The survey is done"));
+    ola.post("/api/reviews/" + round + "/decisions", Map.of("numbers", mine.subList(1, 4), "decision", "KEEP"));
+    desk.open(page, "/rounds/" + round);
+    shot(page, page.locator(".round [data-row]").first(), "round");
+    Page reviewer = desk.window();
+    desk.enter(reviewer, "ola.lindqvist", "pale-gate-demo");
+    desk.open(reviewer, "/reviews/" + round);
+    shot(reviewer, reviewer.locator("ol.items li").first(), "reviews");
+    reviewer.context().close();
   }
 
   private static void askWhyMia(Page page) {

@@ -40,6 +40,7 @@ CREATE TABLE round_items (
   sentence TEXT NOT NULL,
   thing VARCHAR(100) NOT NULL,
   since_words VARCHAR(1000) NOT NULL,
+  since_change BIGINT NULL,
   decision ENUM('keep', 'change', 'remove', 'not_mine', 'ask') NULL,
   to_role VARCHAR(64) NULL,
   to_until DATETIME(6) NULL,
@@ -53,6 +54,7 @@ CREATE TABLE round_items (
   KEY by_reviewer (reviewer, round),
   FOREIGN KEY (round) REFERENCES rounds (id),
   FOREIGN KEY (reviewer) REFERENCES people (id),
+  FOREIGN KEY (since_change) REFERENCES changes (number),
   CONSTRAINT decided_by_somebody CHECK ((decision IS NULL) = (decided_by IS NULL)),
   CONSTRAINT a_change_says_to_what CHECK (decision IS NULL OR decision <> 'change' OR to_role IS NOT NULL OR to_until IS NOT NULL)
 );

@@ -71,14 +71,14 @@ class MyReviews {
     return new Review(round, person, items, records.deliveries(round.id()).get(person), moment);
   }
 
-  void write(Review review, FileFormat format, Map<String, ReviewItem> now, HttpServletResponse response) throws IOException {
+  void write(Review review, FileFormat format, Map<Integer, String> since, HttpServletResponse response) throws IOException {
     if (format != FileFormat.XLSX && format != FileFormat.CSV) {
       throw Problem.of(HttpStatus.UNPROCESSABLE_CONTENT, "no-such-format", "Not in this format", "A review goes out as a workbook or as CSV, in which it can be filled in.");
     }
     response.setContentType(format.mediaType());
     response.setHeader(HttpHeaders.CONTENT_DISPOSITION, ContentDisposition.attachment().filename("pale-gate-review-" + review.round().id() + "." + format.ending()).build().toString());
     String identity = ReviewFile.identity(review.round().id(), review.person());
-    List<ReviewFile.Handed> items = review.items().stream().map(item -> handed(item, review)).toList();
+    List<ReviewFile.Handed> items = review.items().stream().map(item -> handed(item, review, since.get(item.number()))).toList();
     if (format == FileFormat.CSV) {
       ReviewFile.writeCsv(identity, items, response.getOutputStream());
       return;
@@ -91,11 +91,11 @@ class MyReviews {
         items, review.structure().roles().values().stream().map(Role::name).sorted().toList(), response.getOutputStream());
   }
 
-  private ReviewFile.Handed handed(RoundRecords.Item item, Review review) {
+  private ReviewFile.Handed handed(RoundRecords.Item item, Review review, String since) {
     RoundRecords.Decided decided = item.decided();
     ReviewItem asked = item.item();
     Role role = decided == null || decided.instead().role() == null ? null : review.structure().roles().get(decided.instead().role());
-    return new ReviewFile.Handed(asked.key(), asked.digest(), asked.sentence(), asked.containerName(), item.since(), RemovalEffect.of(review.moment(), asked).words(), asked.people(), asked.outsiders(), DecidedChange.takesRole(asked.kind()),
+    return new ReviewFile.Handed(asked.key(), asked.digest(), asked.sentence(), asked.containerName(), since, RemovalEffect.of(review.moment(), asked).words(), asked.people(), asked.outsiders(), DecidedChange.takesRole(asked.kind()),
         decided == null ? "" : decided.decision().words(), role == null ? "" : role.name(), decided == null || decided.instead().until() == null ? "" : DAY.format(decided.instead().until().minusSeconds(1)), decided == null ? "" : decided.comment());
   }
 

@@ -113,16 +113,17 @@ class ReviewsController {
     MyReviews.Review review = mine.find(round, who.getName());
     Map<String, ReviewItem> now = rounds.standing(who.getName());
     List<RoundRecords.Item> found = review.items().stream().filter(item -> (!openOnly || item.decided() == null) && part.takes(item.item().sentence(), item.item().containerName())).toList();
-    return new MyItems(line(review), roles(review.structure()), Page.of(found, part.offset(), part.limit(), item -> view(item, review, now)));
+    Map<Integer, String> since = rounds.since(found, who.getName());
+    return new MyItems(line(review), roles(review.structure()), Page.of(found, part.offset(), part.limit(), item -> view(item, review, now, since.get(item.number()))));
   }
 
   private static List<RoleChoice> roles(Structure structure) {
     return structure.roles().values().stream().map(role -> new RoleChoice(role.id(), role.name())).sorted(Comparator.comparing(RoleChoice::name)).toList();
   }
 
-  private static MyItem view(RoundRecords.Item item, MyReviews.Review review, Map<String, ReviewItem> now) {
+  private static MyItem view(RoundRecords.Item item, MyReviews.Review review, Map<String, ReviewItem> now, String since) {
     RoundRecords.Decided decided = item.decided();
-    return new MyItem(item.number(), item.item().kind(), item.item().sentence(), item.item().containerName(), item.since(), item.item().people(), item.item().outsiders(), item.item().risk(), RemovalEffect.of(review.moment(), item.item()).words(),
+    return new MyItem(item.number(), item.item().kind(), item.item().sentence(), item.item().containerName(), since, item.item().people(), item.item().outsiders(), item.item().risk(), RemovalEffect.of(review.moment(), item.item()).words(),
         DecidedChange.takesRole(item.item().kind()), Rounds.isChanged(item, now), decided == null ? null : decided.decision(), decided == null ? null : decided.instead().role(), decided == null ? null : decided.instead().until(), decided == null ? "" : decided.comment());
   }
 
@@ -171,7 +172,7 @@ class ReviewsController {
     if (open > 0) {
       throw Problem.of(HttpStatus.UNPROCESSABLE_CONTENT, "undecided", "Not all is decided", open + (open == 1 ? " item is" : " items are") + " not decided yet. Decide on them first, or say that they are not yours.");
     }
-    if (!records.handIn(round, review.person(), who.getName(), rounds.nameOf(who.getName()), clock.instant())) {
+    if (!records.handIn(round, review.person(), review.items().stream().map(RoundRecords.Item::number).toList(), who.getName(), rounds.nameOf(who.getName()), clock.instant())) {
       throw handedIn();
     }
   }
@@ -179,7 +180,8 @@ class ReviewsController {
   /** One's items to be filled in elsewhere. */
   @GetMapping("/{round}/file")
   void file(@PathVariable long round, @RequestParam FileFormat format, Principal who, HttpServletResponse response) throws IOException {
-    mine.write(mine.find(round, who.getName()), format, rounds.standing(who.getName()), response);
+    MyReviews.Review review = mine.find(round, who.getName());
+    mine.write(review, format, rounds.since(review.items(), who.getName()), response);
   }
 
   /**

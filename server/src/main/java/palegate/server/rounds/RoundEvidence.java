@@ -41,6 +41,7 @@ public class RoundEvidence {
     Map<String, ReviewItem> now = rounds.standing(account);
     List<RoundRecords.Item> items = rounds.items(round, account);
     Map<String, Instant> deliveries = records.deliveries(round.id());
+    Map<Integer, String> since = rounds.since(items, account);
     Map<String, Integer> outcomes = new TreeMap<>();
     items.forEach(item -> outcomes.merge(Rounds.outcome(item, now), 1, Integer::sum));
     Map<String, String> counts = new LinkedHashMap<>();
@@ -50,7 +51,7 @@ public class RoundEvidence {
     return new StatementTable("Round of review: " + round.name(), counts, List.of(new Column("number", "No.", 5, true, true), new Column("what", "What was asked", 50, false, false), new Column("since", "Since", 22, false, false), new Column("people", "People", 7, true, false),
         new Column("outsiders", "Outsiders", 9, true, false), new Column("reviewer", "Reviewer", 18, false, false), new Column("decision", "Decision", 10, false, false), new Column("to", "To", 16, false, false), new Column("comment", "Comment", 26, false, false),
         new Column("decidedAt", "Decided", 14, false, false), new Column("handedIn", "Handed in", 11, false, false), new Column("outcome", "What came of it", 12, false, false)),
-        () -> items.stream().map(item -> new StatementTable.Row(cells(item, structure, now, deliveries))));
+        () -> items.stream().map(item -> new StatementTable.Row(cells(item, structure, now, deliveries, since.get(item.number())))));
   }
 
   private static long id(String number) {
@@ -61,7 +62,7 @@ public class RoundEvidence {
     }
   }
 
-  private static List<String> cells(RoundRecords.Item item, Structure structure, Map<String, ReviewItem> now, Map<String, Instant> deliveries) {
+  private static List<String> cells(RoundRecords.Item item, Structure structure, Map<String, ReviewItem> now, Map<String, Instant> deliveries, String since) {
     RoundRecords.Decided decided = item.decided();
     List<String> to = new ArrayList<>();
     if (decided != null && decided.instead().role() != null) {
@@ -72,7 +73,7 @@ public class RoundEvidence {
     }
     Instant handedIn = item.reviewer() == null ? null : deliveries.get(item.reviewer());
     String reviewer = item.reviewer() == null ? "nobody" : structure.people().containsKey(item.reviewer()) ? structure.people().get(item.reviewer()).name() : decided == null ? "" : decided.byName();
-    return List.of(Integer.toString(item.number()), item.item().sentence(), item.since(), Integer.toString(item.item().people()), Integer.toString(item.item().outsiders()), reviewer, decided == null ? "none" : decided.decision().words(), String.join(", ", to),
+    return List.of(Integer.toString(item.number()), item.item().sentence(), since, Integer.toString(item.item().people()), Integer.toString(item.item().outsiders()), reviewer, decided == null ? "none" : decided.decision().words(), String.join(", ", to),
         decided == null ? "" : decided.comment(), decided == null ? "" : WHEN.format(decided.at()), handedIn == null ? "" : WHEN.format(handedIn), Rounds.outcome(item, now));
   }
 }

@@ -5,6 +5,7 @@ import java.time.Instant;
 import java.time.ZoneOffset;
 import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
@@ -28,6 +29,7 @@ import palegate.core.viewpoint.Asker;
 import palegate.core.viewpoint.Viewpoint;
 import palegate.server.session.Accounts;
 import palegate.server.shell.Problem;
+import palegate.server.store.ChangeLog;
 import palegate.server.store.ItemHistory;
 import palegate.server.store.RoundRecords;
 import palegate.server.store.Snapshots;
@@ -45,14 +47,16 @@ class Rounds {
 
   private final RoundRecords records;
   private final ItemHistory history;
+  private final ChangeLog log;
   private final Viewpoints viewpoints;
   private final KnownChanges knownChanges;
   private final Accounts accounts;
   private final Clock clock;
 
-  Rounds(RoundRecords records, ItemHistory history, Viewpoints viewpoints, KnownChanges knownChanges, Accounts accounts, Clock clock) {
+  Rounds(RoundRecords records, ItemHistory history, ChangeLog log, Viewpoints viewpoints, KnownChanges knownChanges, Accounts accounts, Clock clock) {
     this.records = records;
     this.history = history;
+    this.log = log;
     this.viewpoints = viewpoints;
     this.knownChanges = knownChanges;
     this.accounts = accounts;
@@ -155,7 +159,6 @@ class Rounds {
       throw Problem.of(HttpStatus.UNPROCESSABLE_CONTENT, "too-many-items", "Too many items", "The round would ask about " + items.size() + " things; at most " + ITEMS_AT_MOST + ". Take a part of the repository.");
     }
     Map<String, ItemHistory.Since> since = history.since();
-    Map<Long, KnownChanges.Known> known = knownChanges.to(account);
     Instant last = records.all().stream().filter(round -> round.closed() != null && Objects.equals(round.scope().place(), scope.place())).map(RoundRecords.Round::madeAt).max(Instant::compareTo).orElse(null);
     Set<String> changed = new HashSet<>();
     items.forEach(item -> {
@@ -164,16 +167,23 @@ class Rounds {
       }
     });
     Map<String, String> reviewers = Reviewers.assign(moment, items, rule, named, standIn);
-    return new Prepared(ReviewItems.inReadingOrder(items, changed).stream().map(item -> new RoundRecords.Asked(item, reviewers.get(item.key()), words(since.get(item.key()), known, changed.contains(item.key())))).toList(), state.change());
+    return new Prepared(ReviewItems.inReadingOrder(items, changed).stream().map(item -> new RoundRecords.Asked(item, reviewers.get(item.key()), words(since.get(item.key()), changed.contains(item.key())), since.containsKey(item.key()) ? since.get(item.key()).change() : null)).toList(), state.change());
   }
 
-  private static String words(ItemHistory.Since since, Map<Long, KnownChanges.Known> known, boolean changed) {
-    if (since == null) {
-      return "";
-    }
-    String note = known == null || known.get(since.change()) == KnownChanges.Known.ALL ? since.note() : "";
-    String words = (changed ? "New since the last round: " : "Since ") + DAY.format(since.at()) + " by " + since.author() + (note.isEmpty() ? "" : ": " + note);
-    return words.length() <= 900 ? words : words.substring(0, 900) + " …";
+  private static String words(ItemHistory.Since since, boolean changed) {
+    return since == null ? "" : (changed ? "New since the last round: " : "Since ") + DAY.format(since.at()) + " by " + since.author();
+  }
+
+  /** Since when each item is there, by whom, and why: a note is told to those alone who may know all that its change was about. */
+  Map<Integer, String> since(List<RoundRecords.Item> items, String account) {
+    Map<Long, KnownChanges.Known> known = knownChanges.to(account);
+    Map<Long, String> notes = log.notes(items.stream().map(RoundRecords.Item::sinceChange).filter(change -> change != null && (known == null || known.get(change) == KnownChanges.Known.ALL)).distinct().toList());
+    Map<Integer, String> since = new HashMap<>();
+    items.forEach(item -> {
+      String note = item.sinceChange() == null ? "" : notes.getOrDefault(item.sinceChange(), "");
+      since.put(item.number(), item.since() + (note.isEmpty() ? "" : ": " + note));
+    });
+    return since;
   }
 
   /**

@@ -188,13 +188,14 @@ class RoundsController {
     Structure structure = moment.snapshot().structure();
     List<RoundRecords.Item> found = rounds.items(round, who.getName()).stream().filter(item -> (outcome == null || outcome.equals(Rounds.outcome(item, now))) && (reviewer == null || reviewer.equals(item.reviewer() == null ? "" : item.reviewer()))
         && part.takes(item.item().sentence(), item.item().containerName(), item.decided() == null ? "" : item.decided().comment())).sorted(Comparator.comparing(RoundRecords.Item::number)).toList();
-    return Page.of(found, part.offset(), part.limit(), item -> view(item, now, structure));
+    Map<Integer, String> since = rounds.since(found, who.getName());
+    return Page.of(found, part.offset(), part.limit(), item -> view(item, now, structure, since.get(item.number())));
   }
 
-  private static RoundItem view(RoundRecords.Item item, Map<String, ReviewItem> now, Structure structure) {
+  private static RoundItem view(RoundRecords.Item item, Map<String, ReviewItem> now, Structure structure, String since) {
     RoundRecords.Decided decided = item.decided();
     String role = decided == null || decided.instead().role() == null ? null : structure.roles().containsKey(decided.instead().role()) ? structure.roles().get(decided.instead().role()).name() : decided.instead().role();
-    return new RoundItem(item.number(), item.item().kind(), item.item().sentence(), item.item().containerName(), item.since(), item.item().people(), item.item().outsiders(), item.reviewer(), name(structure, item.reviewer()),
+    return new RoundItem(item.number(), item.item().kind(), item.item().sentence(), item.item().containerName(), since, item.item().people(), item.item().outsiders(), item.reviewer(), name(structure, item.reviewer()),
         decided == null ? null : decided.decision(), role, decided == null ? null : decided.instead().until(), decided == null ? "" : decided.comment(), decided == null ? null : decided.at(), decided == null ? null : decided.byName(),
         Rounds.outcome(item, now), Rounds.isChanged(item, now));
   }
@@ -276,11 +277,12 @@ class RoundsController {
   @ResponseStatus(HttpStatus.NO_CONTENT)
   void close(@PathVariable long id, @Valid @RequestBody Closing closing, Principal who) {
     RoundRecords.Round round = rounds.running(id, who.getName());
+    RoundRecords.Standing seen = records.standing(id);
     Map<String, ReviewItem> now = rounds.standing(who.getName());
     Map<Integer, String> outcomes = new HashMap<>();
     records.items(round.id()).forEach(item -> outcomes.put(item.number(), Rounds.outcome(item, now)));
-    if (!records.close(id, who.getName(), rounds.nameOf(who.getName()), closing.note().strip(), outcomes, clock.instant())) {
-      throw Problem.of(HttpStatus.CONFLICT, "round-closed", "The round is closed", "Somebody else closed it a moment ago.");
+    if (!records.close(id, who.getName(), rounds.nameOf(who.getName()), closing.note().strip(), seen, outcomes, clock.instant())) {
+      throw Problem.of(HttpStatus.CONFLICT, "round-moved", "Not closed", "Somebody decided, handed in or closed the round in this moment. Look at it again, then close it.");
     }
   }
 }

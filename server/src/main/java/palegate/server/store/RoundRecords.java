@@ -32,8 +32,12 @@ public class RoundRecords {
   /** What was decided; null for nothing. */
   public record Decided(Decision decision, DecidedChange.Instead instead, String comment, Instant at, String by, String byName) {}
 
-  /** @param reviewer null where there is nobody; {@code outcome} what had come of it when the round was closed */
-  public record Item(int number, ReviewItem item, String reviewer, String since, Decided decided, String outcome) {}
+  /**
+   * @param reviewer null where there is nobody
+   * @param sinceChange the change that put it there, whose note is told to those who may know it; null if that is not known
+   * @param outcome what had come of it when the round was closed
+   */
+  public record Item(int number, ReviewItem item, String reviewer, String since, Long sinceChange, Decided decided, String outcome) {}
 
   public record Happened(Instant at, String who, String what) {}
 
@@ -45,8 +49,8 @@ public class RoundRecords {
     this.batches = batches;
   }
 
-  /** @param asked an item, its reviewer and since when it is there */
-  public record Asked(ReviewItem item, String reviewer, String since) {}
+  /** An item, its reviewer, and since when it is there. */
+  public record Asked(ReviewItem item, String reviewer, String since, Long sinceChange) {}
 
   /** Begins a round with all its items, in their order; all or nothing. */
   @Transactional
@@ -60,12 +64,12 @@ public class RoundRecords {
     long round = jdbc.sql("SELECT LAST_INSERT_ID()").query(Long.class).single();
     int[] number = {0};
     batches.insert("""
-        INSERT INTO round_items (round, number, item_key, kind, reviewer, subject_kind, subject_id, subject_name, container, container_name, role, holds_from, holds_until, people, outsiders, risk, sentence, thing, since_words)
-        VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)
+        INSERT INTO round_items (round, number, item_key, kind, reviewer, subject_kind, subject_id, subject_name, container, container_name, role, holds_from, holds_until, people, outsiders, risk, sentence, thing, since_words, since_change)
+        VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)
         """, items, asked -> {
           ReviewItem item = asked.item();
           return new Object[] {round, ++number[0], item.key(), item.kind().word(), asked.reviewer(), item.subject().kind(), item.subject().id(), item.subjectName(), item.container(), item.containerName(), item.role(),
-              date(item.period().from()), date(item.period().until()), item.people(), item.outsiders(), item.risk(), item.sentence(), item.thing(), asked.since()};
+              date(item.period().from()), date(item.period().until()), item.people(), item.outsiders(), item.risk(), item.sentence(), item.thing(), asked.since(), asked.sinceChange()};
         });
     return round;
   }
@@ -104,7 +108,7 @@ public class RoundRecords {
     ReviewItem item = new ReviewItem(row.getString("item_key"), ItemKind.parse(row.getString("kind")).orElseThrow(), subject, row.getString("subject_name"), row.getString("container"), row.getString("container_name"), row.getString("role"),
         new Period(Instants.read(row, "holds_from"), Instants.read(row, "holds_until")), row.getInt("people"), row.getInt("outsiders"), row.getInt("risk"), row.getString("sentence"), row.getString("thing"));
     String decision = row.getString("decision");
-    return new Item(row.getInt("number"), item, row.getString("reviewer"), row.getString("since_words"), decision == null ? null
+    return new Item(row.getInt("number"), item, row.getString("reviewer"), row.getString("since_words"), row.getObject("since_change", Long.class), decision == null ? null
         : new Decided(Decision.valueOf(decision.toUpperCase(Locale.ROOT)), new DecidedChange.Instead(row.getString("to_role"), Instants.read(row, "to_until")), row.getString("comment"), Instants.read(row, "decided_at"), row.getString("decided_by"), row.getString("decided_by_name")),
         row.getString("outcome"));
   }
@@ -150,14 +154,17 @@ public class RoundRecords {
     return open && !jdbc.sql("SELECT EXISTS (SELECT 1 FROM round_deliveries WHERE round = :round AND reviewer = :reviewer)").param("round", round).param("reviewer", reviewer).query(Boolean.class).single();
   }
 
-  /** @return whether it was written: every item of theirs is decided, and they had not handed in */
+  /**
+   * @param numbers the items that they are asked about now
+   * @return whether it was written: all of these are decided, and they had not handed in
+   */
   @Transactional
-  public boolean handIn(long round, String reviewer, String who, String name, Instant now) {
-    if (!stillOpen(round, reviewer)) {
+  public boolean handIn(long round, String reviewer, Collection<Integer> numbers, String who, String name, Instant now) {
+    if (numbers.isEmpty() || !stillOpen(round, reviewer)) {
       return false;
     }
-    boolean all = jdbc.sql("SELECT COUNT(*) > 0 AND COUNT(*) = COUNT(decision) FROM round_items WHERE round = :round AND reviewer = :reviewer").param("round", round).param("reviewer", reviewer).query(Boolean.class).single();
-    if (!all) {
+    int decided = jdbc.sql("SELECT COUNT(decision) FROM round_items WHERE round = :round AND reviewer = :reviewer AND number IN (:numbers)").param("round", round).param("reviewer", reviewer).param("numbers", numbers).query(Integer.class).single();
+    if (decided != numbers.size()) {
       return false;
     }
     jdbc.sql("INSERT INTO round_deliveries (round, reviewer, handed_in_at) VALUES (:round, :reviewer, :now)").param("round", round).param("reviewer", reviewer).param("now", Instants.toDatabase(now)).update();
@@ -179,16 +186,32 @@ public class RoundRecords {
     return given;
   }
 
-  /** @param outcomes what has come of each item, by number */
+  /** What had been decided when somebody looked: another one says that something was decided since. */
+  public record Standing(int decided, Instant last, int delivered) {}
+
+  public Standing standing(long round) {
+    return jdbc.sql("SELECT COUNT(decision) AS decided, MAX(decided_at) AS last, (SELECT COUNT(*) FROM round_deliveries d WHERE d.round = :round) AS delivered FROM round_items WHERE round = :round").param("round", round)
+        .query((row, i) -> new Standing(row.getInt("decided"), Instants.read(row, "last"), row.getInt("delivered"))).single();
+  }
+
+  /**
+   * Closes a round in which nothing was decided since somebody looked.
+   *
+   * @param outcomes what has come of each item, by number
+   * @return false if it is closed already, or something was decided meanwhile; then nothing is written
+   */
   @Transactional
-  public boolean close(long round, String who, String name, String note, Map<Integer, String> outcomes, Instant now) {
-    int closed = jdbc.sql("UPDATE rounds SET closed_at = :now, closed_by = :who, closed_by_name = :name, closing_note = :note WHERE id = :round AND closed_at IS NULL")
-        .param("now", Instants.toDatabase(now)).param("who", who).param("name", name).param("note", note).param("round", round).update();
-    if (closed == 1) {
-      outcomes.forEach((number, outcome) -> jdbc.sql("UPDATE round_items SET outcome = :outcome WHERE round = :round AND number = :number").param("outcome", outcome).param("round", round).param("number", number).update());
-      tell(round, who, name, "closed and signed off: " + note, now);
+  public boolean close(long round, String who, String name, String note, Standing seen, Map<Integer, String> outcomes, Instant now) {
+    // Whoever decides or hands in holds the same row.
+    boolean open = jdbc.sql("SELECT closed_at IS NULL FROM rounds WHERE id = :round FOR UPDATE").param("round", round).query(Boolean.class).optional().orElse(false);
+    if (!open || !standing(round).equals(seen)) {
+      return false;
     }
-    return closed == 1;
+    jdbc.sql("UPDATE rounds SET closed_at = :now, closed_by = :who, closed_by_name = :name, closing_note = :note WHERE id = :round AND closed_at IS NULL")
+        .param("now", Instants.toDatabase(now)).param("who", who).param("name", name).param("note", note).param("round", round).update();
+    batches.changeOneEach("UPDATE round_items SET outcome = ? WHERE round = ? AND number = ?", outcomes.entrySet(), outcome -> new Object[] {outcome.getValue(), round, outcome.getKey()});
+    tell(round, who, name, "closed and signed off: " + note, now);
+    return true;
   }
 
   @Transactional

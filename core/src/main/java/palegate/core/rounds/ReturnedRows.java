@@ -14,6 +14,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
+import palegate.core.text.WellFormed;
 
 /**
  * A reviewer's file as it came back, read row by row: what was decided, and of every cell that cannot be taken what is wrong and what would
@@ -136,6 +137,9 @@ public final class ReturnedRows {
     }
     if (row.comment().length() > COMMENT_AT_MOST) {
       faults.add(new CellFault(row.number(), "Comment", "The comment has " + row.comment().length() + " characters.", "Use at most " + COMMENT_AT_MOST + "."));
+    } else if (WellFormed.text(row.comment()).isPresent()) {
+      WellFormed.Wrong wrong = WellFormed.text(row.comment()).get();
+      faults.add(new CellFault(row.number(), "Comment", wrong.what(), wrong.remedy()));
     } else if (row.comment().isBlank() && (needsComment && decision != Decision.KEEP || decision == Decision.ASK)) {
       faults.add(new CellFault(row.number(), "Comment", decision == Decision.ASK ? "It is not said what is asked." : "This round wants a reason for every decision but keep.", "Write a sentence."));
     }

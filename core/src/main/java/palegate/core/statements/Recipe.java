@@ -11,6 +11,7 @@ import java.util.Objects;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import palegate.core.roles.Right;
+import palegate.core.text.WellFormed;
 
 /**
  * What a statement is asked to say; with a state and an instant it is all that is needed to make it again.
@@ -137,6 +138,7 @@ public record Recipe(StatementKind kind, String id, Grouping grouping, boolean d
     if (parts.containsKey("from")) {
       try {
         from = Instant.parse(parts.get("from"));
+        WellFormed.instant(from).ifPresent(one -> wrong.add(new Wrong("from", one.what(), one.remedy())));
       } catch (DateTimeParseException unreadable) {
         wrong.add(new Wrong("from", "[" + shortened(parts.get("from")) + "] is not an instant.", "Write it like 2026-10-02T08:00:00Z."));
       }

@@ -3,6 +3,7 @@ package palegate.core.statements;
 import java.time.Instant;
 import java.time.format.DateTimeParseException;
 import java.util.Optional;
+import palegate.core.text.WellFormed;
 
 /**
  * What every file of a statement carries, so that it can be made again and held against what the file says.
@@ -46,7 +47,8 @@ public record StatementIdentity(Recipe recipe, Instant at, String state, String 
     }
     Recipe.Parsed recipe = Recipe.parse(parts[1]);
     try {
-      return recipe.recipe() == null ? Optional.empty() : Optional.of(new StatementIdentity(recipe.recipe(), Instant.parse(parts[2].substring(3)), parts[3].substring(3), parts[4]));
+      Instant at = Instant.parse(parts[2].substring(3));
+      return recipe.recipe() == null || WellFormed.instant(at).isPresent() ? Optional.empty() : Optional.of(new StatementIdentity(recipe.recipe(), at, parts[3].substring(3), parts[4]));
     } catch (DateTimeParseException noInstant) {
       return Optional.empty();
     }

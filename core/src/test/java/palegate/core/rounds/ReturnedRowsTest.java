@@ -47,6 +47,7 @@ class ReturnedRowsTest {
     assertThat(read(false, row(0, "ask", "", "", " ")).faults().get(0).column()).isEqualTo("Comment");
     assertThat(read(true, row(0, "remove", "", "", "")).faults().get(0).column()).isEqualTo("Comment");
     assertThat(read(true, row(0, "keep", "", "", "")).faults()).isEmpty();
+    assertThat(read(false, row(0, "keep", "", "", "hidden \u202E mark")).faults().get(0).column()).isEqualTo("Comment");
     assertThat(read(false, row(0, "remove", "", "", "x".repeat(1_001))).faults().get(0).column()).isEqualTo("Comment");
     assertThat(read(false, new ReturnedRows.Row(2, "grant:0", "digest0", List.of("What 0", "Where 0"), "keep", "", "", "", Set.of("Decision"))).faults().get(0).what()).contains("formula");
     assertThat(read(false, new ReturnedRows.Row(2, "grant:0", "digest0", List.of("Other", "Where 0"), "keep", "", "", "", Set.of())).faults().get(0).column()).isEqualTo("What");

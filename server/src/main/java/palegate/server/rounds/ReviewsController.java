@@ -47,6 +47,7 @@ import palegate.server.lists.PageRequest;
 import palegate.server.shell.MayBeMissing;
 import palegate.server.shell.Page;
 import palegate.server.shell.Problem;
+import palegate.server.shell.Written;
 import palegate.server.store.RoundRecords;
 
 /** What one is asked oneself, whatever else one may do: the items, the answers, and the file that goes out and comes back. */
@@ -131,6 +132,7 @@ class ReviewsController {
   @PostMapping("/{round}/decisions")
   @ResponseStatus(HttpStatus.NO_CONTENT)
   void decide(@PathVariable long round, @Valid @RequestBody Decisions asked, Principal who) {
+    new Written().text("comment", asked.comment()).instant("until", asked.until()).refuse("Nothing was decided; each point is listed.");
     MyReviews.Review review = mine.find(round, who.getName());
     Set<Integer> own = new HashSet<>();
     review.items().forEach(item -> own.add(item.number()));

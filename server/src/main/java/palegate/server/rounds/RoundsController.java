@@ -44,6 +44,7 @@ import palegate.server.session.Mailbox;
 import palegate.server.shell.MayBeMissing;
 import palegate.server.shell.Page;
 import palegate.server.shell.Problem;
+import palegate.server.shell.Written;
 import palegate.server.store.RoundRecords;
 
 /** Setting up rounds, seeing how they stand, carrying out what was decided, and closing them. */
@@ -146,6 +147,7 @@ class RoundsController {
   @ResponseStatus(HttpStatus.CREATED)
   RoundLine begin(@Valid @RequestBody RoundAsked asked, Principal who) {
     Instant now = clock.instant();
+    new Written().name("name", asked.name()).instant("due", asked.due()).refuse("The round cannot begin.");
     if (!asked.due().isAfter(now)) {
       throw Problem.faults("The round cannot begin.", List.of(new Problem.Fault("due", "The day has passed.", "Choose a day to come.")));
     }
@@ -276,6 +278,7 @@ class RoundsController {
   @PostMapping("/{id}/closing")
   @ResponseStatus(HttpStatus.NO_CONTENT)
   void close(@PathVariable long id, @Valid @RequestBody Closing closing, Principal who) {
+    new Written().text("note", closing.note()).refuse("The round was not closed.");
     RoundRecords.Round round = rounds.running(id, who.getName());
     RoundRecords.Standing seen = records.standing(id);
     Map<String, ReviewItem> now = rounds.standing(who.getName());

@@ -17,6 +17,7 @@ import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import palegate.core.statements.Recipe;
 import palegate.server.shell.Problem;
+import palegate.server.shell.Written;
 import palegate.server.store.KeptStatements;
 
 /** Recipes of statements under names, for whoever keeps them alone. */
@@ -41,6 +42,7 @@ class KeptStatementsController {
   @PostMapping
   @ResponseStatus(HttpStatus.NO_CONTENT)
   void keep(@Valid @RequestBody ToKeep asked, Principal who) {
+    new Written().name("name", asked.name()).text("recipe", asked.recipe()).refuse("The statement was not kept.");
     Recipe.Parsed parsed = Recipe.parse(asked.recipe());
     if (parsed.recipe() == null) {
       throw Problem.faults("The statement cannot be made as it was asked for.", parsed.wrong().stream().map(one -> new Problem.Fault(one.key(), one.what(), one.remedy())).toList());

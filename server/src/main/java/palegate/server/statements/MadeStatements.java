@@ -19,6 +19,7 @@ import palegate.core.statements.StatementTable;
 import palegate.core.statements.Statements;
 import palegate.core.viewpoint.Viewpoint;
 import palegate.server.shell.Problem;
+import palegate.server.shell.Written;
 import palegate.server.store.History;
 import palegate.server.store.Snapshots;
 import palegate.server.viewpoint.Viewpoints;
@@ -84,6 +85,7 @@ class MadeStatements {
 
   /** The state that an instant is about, as far as it may be known; null for now. */
   State state(Instant at, String account) {
+    new Written().instant("at", at).refuse("The statement cannot be made as it was asked for.");
     Instant now = clock.instant();
     Instant asked = at == null ? now : at;
     Snapshots.Numbered state = asked.isBefore(now) ? viewpoints.known(account, history.at(asked)) : viewpoints.known(account);

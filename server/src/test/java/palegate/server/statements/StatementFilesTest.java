@@ -97,6 +97,9 @@ class StatementFilesTest {
     Browser.Answer wrong = auditor.get("/api/statements?kind=place&grouping=colour&right=fly&from=soon");
     assertThat(wrong.status()).isEqualTo(422);
     assertThat(wrong.body().path("faults").valueStream().map(fault -> fault.path("place").asString())).containsExactly("id", "grouping", "right", "from");
+    for (String far : List.of("kind=difference&from=-999999999-01-01T00:00:00Z", "kind=changes&from=%2B999999999-01-01T00:00:00Z", "kind=breaks&at=-999999999-01-01T00:00:00Z", "kind=breaks&at=%2B999999999-01-01T00:00:00Z")) {
+      assertThat(auditor.get("/api/statements?" + far).status()).as(far).isEqualTo(422);
+    }
     assertThat(auditor.get("/api/statements?kind=place&id=nowhere").status()).isEqualTo(404);
     assertThat(auditor.get("/api/statements?kind=lists&columns=place,colour").status()).isEqualTo(422);
   }

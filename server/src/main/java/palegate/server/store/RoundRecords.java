@@ -186,12 +186,12 @@ public class RoundRecords {
     return given;
   }
 
-  /** What had been decided when somebody looked: another one says that something was decided since. */
-  public record Standing(int decided, Instant last, int delivered) {}
+  /** What had been decided when somebody looked, by a sum over all of it: another one says that something was decided since. */
+  public record Standing(int decided, long sum, int delivered) {}
 
   public Standing standing(long round) {
-    return jdbc.sql("SELECT COUNT(decision) AS decided, MAX(decided_at) AS last, (SELECT COUNT(*) FROM round_deliveries d WHERE d.round = :round) AS delivered FROM round_items WHERE round = :round").param("round", round)
-        .query((row, i) -> new Standing(row.getInt("decided"), Instants.read(row, "last"), row.getInt("delivered"))).single();
+    return jdbc.sql("SELECT COUNT(decision) AS decided, COALESCE(SUM(CRC32(CONCAT_WS('|', number, decision, to_role, to_until, reviewer))), 0) AS decisions, (SELECT COUNT(*) FROM round_deliveries d WHERE d.round = :round) AS delivered FROM round_items WHERE round = :round").param("round", round)
+        .query((row, i) -> new Standing(row.getInt("decided"), row.getLong("decisions"), row.getInt("delivered"))).single();
   }
 
   /**

@@ -55,7 +55,7 @@ class RoundsTest {
     view.path("reviewers").forEach(one -> asked.put(one.path("person").asString(""), one.path("items").asInt()));
     assertThat(asked).isEqualTo(foreseen);
     assertThat(wenna.post("/api/rounds/preview", round("x", "place", "nowhere", "named", "p-nobody")).body().path("faults")).hasSize(2);
-    for (Map<String, Object> wrong : List.of(round("two\u0000parts"), round("lone \uD800"), round("turned \u202E round"), round("x", "due", "+999999999-01-01T00:00:00Z"), round("x", "due", "2020-01-01T00:00:00Z"), round("x", "rule", "SOMEBODY"), round("x".repeat(201)))) {
+    for (Map<String, Object> wrong : List.of(round("two\u0000parts"), round("turned \u202E round"), round("x", "due", "+999999999-01-01T00:00:00Z"), round("x", "due", "2020-01-01T00:00:00Z"), round("x", "rule", "SOMEBODY"), round("x".repeat(201)))) {
       assertThat(wenna.post("/api/rounds", wrong).status()).as("%s", wrong).isBetween(400, 422);
     }
     assertThat(app.signedIn("oriel.fenn").post("/api/rounds", round("x")).status()).as("an auditor looks and runs none").isEqualTo(403);

@@ -141,9 +141,7 @@ class EveryAnswerIsGivenToAViewpointTest {
     ask("GET /api/rounds/{id}", "/api/rounds/1");
     ask("GET /api/rounds/{id}/items", "/api/rounds/1/items");
     ask("GET /api/rounds/{id}/changes", "/api/rounds/1/changes");
-    ask("GET /api/reviews", "");
-    ask("GET /api/reviews/{round}/items", "/api/reviews/1/items");
-    ask("GET /api/reviews/{round}/file", "/api/reviews/1/file?format=CSV");
+    elsewhere("what somebody is asked as a person, not by a duty: RoundsTest, RoundsAndWallsTest", "GET /api/reviews", "GET /api/reviews/{round}/items", "GET /api/reviews/{round}/file");
     elsewhere("keeps what is sent, in a round of its own: RoundsTest, RoundsAndWallsTest", "POST /api/rounds", "POST /api/rounds/{id}/delegation", "POST /api/rounds/{id}/reminders", "POST /api/rounds/{id}/closing", "POST /api/reviews/{round}/decisions", "POST /api/reviews/{round}/handing-in",
         "POST /api/reviews/{round}/return");
     elsewhere("other changes led there: KnownChangesTest", "GET /api/journal", "GET /api/journal/{number}", "POST /api/journal/{number}/reversal", "GET /api/journal/between");

@@ -70,7 +70,7 @@ class TourTest {
     page.getByRole(AriaRole.COMBOBOX, new Page.GetByRoleOptions().setName("The place")).fill("Accounts");
     page.locator(".v-list-item").filter(new Locator.FilterOptions().setHasText("library")).first().click();
     for (String file : new String[] {"Workbook", "CSV", "JSON"}) {
-      assertThat(page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName(file).setExact(true))).hasAttribute("href", Pattern.compile("about=PLACE.*lib-acc"));
+      assertThat(page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName(file).setExact(true))).hasAttribute("href", Pattern.compile("kind=place.*lib-acc"));
     }
     page.context().close();
   }

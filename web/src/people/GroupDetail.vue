@@ -35,7 +35,7 @@ const VIEWS = [
   <p v-if="query.isError.value" class="fault" role="alert">{{ query.error.value?.message }}</p>
   <p v-else-if="data === undefined" role="status">Fetching the group …</p>
   <div v-else class="detail">
-    <div class="title">
+    <div class="detail-title">
       <div>
         <h2>{{ data.group.name }} <DraftedMark :drafted="data.group.drafted" /></h2>
         <HistoryLink :id="data.group.id" kind="group" :name="data.group.name" />
@@ -51,7 +51,7 @@ const VIEWS = [
           >, and so has what they are given.
         </p>
       </div>
-      <div v-if="may('people')" class="acts">
+      <div v-if="may('people')" class="detail-acts">
         <v-btn size="small" class="is-main" @click="dialog = 'add'">Add members</v-btn>
         <v-btn size="small" @click="dialog = 'rename'">Rename</v-btn>
         <v-btn v-if="data.group.direct === 0" size="small" @click="draftAt([{ kind: 'removeGroup', group: id }])">Remove</v-btn>
@@ -77,16 +77,6 @@ const VIEWS = [
   display: flex;
   flex-direction: column;
   gap: 10px;
-}
-.title {
-  display: flex;
-  justify-content: space-between;
-  gap: 14px;
-}
-.acts {
-  display: flex;
-  gap: 8px;
-  flex: none;
 }
 .segments {
   align-self: flex-start;

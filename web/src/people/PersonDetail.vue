@@ -57,7 +57,7 @@ async function invite() {
   <p v-if="query.isError.value" class="fault" role="alert">{{ query.error.value?.message }}</p>
   <p v-else-if="data === undefined" role="status">Fetching the person …</p>
   <div v-else class="detail">
-    <div class="title">
+    <div class="detail-title">
       <div>
         <h2><PersonName :person="data.person" /> <DraftedMark :drafted="data.drafted" /></h2>
         <HistoryLink :id="data.person.id" kind="person" :name="data.person.name" />
@@ -68,7 +68,7 @@ async function invite() {
           <router-link v-if="rooms.includes('walk')" :to="{ name: 'walk', params: { person: data.person.id } }">Walk as {{ data.person.name }}</router-link>
         </p>
       </div>
-      <div v-if="may('people')" class="acts">
+      <div v-if="may('people')" class="detail-acts">
         <v-btn size="small" class="is-main" @click="dialog = 'change'">Change</v-btn>
         <v-btn size="small" @click="dialog = 'like'">Make like …</v-btn>
         <v-btn v-if="may('walls')" size="small" :to="{ name: 'walls', params: { id: 'leaver' }, query: { person: data.person.id } }">Confine …</v-btn>
@@ -127,16 +127,6 @@ async function invite() {
   display: flex;
   flex-direction: column;
   gap: 12px;
-}
-.title {
-  display: flex;
-  justify-content: space-between;
-  gap: 14px;
-}
-.acts {
-  display: flex;
-  gap: 8px;
-  flex: none;
 }
 .block {
   padding: 12px 16px;

@@ -2,6 +2,7 @@
 import { useQueryClient } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { answer, api, type Schemas } from '@/api/client'
+import { asFile } from '@/api/file'
 import { counted } from '@/common/words'
 
 /** A file that was filled in elsewhere is read first: what it says, what cannot be taken and why; then its good rows are kept. */
@@ -23,10 +24,8 @@ async function send(keep: boolean) {
   try {
     found.value = await answer(
       api.POST('/api/reviews/{round}/return', {
-        params: { path: { round: props.round }, query: { keep, confirmed: confirmed.value } },
-        body: file.value as unknown as string,
-        bodySerializer: (body) => body as unknown as BodyInit,
-        headers: { 'Content-Type': 'application/octet-stream' },
+        params: { path: { round: props.round }, query: { keep, confirmed: confirmed.value ? (found.value?.seen ?? '') : '' } },
+        ...asFile(file.value),
       }),
     )
     if (keep) await queries.invalidateQueries({ queryKey: ['reviews'] })
@@ -53,7 +52,7 @@ function took() {
       <p v-if="busy" role="status">Reading {{ file?.name }} …</p>
       <p v-if="fault" class="fault" role="alert">{{ fault }}</p>
       <div v-if="found" class="found" role="status" tabindex="0" aria-label="What the file says">
-        <p v-if="found.kept" class="good"><strong>Kept.</strong> {{ found.faults.length > 0 ? 'Correct the cells below in the file and bring it back again; what is kept already is not changed by that.' : '' }}</p>
+        <p v-if="found.kept" class="good"><strong>Kept: {{ counted(found.written, 'decision') }}.</strong> {{ found.faults.length > 0 ? 'Correct the cells below in the file and bring it back again; what is kept already is not changed by that.' : '' }}</p>
         <p>{{ counted(found.answers, 'decision') }}: {{ found.fresh }} new, {{ found.same }} as they are here already. {{ counted(found.open, 'row decides', 'rows decide') }} nothing.</p>
         <table v-if="found.faults.length > 0">
           <caption class="fault">{{ counted(found.faults.length, 'cell') }} cannot be taken</caption>
@@ -62,7 +61,7 @@ function took() {
             <tr v-for="(one, i) in found.faults" :key="i"><td>{{ one.row }}</td><td>{{ one.column }}</td><td>{{ one.what }} {{ one.remedy }}</td></tr>
           </tbody>
         </table>
-        <template v-if="found.changed.length > 0 && !found.kept">
+        <template v-if="found.changed.length > 0 && (!found.kept || found.written < found.fresh)">
           <p class="caution">{{ counted(found.changed.length, 'thing is', 'things are') }} no longer as they were when the file was handed out:</p>
           <ul><li v-for="one in found.changed" :key="one.row">Row {{ one.row }}, {{ one.decision }}: {{ one.sentence }}</li></ul>
           <v-checkbox v-model="confirmed" label="I have looked; keep these decisions too" />
@@ -74,7 +73,7 @@ function took() {
       </div>
       <div class="actions">
         <v-btn @click="emit('close')">Close</v-btn>
-        <v-btn v-if="found && !found.kept" class="is-main" :disabled="toKeep === 0" :loading="busy" @click="send(true)">Keep {{ counted(toKeep, 'decision') }}</v-btn>
+        <v-btn v-if="found && (!found.kept || found.written < found.fresh)" class="is-main" :disabled="toKeep === 0" :loading="busy" @click="send(true)">Keep {{ counted(toKeep, 'decision') }}</v-btn>
       </div>
     </div>
   </v-dialog>

@@ -114,12 +114,12 @@ const file = (format: string) => `/api/reviews/${props.round}/file?format=${form
   <p v-if="query.isError.value" class="fault" role="alert">{{ query.error.value?.message }}</p>
   <p v-else-if="review === undefined" role="status">Fetching your items …</p>
   <div v-else class="review">
-    <div class="title">
+    <div class="detail-title">
       <div>
         <h2>{{ review.name }}</h2>
         <p class="quiet">Asked by {{ review.askedBy }}, due {{ lastDay(review.due) }}. <strong>{{ review.decided }} of {{ review.items }} decided.</strong></p>
       </div>
-      <div class="acts">
+      <div class="detail-acts">
         <v-btn size="small" :href="file('XLSX')" download>Workbook</v-btn>
         <v-btn size="small" :href="file('CSV')" download>CSV</v-btn>
         <v-btn v-if="!closed" size="small" @click="returning = true">Bring a file back …</v-btn>
@@ -178,21 +178,11 @@ const file = (format: string) => `/api/reviews/${props.round}/file?format=${form
   flex-direction: column;
   gap: 8px;
 }
-.title {
-  display: flex;
-  justify-content: space-between;
-  flex-wrap: wrap;
-  gap: 8px 14px;
-}
-.acts,
 .tools {
   display: flex;
   gap: 8px 18px;
   flex-wrap: wrap;
   align-items: center;
-}
-.acts {
-  gap: 8px;
 }
 .items {
   list-style: none;

@@ -25,6 +25,8 @@ const faults = ref<FaultLine[]>([])
 const left = ref<Schemas['Undone'][]>([])
 const closing = ref(false)
 const note = ref('')
+/** What was shown when closing was begun: what is signed off is that, or nothing. */
+const seenAtClosing = ref('')
 const giving = ref<Schemas['RoundItem']>()
 const to = ref<Schemas['PersonView']>()
 
@@ -60,8 +62,13 @@ async function remind() {
     notices.say(`${counted(sent ?? 0, 'letter')} written.`)
   })
 }
+function beginClosing() {
+  note.value = ''
+  seenAtClosing.value = round.value?.seen ?? ''
+  closing.value = true
+}
 async function close() {
-  if (await act(() => answer(api.POST('/api/rounds/{id}/closing', { params: { path: { id: props.id } }, body: { note: note.value.trim() } })))) closing.value = false
+  if (await act(() => answer(api.POST('/api/rounds/{id}/closing', { params: { path: { id: props.id } }, body: { note: note.value.trim(), seen: seenAtClosing.value } })))) closing.value = false
 }
 async function give() {
   const item = giving.value
@@ -76,7 +83,7 @@ function said(item: Schemas['RoundItem']): string {
 const evidence = (format: string) => `/api/statements/file?kind=round&id=${props.id}&format=${format}`
 const entries = computed(() => [
   { title: 'Remind whoever has not handed in', run: () => void remind() },
-  { title: 'Close and sign off …', run: () => ((note.value = ''), (closing.value = true)) },
+  { title: 'Close and sign off …', run: beginClosing },
 ])
 const toDo = computed(() => round.value?.outcomes.find((one) => one.outcome === 'to do')?.items ?? 0)
 </script>
@@ -85,7 +92,7 @@ const toDo = computed(() => round.value?.outcomes.find((one) => one.outcome === 
   <p v-if="query.isError.value" class="fault" role="alert">{{ query.error.value?.message }}</p>
   <p v-else-if="round === undefined" role="status">Fetching the round …</p>
   <div v-else class="round">
-    <div class="title">
+    <div class="detail-title">
       <div>
         <h2>{{ round.name }} <span class="mark">{{ round.open ? 'open' : 'closed' }}</span></h2>
         <p class="quiet">
@@ -94,7 +101,7 @@ const toDo = computed(() => round.value?.outcomes.find((one) => one.outcome === 
         </p>
         <p v-if="round.closedAt">Closed {{ moment(round.closedAt) }} by {{ round.closedBy }}: {{ round.closingNote }}</p>
       </div>
-      <div class="acts">
+      <div class="detail-acts">
         <v-btn size="small" :href="evidence('PDF')" download>Evidence, PDF</v-btn>
         <v-btn size="small" :href="evidence('XLSX')" download>Workbook</v-btn>
         <MenuButton v-if="round.open && round.mayRun" title="More" :label="`More to do with ${round.name}`" :entries="entries" />
@@ -178,17 +185,6 @@ const toDo = computed(() => round.value?.outcomes.find((one) => one.outcome === 
   display: flex;
   flex-direction: column;
   gap: 10px;
-}
-.title {
-  display: flex;
-  justify-content: space-between;
-  gap: 14px;
-}
-.acts {
-  display: flex;
-  gap: 8px;
-  flex: none;
-  align-self: flex-start;
 }
 .carry {
   display: flex;

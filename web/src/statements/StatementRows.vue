@@ -38,7 +38,7 @@ const fetchRows = async (part: Part) =>
         :title="cell"
         :class="{ number: columns[i] && props.columns[i]?.number, quiet: i > 0 && !props.columns[i]?.number }"
       >
-        {{ cell }}
+        <span class="text">{{ cell }}</span>
       </div>
       <div v-if="opens" role="cell">
         <button
@@ -58,6 +58,12 @@ const fetchRows = async (part: Part) =>
 </template>
 
 <style scoped>
+/* The first cell stays in sight sideways and is a box of its own: its text is cut with dots like any other. */
+.text {
+  display: block;
+  overflow: hidden;
+  text-overflow: ellipsis;
+}
 [role='cell'] {
   overflow: hidden;
   text-overflow: ellipsis;

@@ -55,6 +55,16 @@ const subject = ref<Schemas['SubjectView']>()
 watch(place, (chosen) => chosen && turnTo({ id: chosen.id }))
 watch(subject, (chosen) => chosen && turnTo({ id: `${chosen.kind}:${chosen.id}` }))
 
+/** An address that names a place shows it in its field too. */
+const named = useQuery({
+  queryKey: computed(() => ['statement', 'named', id.value]),
+  enabled: computed(() => id.value !== undefined && !id.value.includes(':') && place.value?.id !== id.value && (kind.value.needs === 'place' || kind.value.place === true)),
+  queryFn: () => answer(api.GET('/api/places/{id}', { params: { path: { id: id.value! } } })),
+})
+watch(named.data, (found) => {
+  if (found !== undefined && found.place.id === id.value) place.value = { id: found.place.id, name: found.place.name, kind: found.place.kind, path: found.place.name }
+})
+
 function turnTo(query: Record<string, string | undefined>) {
   void router.replace({ name: 'statements', query: { ...route.query, ...query } })
 }

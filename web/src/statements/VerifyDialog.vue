@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { ref } from 'vue'
 import { answer, api, type Schemas } from '@/api/client'
+import { asFile } from '@/api/file'
 import { counted, moment } from '@/common/words'
 
 /** A file of a statement, dropped here, is held against what the system said. */
@@ -20,11 +21,7 @@ async function check(file: File | undefined) {
   busy.value = true
   try {
     verdict.value = await answer(
-      api.POST('/api/statements/verification', {
-        body: file as unknown as string,
-        bodySerializer: (body) => body as unknown as BodyInit,
-        headers: { 'Content-Type': 'application/octet-stream' },
-      }),
+      api.POST('/api/statements/verification', asFile(file)),
     )
   } catch (error) {
     fault.value = error instanceof Error ? error.message : String(error)

@@ -100,7 +100,7 @@ const entries = computed(() => {
   <p v-else-if="wall === undefined" role="status">Fetching the wall …</p>
   <WallForm v-else-if="changing" :wall="wall" @done="changing = false" @cancel="changing = false" />
   <div v-else class="wall">
-    <div class="title">
+    <div class="detail-title">
       <div class="about">
         <h2>
           {{ wall.name }} <span class="mark">{{ wall.kind }}</span><span class="mark" :class="{ warn: !wall.bars }">{{
@@ -114,7 +114,7 @@ const entries = computed(() => {
         </p>
         <p v-if="wall.reason" class="quiet">Why: {{ wall.reason }}</p>
       </div>
-      <div v-if="may('walls')" class="acts">
+      <div v-if="may('walls')" class="detail-acts">
         <v-btn size="small" @click="changing = true">Change</v-btn>
         <MenuButton title="More" :label="`More to do with ${wall.name}`" :entries="entries" />
       </div>
@@ -207,21 +207,10 @@ const entries = computed(() => {
   flex-direction: column;
   gap: 8px;
 }
-.title {
-  display: flex;
-  justify-content: space-between;
-  gap: 14px;
-}
 .about {
   display: flex;
   flex-direction: column;
   gap: 3px;
-}
-.acts {
-  display: flex;
-  gap: 8px;
-  flex: none;
-  align-self: flex-start;
 }
 .segments {
   align-self: flex-start;

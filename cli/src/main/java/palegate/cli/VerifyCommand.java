@@ -20,8 +20,10 @@ import palegate.core.statements.StatementTable;
 import palegate.core.statements.Statements;
 import palegate.core.walls.Wall;
 import palegate.core.wallsatwork.WallProof;
+import palegate.exports.PdfLines;
 import palegate.exports.StatementFile;
 import palegate.exports.UnreadableFile;
+import palegate.exports.WorkbookRows;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
@@ -50,7 +52,8 @@ final class VerifyCommand implements Callable<Integer> {
     }
     StatementFile statement;
     try {
-      statement = StatementFile.read(file.toFile());
+      WorkbookRows.readingAlone();
+      statement = StatementFile.read(file.toFile(), Integer.MAX_VALUE, PdfLines::of);
     } catch (UnreadableFile unreadable) {
       throw new IOException(file + " is no certificate of the form pale-gate-certificate, version 1, and no statement. " + unreadable.getMessage());
     }
@@ -74,7 +77,7 @@ final class VerifyCommand implements Callable<Integer> {
       out.flush();
       return 3;
     }
-    StatementCheck check = statement.against(said);
+    StatementCheck check = statement.against(said, Integer.MAX_VALUE);
     check.missingColumns().forEach(column -> out.println("The column \"" + column + "\" is missing."));
     check.cells().forEach(cell -> out.println("Row " + cell.row() + ", " + cell.column() + ": says \"" + cell.says() + "\", was \"" + cell.said() + "\"."));
     check.addedRows().forEach(row -> out.println("Row " + row.number() + " was added: " + String.join(" | ", row.cells())));

@@ -45,7 +45,9 @@ public final class PdfFile {
         pages.document().getDocumentInformation().setCustomMetadataValue(SEAL, seal);
       }
       pages.table(List.of(new Sheet.Column("fact", "", FACT_NAME), new Sheet.Column("value", "", FACT)), facts, false);
-      pages.heading(2, rows.isEmpty() ? "There are no rows." : "Rows: " + rows.size());
+      if (!sheet.columns().isEmpty()) {
+        pages.heading(2, rows.isEmpty() ? "There are no rows." : "Rows: " + rows.size());
+      }
       if (!rows.isEmpty()) {
         pages.table(sheet.columns(), rows, true);
       }

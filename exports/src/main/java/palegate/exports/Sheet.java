@@ -10,6 +10,7 @@ import java.util.stream.Stream;
  *
  * @param name the file's name without its ending
  * @param facts the cover: scope, instant, change number, author and totals, in this order
+ * @param columns empty for a paper that is only its cover
  * @param seal a line by which the file can be checked, known once all rows were read; null for files that are only lists
  */
 public record Sheet(String name, String title, Map<String, String> facts, List<Column> columns, Stream<List<String>> rows, Supplier<String> seal) {

@@ -9,9 +9,6 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import org.apache.pdfbox.Loader;
-import org.apache.pdfbox.pdmodel.PDDocument;
-import org.apache.pdfbox.text.PDFTextStripper;
 import palegate.core.statements.StatementCheck;
 import palegate.core.statements.StatementIdentity;
 import palegate.core.statements.StatementTable;
@@ -27,15 +24,16 @@ import tools.jackson.databind.json.JsonMapper;
  * @param rows of a PDF, its lines of text from the rows on, each alone
  */
 public record StatementFile(FileFormat format, StatementIdentity identity, List<String> titles, List<StatementCheck.Found> rows) {
-  private static final int CELLS_AT_MOST = 12_000_000;
   private static final JsonMapper JSON = JsonMapper.shared();
 
   /**
    * Reads any of the files that statements are written as, whatever its name.
    *
+   * @param cellsAtMost so many cells are held
+   * @param pages how a PDF is read
    * @throws UnreadableFile if it is no statement, or cannot be read
    */
-  public static StatementFile read(File file) throws IOException {
+  public static StatementFile read(File file, int cellsAtMost, PdfLines.Reader pages) throws IOException {
     byte[] start = new byte[8];
     int length;
     try (InputStream in = Files.newInputStream(file.toPath())) {
@@ -44,12 +42,12 @@ public record StatementFile(FileFormat format, StatementIdentity identity, List<
     String sign = new String(start, 0, length, StandardCharsets.ISO_8859_1);
     try {
       if (sign.startsWith("PK")) {
-        return workbook(file);
+        return workbook(file, cellsAtMost);
       }
       if (sign.startsWith("%PDF")) {
-        return pdf(Loader.loadPDF(file));
+        return pdf(pages.read(file));
       }
-      return sign.stripLeading().startsWith("{") ? json(file) : csv(file);
+      return sign.stripLeading().startsWith("{") ? json(file, cellsAtMost) : csv(file, cellsAtMost);
     } catch (JacksonException broken) {
       throw new UnreadableFile("The file is no JSON that can be read, or a part of it is missing.", "Send the whole file.");
     }
@@ -59,11 +57,11 @@ public record StatementFile(FileFormat format, StatementIdentity identity, List<
     return new UnreadableFile("The file does not say which statement it is: the line that begins with “Pale Gate statement” is missing or damaged.", "Send a file that was made in the room Statements, whole.");
   }
 
-  private static StatementFile workbook(File file) throws IOException {
+  private static StatementFile workbook(File file, int cellsAtMost) throws IOException {
     StatementIdentity identity = null;
     List<String> titles = null;
     List<StatementCheck.Found> rows = new ArrayList<>();
-    for (WorkbookRows.Table table : WorkbookRows.read(file, CELLS_AT_MOST)) {
+    for (WorkbookRows.Table table : WorkbookRows.read(file, cellsAtMost)) {
       if (!table.name().startsWith("Statement")) {
         identity = identity != null ? identity : table.rows().stream().flatMap(row -> row.cells().stream()).flatMap(cell -> StatementIdentity.parse(cell).stream()).findFirst().orElse(null);
         continue;
@@ -88,8 +86,8 @@ public record StatementFile(FileFormat format, StatementIdentity identity, List<
     return cells;
   }
 
-  private static StatementFile csv(File file) throws IOException {
-    List<WorkbookRows.Row> rows = CsvRows.read(file, CELLS_AT_MOST);
+  private static StatementFile csv(File file, int cellsAtMost) throws IOException {
+    List<WorkbookRows.Row> rows = CsvRows.read(file, cellsAtMost);
     Optional<WorkbookRows.Row> seal = rows.stream().filter(row -> StatementIdentity.parse(row.cell(0)).isPresent()).findFirst();
     if (seal.isEmpty()) {
       throw noStatement();
@@ -98,7 +96,7 @@ public record StatementFile(FileFormat format, StatementIdentity identity, List<
         rows.stream().skip(1).filter(row -> row != seal.get()).map(row -> new StatementCheck.Found(row.number(), row.cells())).toList());
   }
 
-  private static StatementFile json(File file) throws IOException {
+  private static StatementFile json(File file, int cellsAtMost) throws IOException {
     String text = Files.readString(file.toPath());
     boolean lines = text.indexOf("\"rows\"") < 0 || !text.stripLeading().startsWith("{\"title\"");
     List<JsonNode> objects = new ArrayList<>();
@@ -118,6 +116,9 @@ public record StatementFile(FileFormat format, StatementIdentity identity, List<
       throw noStatement();
     }
     List<String> keys = objects.isEmpty() ? List.of() : List.copyOf(objects.get(0).propertyNames());
+    if ((long) objects.size() * Math.max(1, keys.size()) > cellsAtMost) {
+      throw new UnreadableFile("The file has more than " + cellsAtMost + " values.", "Take fewer rows, or use palegate verify.");
+    }
     List<StatementCheck.Found> rows = new ArrayList<>();
     for (JsonNode object : objects) {
       rows.add(new StatementCheck.Found(rows.size() + 1, keys.stream().map(key -> object.path(key).asString("")).toList()));
@@ -125,18 +126,13 @@ public record StatementFile(FileFormat format, StatementIdentity identity, List<
     return new StatementFile(lines ? FileFormat.JSONL : FileFormat.JSON, identity, keys, rows);
   }
 
-  private static StatementFile pdf(PDDocument document) throws IOException {
-    try (document) {
-      String seal = document.getDocumentInformation().getCustomMetadataValue(PdfFile.SEAL);
-      StatementIdentity identity = StatementIdentity.parse(seal == null ? "" : seal).orElseThrow(StatementFile::noStatement);
-      List<String> lines = new PDFTextStripper().getText(document).lines().map(String::strip).filter(line -> !line.isEmpty()).toList();
-      int from = Math.max(0, indexOfRows(lines));
-      List<StatementCheck.Found> rows = new ArrayList<>();
-      for (String line : lines.subList(from, lines.size())) {
-        rows.add(new StatementCheck.Found(rows.size() + 1, List.of(line)));
-      }
-      return new StatementFile(FileFormat.PDF, identity, List.of("Line"), rows);
+  private static StatementFile pdf(PdfLines read) throws IOException {
+    StatementIdentity identity = StatementIdentity.parse(read.seal()).orElseThrow(StatementFile::noStatement);
+    List<StatementCheck.Found> rows = new ArrayList<>();
+    for (String line : read.lines().subList(indexOfRows(read.lines()), read.lines().size())) {
+      rows.add(new StatementCheck.Found(rows.size() + 1, List.of(line)));
     }
+    return new StatementFile(FileFormat.PDF, identity, List.of("Line"), rows);
   }
 
   private static int indexOfRows(List<String> lines) {
@@ -151,15 +147,17 @@ public record StatementFile(FileFormat format, StatementIdentity identity, List<
   /**
    * Holds the file against the statement as it is made now from the state that it names. Whether the digest in its identity is that of what
    * was made is another question.
+   *
+   * @throws StatementCheck.TooMuch if what it names has more rows
    */
-  public StatementCheck against(StatementTable said) throws IOException {
-    return StatementCheck.of(asWritten(said), titles, rows.iterator());
+  public StatementCheck against(StatementTable said, int rowsAtMost) throws IOException {
+    return StatementCheck.of(asWritten(said), titles, rows.iterator(), rowsAtMost);
   }
 
   /** As this kind of file has it: made harmless for spreadsheets, by keys or by titles, or as lines of text. */
   private StatementTable asWritten(StatementTable said) throws IOException {
     if (format == FileFormat.PDF) {
-      StatementFile made = pdf(Loader.loadPDF(PdfFile.bytes(StatementSheet.of(said, identity, "", false))));
+      StatementFile made = pdf(PdfLines.of(PdfFile.bytes(StatementSheet.of(said, identity, "", false))));
       return new StatementTable(said.title(), Map.of(), List.of(new StatementTable.Column("line", "Line", 100, false, true)), () -> made.rows().stream().map(row -> new StatementTable.Row(row.cells())));
     }
     boolean raw = format == FileFormat.JSON || format == FileFormat.JSONL;

@@ -47,10 +47,17 @@ public final class WorkbookRows {
 
   public record Table(String name, List<Row> rows) {}
 
-  private static final long UNPACKED_AT_MOST = 400L << 20;
+  /** What one part of a workbook may unpack to, where many people's files are read side by side. */
+  private static final long UNPACKED_AT_MOST = 160L << 20;
+  private static final long UNPACKED_ALONE = 4L << 30;
 
   static {
     ZipSecureFile.setMaxEntrySize(UNPACKED_AT_MOST);
+  }
+
+  /** Says that this program reads one file for one person, who knows what it is: then it may be as large as workbooks are. */
+  public static void readingAlone() {
+    ZipSecureFile.setMaxEntrySize(UNPACKED_ALONE - 1);
   }
 
   private WorkbookRows() {}
@@ -81,7 +88,7 @@ public final class WorkbookRows {
       }
       return tables;
     } catch (TooManyCells tooMany) {
-      throw new UnreadableFile("The workbook has more than " + cellsAtMost + " cells that are filled in.", "Take only what was handed out, or fewer rows.");
+      throw new UnreadableFile("The workbook has more than " + cellsAtMost + " cells that are filled in, or cells far to the right.", "Take only what was handed out, or fewer rows.");
     } catch (OpenXML4JException | POIXMLException | SAXException | ParserConfigurationException | IllegalArgumentException | IllegalStateException | IOException damaged) {
       if (damaged instanceof UnreadableFile unreadable) {
         throw unreadable;

@@ -70,12 +70,12 @@ class StatementFileTest {
   @ParameterizedTest
   @EnumSource
   void a_file_read_back_says_the_same_and_its_digest_is_that_of_the_statement(FileFormat format) throws IOException {
-    StatementFile file = StatementFile.read(write(format, table(ROWS)));
+    StatementFile file = StatementFile.read(write(format, table(ROWS)), 100_000, PdfLines::of);
     assertThat(file.format()).isEqualTo(format);
     assertThat(file.identity().recipe()).isEqualTo(identity().recipe());
     assertThat(file.identity().change()).contains(12L);
     assertThat(file.identity().digest()).isEqualTo(StatementDigest.of(identity().recipe(), AT, table(ROWS)));
-    StatementCheck check = file.against(table(ROWS));
+    StatementCheck check = file.against(table(ROWS), 100_000);
     assertThat(check.same()).as("%s", check).isTrue();
   }
 
@@ -84,7 +84,7 @@ class StatementFileTest {
   void a_file_of_other_rows_is_not_the_same_in_any_format(FileFormat format) throws IOException {
     List<List<String>> other = new ArrayList<>(ROWS);
     other.set(1, List.of("Casualties / C-2406 Brannock Star / Fees", "Ola Lindqvist", "4", "Keeper; from above"));
-    StatementCheck check = StatementFile.read(write(format, table(other))).against(table(ROWS));
+    StatementCheck check = StatementFile.read(write(format, table(other)), 100_000, PdfLines::of).against(table(ROWS), 100_000);
     assertThat(check.same()).isFalse();
     assertThat(check.altered() + check.added() + check.leftOut()).isBetween(1, 2);
   }
@@ -106,9 +106,9 @@ class StatementFileTest {
         }
       }
     });
-    assertThat(StatementFile.read(file).against(table(ROWS)).same()).isTrue();
+    assertThat(StatementFile.read(file, 100_000, PdfLines::of).against(table(ROWS), 100_000).same()).isTrue();
     rewrite(file, sheet -> sheet.getRow(2).getCell(1).setCellValue("Somebody Else"));
-    StatementCheck check = StatementFile.read(file).against(table(ROWS));
+    StatementCheck check = StatementFile.read(file, 100_000, PdfLines::of).against(table(ROWS), 100_000);
     assertThat(check.cells()).singleElement().satisfies(cell -> {
       assertThat(cell.row()).isEqualTo(3);
       assertThat(cell.column()).isEqualTo("Person");
@@ -116,7 +116,7 @@ class StatementFileTest {
       assertThat(cell.said()).isEqualTo("Søren <b> O’Dell");
     });
     rewrite(file, sheet -> sheet.getRow(2).getCell(1).setCellFormula("\"Søren <b> \"&\"O’Dell\""));
-    assertThat(StatementFile.read(file).against(table(ROWS)).same()).as("a formula that shows the same is not the same").isFalse();
+    assertThat(StatementFile.read(file, 100_000, PdfLines::of).against(table(ROWS), 100_000).same()).as("a formula that shows the same is not the same").isFalse();
   }
 
   private interface Altering {
@@ -139,7 +139,7 @@ class StatementFileTest {
     File file = write(FileFormat.CSV, table(rows));
     String text = Files.readString(file.toPath());
     Files.write(file.toPath(), text.substring(1).replace(",", ";").getBytes("windows-1252"));
-    assertThat(StatementFile.read(file).against(table(rows)).same()).isTrue();
+    assertThat(StatementFile.read(file, 100_000, PdfLines::of).against(table(rows), 100_000).same()).isTrue();
   }
 
   @Test
@@ -147,7 +147,7 @@ class StatementFileTest {
     File file = folder.resolve("anything").toFile();
     for (byte[] bytes : List.of(new byte[0], "Place,Person\na,b\n".getBytes(StandardCharsets.UTF_8), "{\"title\": \"x\"".getBytes(StandardCharsets.UTF_8), "%PDF-1.7 cut".getBytes(StandardCharsets.UTF_8), "PK\u0003\u0004cut".getBytes(StandardCharsets.UTF_8), "{}".getBytes(StandardCharsets.UTF_8))) {
       Files.write(file.toPath(), bytes);
-      assertThatThrownBy(() -> StatementFile.read(file)).as(new String(bytes, StandardCharsets.UTF_8)).isInstanceOf(IOException.class);
+      assertThatThrownBy(() -> StatementFile.read(file, 100_000, PdfLines::of)).as(new String(bytes, StandardCharsets.UTF_8)).isInstanceOf(IOException.class);
     }
     byte[] whole = Files.readAllBytes(write(FileFormat.XLSX, table(ROWS)).toPath());
     Random random = new Random(20_261_129);
@@ -156,7 +156,7 @@ class StatementFileTest {
       Files.write(file.toPath(), Arrays.copyOf(whole, length));
       try {
         // Where only the list of the archive's parts is cut off, all that it says is still there.
-        assertThat(StatementFile.read(file).against(table(ROWS)).same()).as("cut after %d of %d bytes", length, whole.length).isTrue();
+        assertThat(StatementFile.read(file, 100_000, PdfLines::of).against(table(ROWS), 100_000).same()).as("cut after %d of %d bytes", length, whole.length).isTrue();
       } catch (UnreadableFile refused) {
         assertThat(refused.remedy()).isNotBlank();
       }
@@ -186,7 +186,7 @@ class StatementFileTest {
       }
     }
     assertThat(bomb.length()).isLessThan(1 << 20);
-    assertThatThrownBy(() -> StatementFile.read(bomb)).isInstanceOf(UnreadableFile.class).hasMessageContaining("unpacks to far more");
+    assertThatThrownBy(() -> StatementFile.read(bomb, 100_000, PdfLines::of)).isInstanceOf(UnreadableFile.class).hasMessageContaining("unpacks to far more");
   }
 
   @Test
@@ -221,5 +221,13 @@ class StatementFileTest {
         () -> Stream.generate(() -> new StatementTable.Row(List.of("x"))));
     assertThatThrownBy(() -> write(FileFormat.PDF, endless)).isInstanceOf(TooManyRows.class);
     assertThat(folder.resolve("statement.pdf")).isEmptyFile();
+  }
+
+  @Test
+  void what_has_more_cells_than_are_held_is_refused_in_every_format_but_pages() throws IOException {
+    for (FileFormat format : new FileFormat[] {FileFormat.XLSX, FileFormat.CSV, FileFormat.JSON, FileFormat.JSONL}) {
+      File file = write(format, table(ROWS));
+      assertThatThrownBy(() -> StatementFile.read(file, 7, PdfLines::of)).as("%s", format).isInstanceOf(UnreadableFile.class).hasMessageContaining("more than 7");
+    }
   }
 }

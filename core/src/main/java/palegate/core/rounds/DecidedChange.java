@@ -151,7 +151,12 @@ public final class DecidedChange {
     if (decision == Decision.REMOVE) {
       return standing == null;
     }
-    return decision == Decision.CHANGE && now.values().stream().anyMatch(one -> one.kind() == item.kind() && one.container().equals(item.container()) && one.subject().equals(item.subject())
-        && (instead.role() == null || instead.role().equals(one.role())) && (instead.until() == null || instead.until().equals(one.period().until())));
+    // Another entry that says the same already does not make it so while the one that was decided on still stands as it was.
+    return decision == Decision.CHANGE && (standing == null || isAs(standing, instead))
+        && now.values().stream().anyMatch(one -> one.kind() == item.kind() && one.container().equals(item.container()) && one.subject().equals(item.subject()) && isAs(one, instead));
+  }
+
+  private static boolean isAs(ReviewItem standing, Instead instead) {
+    return (instead.role() == null || instead.role().equals(standing.role())) && (instead.until() == null || instead.until().equals(standing.period().until()));
   }
 }

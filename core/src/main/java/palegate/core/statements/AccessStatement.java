@@ -23,7 +23,7 @@ final class AccessStatement {
   static StatementTable of(AskedStatement asked) {
     AccessTable table = new AccessTable(asked);
     String title = title(asked);
-    return asked.recipe().kind() == StatementKind.EVERYONE ? everyone(asked, table, title) : asked.recipe().grouping() == Grouping.NONE ? rows(asked, table, title) : table.grouped(title);
+    return asked.recipe().kind() == StatementKind.EVERYONE ? everyone(table, title) : asked.recipe().grouping() == Grouping.NONE ? rows(asked, table, title) : table.grouped(title);
   }
 
   static String title(AskedStatement asked) {
@@ -44,12 +44,9 @@ final class AccessStatement {
     return asked.recipe().right() != null && !rights.contains(asked.recipe().right()) ? Rights.NONE : rights;
   }
 
-  private static StatementTable everyone(AskedStatement asked, AccessTable table, String title) {
+  private static StatementTable everyone(AccessTable table, String title) {
     return new StatementTable(title, table.counts(), List.of(StatementTable.Column.key("place", "Place", 80), StatementTable.Column.key("person", "Person", 30), StatementTable.Column.text("standing", "Staff or outsider", 14),
-        StatementTable.Column.text("rights", "Rights", 60)), () -> statement(asked).rows().flatMap(row -> {
-          Rights rights = rights(asked, row);
-          return rights.isEmpty() ? Stream.empty() : Stream.of(new StatementTable.Row(List.of(row.path(), row.person().name(), row.person().external() ? "outsider" : "staff", rights.toString())));
-        }));
+        StatementTable.Column.text("rights", "Rights", 60)), table::everyone);
   }
 
   private static StatementTable rows(AskedStatement asked, AccessTable table, String title) {

@@ -2,10 +2,10 @@ package palegate.core.statements;
 
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.BitSet;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
-import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -17,6 +17,7 @@ import palegate.core.access.Grant;
 import palegate.core.access.Oversight;
 import palegate.core.access.stages.HoldersByRight;
 import palegate.core.collections.PersonSet;
+import palegate.core.people.Person;
 import palegate.core.people.Subject;
 import palegate.core.questions.PeopleByRights;
 import palegate.core.roles.Right;
@@ -31,8 +32,30 @@ import palegate.core.structure.SubjectNames;
  * Made in O(places + classes × people / 64).
  */
 final class AccessTable {
-  /** Places at which the same people have the same rights. */
-  private record Alike(int[] places, PersonSet anyone, List<PeopleByRights.Alike> byRights) {}
+  /** Places at which the same people have the same rights; each is itself alone, so that it is found without comparing its people. */
+  private static final class Alike {
+    private final int[] places;
+    private final PersonSet anyone;
+    private final List<PeopleByRights.Alike> byRights;
+
+    Alike(int[] places, PersonSet anyone, List<PeopleByRights.Alike> byRights) {
+      this.places = places;
+      this.anyone = anyone;
+      this.byRights = byRights;
+    }
+
+    int[] places() {
+      return places;
+    }
+
+    PersonSet anyone() {
+      return anyone;
+    }
+
+    List<PeopleByRights.Alike> byRights() {
+      return byRights;
+    }
+  }
 
   private final AskedStatement asked;
   private final Snapshot snapshot;
@@ -124,6 +147,35 @@ final class AccessTable {
     return Arrays.stream(asked.places()).boxed().flatMap(place -> lines(new Alike(new int[] {place}, of.get(place).anyone(), of.get(place).byRights())));
   }
 
+  /** So many sets of people are kept in order at once: places that are alike mostly lie together. */
+  private static final int IN_ORDER_AT_MOST = 256;
+
+  /** Everyone at every place, by place in tree order, then by name: a row of the path, the person, staff or outsider, and the rights. */
+  Stream<StatementTable.Row> everyone() {
+    Map<Integer, Alike> of = new HashMap<>();
+    alike.forEach(one -> Arrays.stream(one.places()).forEach(place -> of.put(place, one)));
+    Map<Alike, List<List<String>>> inOrder = new LinkedHashMap<>(16, 0.75f, true) {
+      @Override
+      protected boolean removeEldestEntry(Map.Entry<Alike, List<List<String>>> eldest) {
+        return size() > IN_ORDER_AT_MOST;
+      }
+    };
+    return Arrays.stream(asked.places()).boxed().filter(place -> !of.get(place).anyone().isEmpty()).flatMap(place -> {
+      String path = snapshot.pathText(place);
+      return inOrder.computeIfAbsent(of.get(place), this::peopleInOrder).stream().map(person -> new StatementTable.Row(List.of(path, person.get(0), person.get(1), person.get(2))));
+    });
+  }
+
+  private List<List<String>> peopleInOrder(Alike one) {
+    Map<Integer, String> rights = new HashMap<>();
+    one.byRights().forEach(each -> {
+      String words = each.rights().toString();
+      each.people().forEach(person -> rights.put(person, words));
+    });
+    return rights.keySet().stream().map(snapshot::person).sorted(Comparator.comparing(Person::name).thenComparing(Person::id))
+        .map(person -> List.of(person.name(), person.external() ? "outsider" : "staff", rights.get(snapshot.personNumber(person.id())))).toList();
+  }
+
   private Stream<StatementTable.Row> lines(Alike one) {
     if (one.anyone().isEmpty()) {
       return asked.recipe().kind().needsSubject() || asked.recipe().right() != null ? Stream.empty() : Stream.of(line(one, new PeopleByRights.Alike(Rights.NONE, PersonSet.NOBODY)));
@@ -141,7 +193,7 @@ final class AccessTable {
     }
     cells.addAll(List.of(StatementWords.rights(each.rights(), structure), Integer.toString(each.people().size()), Integer.toString(each.people().sizeOfAnd(outsiders)),
         each.people().isEmpty() ? "nobody" : StatementWords.people(each.people(), snapshot), through(one.places(), each.people())));
-    return new StatementTable.Row(cells, each.people(), one.places());
+    return new StatementTable.Row(cells, each.people(), one::places);
   }
 
   private int documents(int[] places) {
@@ -216,7 +268,7 @@ final class AccessTable {
         StatementTable.Column.number("places", "Places", 9), StatementTable.Column.number("documents", "Documents", 10), StatementTable.Column.text("rights", "Rights somewhere", 46), StatementTable.Column.text("through", "Through", 54));
     return new StatementTable(title, counts(), columns, () -> people.stream().map(person -> new StatementTable.Row(List.of(snapshot.person(person).name(), StatementWords.standing(snapshot.person(person)),
         StatementWords.unit(snapshot.person(person), structure), Integer.toString(reached.get(person).places), Integer.toString(reached.get(person).documents), Rights.ofMask(reached.get(person).mask).toString(),
-        StatementWords.names(List.copyOf(through.getOrDefault(person, Set.of())))), PersonSet.of(person), where.get(person).stream().flatMapToInt(Arrays::stream).toArray())));
+        StatementWords.names(List.copyOf(through.getOrDefault(person, Set.of())))), PersonSet.of(person), () -> where.get(person).stream().flatMapToInt(Arrays::stream).toArray())));
   }
 
   // --- by whom entries name, and by role --------------------------------------------------------------
@@ -252,9 +304,9 @@ final class AccessTable {
     return new StatementTable(title, counts(), columns, () -> distinctGrants().entrySet().stream().map(each -> {
       Subject subject = each.getKey();
       PersonSet people = moment.matching(subject).and(within).and(moment.active());
-      int[] places = distinct(each.getValue().values());
+      BitSet places = distinct(each.getValue().values());
       return new StatementTable.Row(List.of(SubjectNames.of(subject, structure), subject.kind().equals("builtin") ? "built in" : subject.kind(), roles(each.getValue().keySet()), stands(each.getValue().keySet()), Integer.toString(people.size()),
-          Integer.toString(people.sizeOfAnd(outsiders)), Integer.toString(places.length), Integer.toString(documents(places))), people, places);
+          Integer.toString(people.sizeOfAnd(outsiders)), Integer.toString(places.cardinality()), Long.toString(places.stream().filter(snapshot::isDocument).count())), people, () -> inTreeOrder(distinct(each.getValue().values())));
     }).sorted(Comparator.comparing((StatementTable.Row row) -> row.cells().get(0)).thenComparing(row -> row.cells().get(1))));
   }
 
@@ -267,10 +319,14 @@ final class AccessTable {
     return places.length == 0 ? "" : StatementWords.places(places, snapshot);
   }
 
-  private static int[] distinct(Iterable<List<int[]>> many) {
-    Set<Integer> all = new LinkedHashSet<>();
-    many.forEach(lists -> lists.forEach(list -> Arrays.stream(list).forEach(all::add)));
-    return all.stream().mapToInt(Integer::intValue).toArray();
+  private static BitSet distinct(Iterable<List<int[]>> many) {
+    BitSet all = new BitSet();
+    many.forEach(lists -> lists.forEach(list -> Arrays.stream(list).forEach(all::set)));
+    return all;
+  }
+
+  private int[] inTreeOrder(BitSet places) {
+    return places.stream().boxed().sorted(snapshot.inTreeOrder()).mapToInt(Integer::intValue).toArray();
   }
 
   private StatementTable byRole(String title) {
@@ -280,10 +336,10 @@ final class AccessTable {
         StatementTable.Column.text("given", "Given to", 60), StatementTable.Column.number("people", "People", 9), StatementTable.Column.number("outsiders", "Outsiders", 9), StatementTable.Column.number("places", "Places", 9), StatementTable.Column.number("documents", "Documents", 10));
     return new StatementTable(title, counts(), columns, () -> byRole.entrySet().stream().sorted(Comparator.comparing(each -> structure.roles().get(each.getKey()).name())).map(each -> {
       PersonSet people = each.getValue().keySet().stream().map(grant -> moment.matching(grant.subject())).reduce(PersonSet.NOBODY, PersonSet::or).and(within).and(moment.active());
-      int[] places = distinct(each.getValue().values());
+      BitSet places = distinct(each.getValue().values());
       return new StatementTable.Row(List.of(structure.roles().get(each.getKey()).name(), structure.roles().get(each.getKey()).rights().toString(), Integer.toString(each.getValue().size()),
           StatementWords.names(each.getValue().keySet().stream().map(grant -> SubjectNames.of(grant.subject(), structure)).distinct().sorted().toList()), Integer.toString(people.size()),
-          Integer.toString(people.sizeOfAnd(outsiders)), Integer.toString(places.length), Integer.toString(documents(places))), people, places);
+          Integer.toString(people.sizeOfAnd(outsiders)), Integer.toString(places.cardinality()), Long.toString(places.stream().filter(snapshot::isDocument).count())), people, () -> inTreeOrder(distinct(each.getValue().values())));
     }));
   }
 }

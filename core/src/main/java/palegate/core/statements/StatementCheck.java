@@ -10,7 +10,6 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.function.Function;
-import java.util.stream.Stream;
 
 /**
  * What a file says held against what the system says: rows in any order, columns in any order; every row that was altered is named to the
@@ -43,9 +42,21 @@ public record StatementCheck(int rows, int altered, int added, int leftOut, List
     return altered == 0 && added == 0 && leftOut == 0 && missingColumns.isEmpty();
   }
 
-  /** O(rows of both), in memory. */
-  public static StatementCheck of(StatementTable said, List<String> titles, Iterator<Found> found) {
-    return new Comparing(said, titles).compare(found);
+  /** What a file names has more rows than can be held beside each other here. */
+  public static final class TooMuch extends RuntimeException {
+    TooMuch(int most) {
+      super("What the file names has more than " + most + " rows.");
+    }
+  }
+
+  /**
+   * O(rows of both), in memory.
+   *
+   * @param rowsAtMost of what was said; what names more is not compared
+   * @throws TooMuch if there are more
+   */
+  public static StatementCheck of(StatementTable said, List<String> titles, Iterator<Found> found, int rowsAtMost) {
+    return new Comparing(said, titles).compare(found, rowsAtMost);
   }
 
   private static final class Comparing {
@@ -65,10 +76,14 @@ public record StatementCheck(int rows, int altered, int added, int leftOut, List
       }
     }
 
-    StatementCheck compare(Iterator<Found> found) {
+    StatementCheck compare(Iterator<Found> found, int rowsAtMost) {
       Map<List<String>, Integer> expected = new LinkedHashMap<>();
-      try (Stream<StatementTable.Row> rows = said.rows().get()) {
-        rows.forEach(row -> expected.merge(comparable(row.cells()), 1, Integer::sum));
+      int made = 0;
+      for (Iterator<StatementTable.Row> all = said.rows().get().iterator(); all.hasNext();) {
+        if (made++ == rowsAtMost) {
+          throw new TooMuch(rowsAtMost);
+        }
+        expected.merge(comparable(all.next().cells()), 1, Integer::sum);
       }
       List<Found> unmatched = new ArrayList<>();
       int rows = 0;

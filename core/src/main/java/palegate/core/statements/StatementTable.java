@@ -43,11 +43,16 @@ public record StatementTable(String title, Map<String, String> counts, List<Colu
    * A row, and whom and what it counts.
    *
    * @param people those whom the row is about, where it puts several together; else null
-   * @param places the numbers of the places that it is about, where it puts several together; else null
+   * @param placesOf gives the numbers of the places that it is about, where it puts several together; else null. They are gathered when they
+   *     are asked for: held for every row they would be as many as the rows that were put together
    */
-  public record Row(List<String> cells, PersonSet people, int[] places) {
+  public record Row(List<String> cells, PersonSet people, Supplier<int[]> placesOf) {
     public Row(List<String> cells) {
       this(cells, null, null);
+    }
+
+    public int[] places() {
+      return placesOf.get();
     }
   }
 
@@ -78,7 +83,7 @@ public record StatementTable(String title, Map<String, String> counts, List<Colu
       }
     }
     return new StatementTable(title, counts, chosen.stream().map(columns::get).toList(),
-        () -> rows.get().map(row -> new Row(chosen.stream().map(at -> row.cells().get(at)).toList(), row.people(), row.places())));
+        () -> rows.get().map(row -> new Row(chosen.stream().map(at -> row.cells().get(at)).toList(), row.people(), row.placesOf())));
   }
 
   private int indexOf(String key) {

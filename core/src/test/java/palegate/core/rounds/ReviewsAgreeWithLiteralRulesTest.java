@@ -9,6 +9,8 @@ import java.util.Map;
 import java.util.Random;
 import java.util.Set;
 import org.junit.jupiter.api.Test;
+import palegate.core.access.Grant;
+import palegate.core.changes.AccessChange;
 import palegate.core.changes.Change;
 import palegate.core.changes.DraftApplication;
 import palegate.core.people.Membership;
@@ -145,5 +147,29 @@ class ReviewsAgreeWithLiteralRulesTest {
       }
     }
     assertThat(changed).isGreaterThan(200);
+  }
+
+  @Test
+  void a_change_is_not_carried_out_because_another_entry_says_the_same_already() {
+    int tried = 0;
+    for (long seed = FIRST_SEED; seed < FIRST_SEED + 300; seed++) {
+      Snapshot snapshot = Snapshot.of(RandomStructures.fromSeed(seed));
+      for (ReviewItem item : ReviewItems.of(snapshot.at(RandomStructures.NOW), new ReviewScope(Set.of(ItemKind.GRANT), null, Set.of(), false))) {
+        for (String role : snapshot.structure().roles().keySet()) {
+          if (role.equals(item.role())) {
+            continue;
+          }
+          Grant given = snapshot.structure().grants().get(item.key().substring("grant:".length()));
+          Grant beside = new Grant("e-beside", given.place(), given.subject(), role, given.types(), given.period(), null);
+          DraftApplication.Result result = DraftApplication.of(snapshot, List.of(new AccessChange.AddGrant(beside)), RandomStructures.NOW);
+          if (result.refusals().isEmpty()) {
+            Map<String, ReviewItem> now = ReviewItems.byKey(snapshot.next(result.structure()).at(RandomStructures.NOW));
+            assertThat(DecidedChange.isCarriedOut(now, item, Decision.CHANGE, new DecidedChange.Instead(role, null))).as("seed %d, %s", seed, item).isFalse();
+            tried++;
+          }
+        }
+      }
+    }
+    assertThat(tried).isGreaterThan(100);
   }
 }

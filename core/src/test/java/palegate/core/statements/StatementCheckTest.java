@@ -1,6 +1,7 @@
 package palegate.core.statements;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.util.ArrayList;
 import java.util.Collections;
@@ -8,6 +9,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Random;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 
 /** A file that was sorted is the same; whatever was altered in it is named to the cell, whatever was added or left out to the row. */
@@ -20,7 +22,7 @@ class StatementCheckTest {
   }
 
   private static StatementCheck check(List<List<String>> said, List<String> titles, List<List<String>> found) {
-    return StatementCheck.of(table(said), titles, IntStream.range(0, found.size()).mapToObj(i -> new StatementCheck.Found(i + 2, found.get(i))).iterator());
+    return StatementCheck.of(table(said), titles, IntStream.range(0, found.size()).mapToObj(i -> new StatementCheck.Found(i + 2, found.get(i))).iterator(), 1_000);
   }
 
   private static List<List<String>> rows(Random random) {
@@ -100,5 +102,13 @@ class StatementCheckTest {
     assertThat(check.missingColumns()).containsExactly("Rights");
     assertThat(check.cells()).singleElement().satisfies(cell -> assertThat(cell.says()).isEqualTo("x"));
     assertThat(check.same()).isFalse();
+  }
+
+  @Test
+  void what_names_more_rows_than_can_be_held_is_not_compared_and_not_read_to_its_end() {
+    int[] made = {0};
+    StatementTable endless = new StatementTable("Everyone", Map.of(), COLUMNS, () -> Stream.generate(() -> new StatementTable.Row(List.of("a" + made[0]++, "b", "c"))));
+    assertThatThrownBy(() -> StatementCheck.of(endless, TITLES, List.<StatementCheck.Found>of().iterator(), 500)).isInstanceOf(StatementCheck.TooMuch.class);
+    assertThat(made[0]).isLessThan(1_000);
   }
 }

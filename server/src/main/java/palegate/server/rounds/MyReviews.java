@@ -55,20 +55,23 @@ class MyReviews {
 
   List<Review> asking(String account) {
     String person = viewpoints.asker(account).id();
-    return person == null ? List.of() : records.asking(person).stream().map(round -> review(round, person, account)).filter(review -> !review.items().isEmpty()).toList();
+    if (person == null) {
+      return List.of();
+    }
+    List<RoundRecords.Round> rounds = records.asking(person);
+    List<Long> numbers = rounds.stream().map(RoundRecords.Round::id).toList();
+    Map<Long, List<RoundRecords.Item>> items = records.items(numbers);
+    Map<Long, Map<String, Instant>> deliveries = records.deliveries(numbers);
+    SnapshotAt moment = viewpoints.asker(account).state();
+    int number = moment.snapshot().personNumber(person);
+    // Somebody barred from a place since, or whose own access it has become, is not asked about it any more.
+    return rounds.stream().map(round -> new Review(round, person, items.getOrDefault(round.id(), List.of()).stream().filter(item -> person.equals(item.reviewer()) && Reviewers.mayReview(moment, number, item.item())).toList(),
+        deliveries.getOrDefault(round.id(), Map.of()).get(person), moment)).filter(review -> !review.items().isEmpty()).toList();
   }
 
   /** One that is open, and in which they are asked anything; any other is not there. */
   Review find(long round, String account) {
     return asking(account).stream().filter(review -> review.round().id() == round).findFirst().orElseThrow(() -> Problem.notFound("review", Long.toString(round)));
-  }
-
-  private Review review(RoundRecords.Round round, String person, String account) {
-    SnapshotAt moment = viewpoints.asker(account).state();
-    int number = moment.snapshot().personNumber(person);
-    // Somebody barred from a place since, or whose own access it has become, is not asked about it any more.
-    List<RoundRecords.Item> items = records.items(round.id()).stream().filter(item -> person.equals(item.reviewer()) && Reviewers.mayReview(moment, number, item.item())).toList();
-    return new Review(round, person, items, records.deliveries(round.id()).get(person), moment);
   }
 
   void write(Review review, FileFormat format, Map<Integer, String> since, HttpServletResponse response) throws IOException {

@@ -9,9 +9,6 @@ import jakarta.validation.constraints.NotEmpty;
 import jakarta.validation.constraints.Size;
 import java.io.IOException;
 import java.io.InputStream;
-import java.nio.file.Files;
-import java.nio.file.Path;
-import java.nio.file.StandardCopyOption;
 import java.security.Principal;
 import java.time.Clock;
 import java.time.Instant;
@@ -19,10 +16,12 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Set;
+import java.util.stream.Collectors;
 import org.springdoc.core.annotations.ParameterObject;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -42,7 +41,7 @@ import palegate.core.rounds.ReviewItem;
 import palegate.core.structure.Structure;
 import palegate.exports.FileFormat;
 import palegate.exports.ReviewFile;
-import palegate.exports.UnreadableFile;
+import palegate.server.exports.Uploads;
 import palegate.server.lists.PageRequest;
 import palegate.server.shell.MayBeMissing;
 import palegate.server.shell.Page;
@@ -82,9 +81,11 @@ class ReviewsController {
    * @param fresh how many answers are not there yet; {@code same} are
    * @param missing items that were handed out and are not in the file
    * @param changed answers about what is another one now; they are kept only when they are confirmed
-   * @param kept whether the answers were written down
+   * @param seen names just these: they are kept when it is sent back as {@code confirmed}
+   * @param written how many answers were written down now
+   * @param kept whether it was asked to keep them
    */
-  record Return(int answers, int fresh, int same, int open, List<FaultyCell> faults, List<String> missing, List<ChangedSince> changed, boolean kept) {}
+  record Return(int answers, int fresh, int same, int open, List<FaultyCell> faults, List<String> missing, List<ChangedSince> changed, String seen, int written, boolean kept) {}
 
   private final Rounds rounds;
   private final RoundRecords records;
@@ -156,13 +157,15 @@ class ReviewsController {
     }
     RoundRecords.Decided decided = asked.decision() == null ? null
         : new RoundRecords.Decided(asked.decision(), new DecidedChange.Instead(asked.role(), asked.until()), comment, clock.instant(), who.getName(), rounds.nameOf(who.getName()));
-    if (records.decide(round, review.person(), asked.numbers(), decided) == 0) {
+    Map<Integer, RoundRecords.Decided> decisions = new HashMap<>();
+    asked.numbers().forEach(number -> decisions.put(number, decided));
+    if (!records.decide(round, review.person(), decisions)) {
       throw handedIn();
     }
   }
 
   private static Problem handedIn() {
-    return Problem.of(HttpStatus.CONFLICT, "handed-in", "Handed in", "You have handed in, or the round was closed. What was decided stays; ask whoever runs the round.");
+    return Problem.of(HttpStatus.CONFLICT, "handed-in", "Handed in", "You have handed in, the round was closed, or an item was given to somebody else. Nothing was decided now; reload the page.");
   }
 
   /** After this nothing is decided any more; everything has to be decided before. */
@@ -192,20 +195,12 @@ class ReviewsController {
    */
   @PostMapping("/{round}/return")
   @Operation(requestBody = @io.swagger.v3.oas.annotations.parameters.RequestBody(required = true, content = @Content(mediaType = "application/octet-stream", schema = @Schema(type = "string", format = "binary"))))
-  Return bringBack(@PathVariable long round, @RequestParam(defaultValue = "false") boolean keep, @RequestParam(defaultValue = "false") boolean confirmed, InputStream body, Principal who) throws IOException {
+  Return bringBack(@PathVariable long round, @RequestParam(defaultValue = "false") boolean keep, @RequestParam(defaultValue = "") String confirmed, InputStream body, Principal who) throws IOException {
     MyReviews.Review review = mine.find(round, who.getName());
-    Path file = Files.createTempFile("pale-gate-review", ".tmp");
-    try {
-      Files.copy(body, file, StandardCopyOption.REPLACE_EXISTING);
-      return read(review, ReviewFile.read(file.toFile()), keep, confirmed, who.getName());
-    } catch (UnreadableFile unreadable) {
-      throw Problem.of(HttpStatus.UNPROCESSABLE_CONTENT, "unreadable-file", "Not a review that can be read", unreadable.getMessage());
-    } finally {
-      Files.deleteIfExists(file);
-    }
+    return read(review, Uploads.read(body, ReviewFile::read), keep, confirmed, who.getName());
   }
 
-  private Return read(MyReviews.Review review, ReviewFile.Returned returned, boolean keep, boolean confirmed, String account) {
+  private Return read(MyReviews.Review review, ReviewFile.Returned returned, boolean keep, String confirmed, String account) {
     if (!returned.identity().equals(ReviewFile.identity(review.round().id(), review.person()))) {
       throw Problem.of(HttpStatus.UNPROCESSABLE_CONTENT, "another-review", "Not this review", "The file says that it is of another round or another reviewer (" + returned.identity() + "). Bring it back where it was handed out.");
     }
@@ -217,18 +212,20 @@ class ReviewsController {
     review.items().forEach(item -> byKey.put(item.item().key(), item));
     Map<String, ReviewItem> now = rounds.standing(account);
     List<ReturnedRows.Answer> fresh = result.answers().stream().filter(answer -> !says(byKey.get(answer.key()).decided(), answer)).toList();
-    List<ReturnedRows.Answer> changed = fresh.stream().filter(answer -> Rounds.isChanged(byKey.get(answer.key()), now)).toList();
-    if (keep) {
+    Set<ReturnedRows.Answer> changed = fresh.stream().filter(answer -> Rounds.isChanged(byKey.get(answer.key()), now)).collect(Collectors.toCollection(LinkedHashSet::new));
+    // What is confirmed is what was shown: another change since then is not confirmed with it.
+    String seen = changed.isEmpty() ? "" : Rounds.digest(changed.stream().map(answer -> answer.key() + "|" + answer.decision() + "|" + (now.containsKey(answer.key()) ? now.get(answer.key()).digest() : "gone")).toList());
+    List<ReturnedRows.Answer> kept = fresh.stream().filter(answer -> !changed.contains(answer) || seen.equals(confirmed)).toList();
+    if (keep && !kept.isEmpty()) {
       String name = rounds.nameOf(account);
-      fresh.stream().filter(answer -> confirmed || !changed.contains(answer)).forEach(answer -> {
-        RoundRecords.Decided decided = new RoundRecords.Decided(answer.decision(), new DecidedChange.Instead(answer.role(), answer.until()), answer.comment(), clock.instant(), account, name);
-        if (records.decide(review.round().id(), review.person(), List.of(byKey.get(answer.key()).number()), decided) == 0) {
-          throw handedIn();
-        }
-      });
+      Map<Integer, RoundRecords.Decided> decisions = new HashMap<>();
+      kept.forEach(answer -> decisions.put(byKey.get(answer.key()).number(), new RoundRecords.Decided(answer.decision(), new DecidedChange.Instead(answer.role(), answer.until()), answer.comment(), clock.instant(), account, name)));
+      if (!records.decide(review.round().id(), review.person(), decisions)) {
+        throw handedIn();
+      }
     }
     return new Return(result.answers().size(), fresh.size(), result.answers().size() - fresh.size(), result.open(), result.faults().stream().map(fault -> new FaultyCell(fault.row(), fault.column(), fault.what(), fault.remedy())).toList(),
-        result.missing().stream().map(key -> byKey.get(key).item().sentence()).toList(), changed.stream().map(answer -> new ChangedSince(answer.row(), byKey.get(answer.key()).item().sentence(), answer.decision().words())).toList(), keep);
+        result.missing().stream().map(key -> byKey.get(key).item().sentence()).toList(), changed.stream().map(answer -> new ChangedSince(answer.row(), byKey.get(answer.key()).item().sentence(), answer.decision().words())).toList(), seen, keep ? kept.size() : 0, keep);
   }
 
   private static boolean says(RoundRecords.Decided decided, ReturnedRows.Answer answer) {

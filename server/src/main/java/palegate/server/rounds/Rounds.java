@@ -1,5 +1,6 @@
 package palegate.server.rounds;
 
+import java.nio.charset.StandardCharsets;
 import java.time.Clock;
 import java.time.Instant;
 import java.time.ZoneOffset;
@@ -14,6 +15,7 @@ import java.util.Objects;
 import java.util.Set;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Service;
+import palegate.core.certificates.Certificate;
 import palegate.core.duties.Duty;
 import palegate.core.rounds.DecidedChange;
 import palegate.core.rounds.Decision;
@@ -41,6 +43,7 @@ import palegate.server.viewpoint.Viewpoints;
 class Rounds {
   private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("d MMM uuuu", Locale.UK).withZone(ZoneOffset.UTC);
   private static final int ITEMS_AT_MOST = 20_000;
+  private static final int DIGEST = 40;
 
   /** What a round would ask, and of whom. */
   record Prepared(List<RoundRecords.Asked> items, long change) {}
@@ -86,6 +89,7 @@ class Rounds {
     return viewpoints.asker(account).holdsAny(Duty.ROUNDS, Duty.AUDIT);
   }
 
+  /** Newest first. */
   List<RoundRecords.Round> shownTo(String account) {
     return records.all().stream().filter(round -> mayLook(account, round)).toList();
   }
@@ -109,8 +113,15 @@ class Rounds {
 
   /** The items as far as somebody may know today what they are about. */
   List<RoundRecords.Item> items(RoundRecords.Round round, String account) {
+    return items(List.of(round), account).getOrDefault(round.id(), List.of());
+  }
+
+  /** Of several rounds, by their numbers. */
+  Map<Long, List<RoundRecords.Item>> items(List<RoundRecords.Round> rounds, String account) {
     Viewpoint viewpoint = viewpoints.of(account);
-    return records.items(round.id()).stream().filter(item -> knows(viewpoint, item.item())).toList();
+    Map<Long, List<RoundRecords.Item>> items = records.items(rounds.stream().map(RoundRecords.Round::id).toList());
+    items.replaceAll((round, all) -> all.stream().filter(item -> knows(viewpoint, item.item())).toList());
+    return items;
   }
 
   private static boolean knows(Viewpoint viewpoint, ReviewItem item) {
@@ -217,6 +228,21 @@ class Rounds {
   /** Everything that could be asked about now, by key: what has come of items that somebody knows. */
   Map<String, ReviewItem> standing(String account) {
     return ReviewItems.byKey(viewpoints.asker(account).state());
+  }
+
+  /**
+   * By which what was shown of a round is known again: who is asked what, what they decided and handed in, and what has come of it. Of all
+   * items, whether or not whoever looks may know them: it says nothing but that something is another.
+   */
+  String seen(long round, Map<String, ReviewItem> now) {
+    List<String> all = new ArrayList<>(List.of(records.standing(round).toString()));
+    records.items(round).forEach(item -> all.add(item.number() + "|" + item.reviewer() + "|" + (item.decided() == null ? "" : item.decided().decision() + "|" + item.decided().instead()) + "|" + outcome(item, now)));
+    return digest(all);
+  }
+
+  /** Short, and another one for other lines. */
+  static String digest(List<String> lines) {
+    return Certificate.digest(String.join("\n", lines).getBytes(StandardCharsets.UTF_8)).substring("sha256:".length(), DIGEST);
   }
 
   boolean mayReview(String person, ReviewItem item, String account) {

@@ -12,6 +12,7 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -46,6 +47,7 @@ import palegate.server.shell.Page;
 import palegate.server.shell.Problem;
 import palegate.server.shell.Written;
 import palegate.server.store.RoundRecords;
+import palegate.server.store.Transactions;
 
 /** Setting up rounds, seeing how they stand, carrying out what was decided, and closing them. */
 @RestController
@@ -68,14 +70,18 @@ class RoundsController {
 
   record RoundLine(long id, String name, boolean open, Instant due, Instant madeAt, String madeBy, int items, int decided, int reviewers, int handedIn, int toDo) {}
 
+  /** @param older how many more there are that are not listed */
+  record RoundRegister(List<RoundLine> rounds, int older) {}
+
   record ReviewerProgress(@MayBeMissing String person, @MayBeMissing String name, int items, int decided, int questions, @MayBeMissing Instant handedInAt) {}
 
   record OfOutcome(String outcome, int items) {}
 
   record TrailLine(Instant at, String who, String what) {}
 
+  /** @param seen by which what is shown here is known again: closing names it */
   record RoundView(long id, String name, boolean open, boolean mayRun, List<ItemKind> kinds, @MayBeMissing String place, @MayBeMissing String path, boolean outsidersOnly, boolean needsComment, Instant due, Instant madeAt, String madeBy, long change,
-      @MayBeMissing Instant closedAt, @MayBeMissing String closedBy, @MayBeMissing String closingNote, int items, List<ReviewerProgress> reviewers, List<OfOutcome> outcomes, List<TrailLine> trail) {}
+      @MayBeMissing Instant closedAt, @MayBeMissing String closedBy, @MayBeMissing String closingNote, int items, List<ReviewerProgress> reviewers, List<OfOutcome> outcomes, List<TrailLine> trail, String seen) {}
 
   record RoundItem(int number, ItemKind kind, String sentence, String where, String since, int people, int outsiders, @MayBeMissing String reviewer, @MayBeMissing String reviewerName, @MayBeMissing Decision decision, @MayBeMissing String toRole,
       @MayBeMissing Instant toUntil, String comment, @MayBeMissing Instant decidedAt, @MayBeMissing String decidedBy, String outcome, boolean changed) {}
@@ -87,29 +93,39 @@ class RoundsController {
 
   record Delegation(@NotEmpty(message = "Choose items.") @Size(max = 5_000, message = "Give at most 5,000 items at once.") List<Integer> numbers, @NotBlank(message = "Choose a person.") String to) {}
 
-  record Closing(@NotBlank(message = "Sign off with a sentence.") @Size(max = 2_000, message = "A note has at most 2,000 characters.") String note) {}
+  record Closing(@NotBlank(message = "Sign off with a sentence.") @Size(max = 2_000, message = "A note has at most 2,000 characters.") String note,
+      @NotNull(message = "Say what was seen.") @Size(max = 100, message = "That is not what a page sends.") String seen) {}
+
+  private static final int SHOWN_AT_MOST = 100;
 
   private final Rounds rounds;
   private final RoundRecords records;
   private final Mailbox mailbox;
+  private final Transactions transactions;
   private final Clock clock;
 
-  RoundsController(Rounds rounds, RoundRecords records, Mailbox mailbox, Clock clock) {
+  RoundsController(Rounds rounds, RoundRecords records, Mailbox mailbox, Transactions transactions, Clock clock) {
     this.rounds = rounds;
     this.records = records;
     this.mailbox = mailbox;
+    this.transactions = transactions;
     this.clock = clock;
   }
 
-  /** Newest first. */
+  /** Newest first, at most a hundred; how many older ones there are is said. */
   @GetMapping
-  List<RoundLine> register(Principal who) {
+  RoundRegister register(Principal who) {
     Map<String, ReviewItem> now = rounds.standing(who.getName());
-    return rounds.shownTo(who.getName()).stream().map(round -> {
-      List<RoundRecords.Item> items = rounds.items(round, who.getName());
-      return new RoundLine(round.id(), round.name(), round.closed() == null, round.due(), round.madeAt(), round.madeByName(), items.size(), (int) items.stream().filter(item -> item.decided() != null).count(),
-          (int) items.stream().map(RoundRecords.Item::reviewer).filter(one -> one != null).distinct().count(), records.deliveries(round.id()).size(), (int) items.stream().filter(item -> Rounds.outcome(item, now).equals("to do")).count());
-    }).toList();
+    List<RoundRecords.Round> all = rounds.shownTo(who.getName());
+    List<RoundRecords.Round> shown = all.stream().limit(SHOWN_AT_MOST).toList();
+    Map<Long, List<RoundRecords.Item>> itemsOf = rounds.items(shown, who.getName());
+    Map<Long, Map<String, Instant>> deliveriesOf = records.deliveries(shown.stream().map(RoundRecords.Round::id).toList());
+    return new RoundRegister(shown.stream().map(round -> {
+      List<RoundRecords.Item> items = itemsOf.getOrDefault(round.id(), List.of());
+      List<String> reviewers = items.stream().map(RoundRecords.Item::reviewer).filter(one -> one != null).distinct().toList();
+      return new RoundLine(round.id(), round.name(), round.closed() == null, round.due(), round.madeAt(), round.madeByName(), items.size(), (int) items.stream().filter(item -> item.decided() != null).count(), reviewers.size(),
+          (int) reviewers.stream().filter(deliveriesOf.getOrDefault(round.id(), Map.of())::containsKey).count(), (int) items.stream().filter(item -> Rounds.outcome(item, now).equals("to do")).count());
+    }).toList(), all.size() - shown.size());
   }
 
   /** The rehearsal of a round: how many items for whom, before it starts. */
@@ -157,7 +173,6 @@ class RoundsController {
     }
     String name = rounds.nameOf(who.getName());
     long id = records.begin(asked.name().strip(), asked.scope(), asked.due(), asked.needsComment(), who.getName(), name, now, prepared.change(), prepared.items());
-    records.tell(id, who.getName(), name, "began the round with " + prepared.items().size() + " items", now);
     return new RoundLine(id, asked.name().strip(), true, asked.due(), now, name, prepared.items().size(), 0, (int) prepared.items().stream().map(RoundRecords.Asked::reviewer).filter(one -> one != null).distinct().count(), 0, 0);
   }
 
@@ -178,7 +193,7 @@ class RoundsController {
         round.closed() == null ? null : round.closed().at(), round.closed() == null ? null : round.closed().byName(), round.closed() == null ? null : round.closed().note(), items.size(),
         byReviewer.entrySet().stream().map(one -> new ReviewerProgress(one.getKey().isEmpty() ? null : one.getKey(), name(structure, one.getKey()), one.getValue().size(), (int) one.getValue().stream().filter(item -> item.decided() != null).count(),
             (int) one.getValue().stream().filter(item -> item.decided() != null && !item.decided().decision().settles()).count(), deliveries.get(one.getKey()))).toList(),
-        outcomes.entrySet().stream().map(one -> new OfOutcome(one.getKey(), one.getValue())).toList(), records.trail(id).stream().map(one -> new TrailLine(one.at(), one.who(), one.what())).toList());
+        outcomes.entrySet().stream().map(one -> new OfOutcome(one.getKey(), one.getValue())).toList(), records.trail(id).stream().map(one -> new TrailLine(one.at(), one.who(), one.what())).toList(), rounds.seen(id, now));
   }
 
   /** @param outcome only those of which this has come; all if it is left out */
@@ -243,14 +258,22 @@ class RoundsController {
     if (to == null) {
       throw Problem.notFound("person", asked.to());
     }
-    List<RoundRecords.Item> items = rounds.items(round, who.getName()).stream().filter(item -> asked.numbers().contains(item.number())).toList();
-    List<Problem.Fault> faults = items.stream().filter(item -> !rounds.mayReview(asked.to(), item.item(), who.getName()))
-        .map(item -> new Problem.Fault("item " + item.number(), to + " cannot review this: it is about their own access, or they may not know of it.", "Choose somebody else for it.")).toList();
-    if (!faults.isEmpty()) {
-      throw Problem.faults("Some of the items cannot be given to " + to + ".", faults);
+    Map<Integer, RoundRecords.Item> known = rounds.items(round, who.getName()).stream().collect(Collectors.toMap(RoundRecords.Item::number, item -> item));
+    Set<Integer> numbers = new LinkedHashSet<>(asked.numbers());
+    List<Problem.Fault> faults = new ArrayList<>();
+    for (Integer number : numbers) {
+      RoundRecords.Item item = known.get(number);
+      if (item == null) {
+        faults.add(new Problem.Fault("item " + number, "There is no such item in the round.", "Reload the page."));
+      } else if (!rounds.mayReview(asked.to(), item.item(), who.getName())) {
+        faults.add(new Problem.Fault("item " + number, to + " cannot review this: it is about their own access, or they may not know of it.", "Choose somebody else for it."));
+      }
     }
-    if (items.isEmpty() || records.delegate(id, items.stream().map(RoundRecords.Item::number).toList(), asked.to(), who.getName(), rounds.nameOf(who.getName()), "gave " + items.size() + " items to " + to, clock.instant()) == 0) {
-      throw Problem.of(HttpStatus.CONFLICT, "not-given", "Not given", "There are no such items, or " + to + " has handed in already.");
+    if (!faults.isEmpty()) {
+      throw Problem.faults("The items were not given to " + to + ".", faults);
+    }
+    if (!records.delegate(id, numbers, asked.to(), who.getName(), rounds.nameOf(who.getName()), "gave " + numbers.size() + (numbers.size() == 1 ? " item to " : " items to ") + to, clock.instant())) {
+      throw Problem.of(HttpStatus.CONFLICT, "not-given", "Not given", to + " has handed in already, or one of the items is settled and handed in by its reviewer. Reload the page.");
     }
   }
 
@@ -261,17 +284,17 @@ class RoundsController {
     Structure structure = rounds.known(who.getName()).snapshot().structure();
     Map<String, Integer> open = new LinkedHashMap<>();
     Map<String, Instant> deliveries = records.deliveries(id);
-    rounds.items(round, who.getName()).stream().filter(item -> item.reviewer() != null && !deliveries.containsKey(item.reviewer())).forEach(item -> open.merge(item.reviewer(), item.decided() == null ? 1 : 0, Integer::sum));
-    int[] sent = {0};
-    open.forEach((person, count) -> {
-      Person found = structure.people().get(person);
-      if (found != null && found.email() != null) {
-        mailbox.send(found.email(), "Your review: " + round.name(), "You are asked to review access. " + (count == 1 ? "1 item waits" : count + " items wait") + " for your decision. Sign in and open Reviews.", clock.instant());
-        sent[0]++;
-      }
+    // A letter counts what its reader is asked about now, and says nothing of the rest.
+    rounds.items(round, who.getName()).stream().filter(item -> item.reviewer() != null && !deliveries.containsKey(item.reviewer()) && rounds.mayReview(item.reviewer(), item.item(), who.getName()))
+        .forEach(item -> open.merge(item.reviewer(), item.decided() == null ? 1 : 0, Integer::sum));
+    open.keySet().removeIf(person -> structure.people().get(person) == null || structure.people().get(person).email() == null);
+    Instant now = clock.instant();
+    transactions.run(() -> {
+      open.forEach((person, count) -> mailbox.send(structure.people().get(person).email(), "Your review: " + round.name(),
+          "You are asked to review access. " + (count == 1 ? "1 item waits" : count + " items wait") + " for your decision. Sign in and open Reviews.", now));
+      records.tell(id, who.getName(), rounds.nameOf(who.getName()), "reminded " + open.size() + (open.size() == 1 ? " reviewer" : " reviewers"), now);
     });
-    records.tell(id, who.getName(), rounds.nameOf(who.getName()), "reminded " + sent[0] + (sent[0] == 1 ? " reviewer" : " reviewers"), clock.instant());
-    return Map.of("sent", sent[0]);
+    return Map.of("sent", open.size());
   }
 
   /** Signs it off: what has come of each item is written down as it is now, and nothing of the round is altered any more. */
@@ -283,9 +306,16 @@ class RoundsController {
     RoundRecords.Standing seen = records.standing(id);
     Map<String, ReviewItem> now = rounds.standing(who.getName());
     Map<Integer, String> outcomes = new HashMap<>();
+    if (!rounds.seen(id, now).equals(closing.seen())) {
+      throw moved();
+    }
     records.items(round.id()).forEach(item -> outcomes.put(item.number(), Rounds.outcome(item, now)));
     if (!records.close(id, who.getName(), rounds.nameOf(who.getName()), closing.note().strip(), seen, outcomes, clock.instant())) {
-      throw Problem.of(HttpStatus.CONFLICT, "round-moved", "Not closed", "Somebody decided, handed in or closed the round in this moment. Look at it again, then close it.");
+      throw moved();
     }
+  }
+
+  private static Problem moved() {
+    return Problem.of(HttpStatus.CONFLICT, "round-moved", "Not closed", "Something was decided, handed in, carried out or closed since the page was shown. Look at it again, then close it.");
   }
 }

@@ -15,6 +15,7 @@ import palegate.core.statements.Recipe;
 import palegate.core.statements.RefusedRecipe;
 import palegate.core.statements.Statement;
 import palegate.core.statements.StatementIdentity;
+import palegate.core.statements.StatementKind;
 import palegate.core.statements.StatementTable;
 import palegate.core.statements.Statements;
 import palegate.core.viewpoint.Viewpoint;
@@ -128,6 +129,10 @@ class MadeStatements {
 
   /** For a screen. Without an instant it is of the moment in which its first page was asked for, until something changes. */
   Held hold(Recipe recipe, Instant at, String account) {
+    if (recipe.kind() == StatementKind.OPENINGS || recipe.kind() == StatementKind.ROUND) {
+      // What is opened and what is decided makes no change by which it would be seen that what is held is old.
+      return fresh(recipe, at, account);
+    }
     Viewpoint viewpoint = viewpoints.of(account);
     Snapshots.Numbered newest = viewpoints.known(account);
     Key key = new Key(recipe, at, viewpoint, newest.change());
@@ -135,12 +140,16 @@ class MadeStatements {
     if (known != null && (at != null || known.made().snapshot().sameBetween(known.made().at(), clock.instant()))) {
       return known;
     }
+    Held made = fresh(recipe, at, account);
+    held.put(key, made);
+    return made;
+  }
+
+  private Held fresh(Recipe recipe, Instant at, String account) {
     Made made = make(recipe, at, account);
     try (Stream<StatementTable.Row> rows = made.table().rows().get()) {
       List<StatementTable.Row> first = rows.limit(ON_SCREEN + 1L).toList();
-      Held fresh = new Held(made, first.size() > ON_SCREEN ? first.subList(0, ON_SCREEN) : first, first.size() > ON_SCREEN);
-      held.put(key, fresh);
-      return fresh;
+      return new Held(made, first.size() > ON_SCREEN ? first.subList(0, ON_SCREEN) : first, first.size() > ON_SCREEN);
     }
   }
 }

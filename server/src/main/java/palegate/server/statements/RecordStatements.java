@@ -5,6 +5,7 @@ import java.time.ZoneOffset;
 import java.time.format.DateTimeFormatter;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
@@ -16,7 +17,6 @@ import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Component;
 import palegate.core.duties.Duty;
 import palegate.core.journal.Between;
-import palegate.core.rehearsal.RightsDifference;
 import palegate.core.snapshot.Snapshot;
 import palegate.core.statements.Recipe;
 import palegate.core.statements.RefusedRecipe;
@@ -73,14 +73,17 @@ class RecordStatements {
 
   private StatementTable changes(Instant from, Instant until, String account) {
     Map<Long, KnownChanges.Known> known = knownChanges.to(account);
-    List<ChangeLog.Logged> changes = log.between(log.inForceAt(from.minusNanos(1)), log.inForceAt(until)).stream().filter(change -> known == null || known.containsKey(change.number()))
+    long after = log.inForceAt(from.minus(1, ChronoUnit.MICROS));
+    long upTo = log.inForceAt(until);
+    Map<Long, List<ChangeLog.Approved>> approvals = log.approvalsBetween(after, upTo);
+    List<ChangeLog.Logged> changes = log.between(after, upTo).stream().filter(change -> known == null || known.containsKey(change.number()))
         .map(change -> KnownChanges.told(change, known)).toList();
     Map<String, String> counts = new LinkedHashMap<>();
     counts.put("Changes", Integer.toString(changes.size()));
     return new StatementTable("What was put in force from " + WHEN.format(from) + " until " + WHEN.format(until), counts, List.of(new Column("number", "Change", 9, true, true), new Column("at", "When", 16, false, false),
         new Column("by", "By", 26, false, false), new Column("note", "Why", 80, false, false), new Column("scheduled", "Scheduled for", 16, false, false), new Column("approved", "Agreed to by", 40, false, false)),
         () -> changes.stream().map(change -> new StatementTable.Row(List.of(Long.toString(change.number()), WHEN.format(change.at()), change.authorName(), change.note(),
-            change.scheduledFor() == null ? "" : WHEN.format(change.scheduledFor()), log.approvals(change.number()).stream().map(ChangeLog.Approved::name).collect(Collectors.joining(", "))))));
+            change.scheduledFor() == null ? "" : WHEN.format(change.scheduledFor()), approvals.getOrDefault(change.number(), List.of()).stream().map(ChangeLog.Approved::name).collect(Collectors.joining(", "))))));
   }
 
   /** Who opened what is for those who audit, or who keep the walls. */
@@ -88,18 +91,19 @@ class RecordStatements {
     if (!viewpoints.asker(account).holdsAny(Duty.AUDIT, Duty.WALLS)) {
       throw Problem.of(HttpStatus.FORBIDDEN, "duty-missing", "Another duty is needed", "Who opened what is told to holders of the duty [audit] or [walls].");
     }
-    int top = recipe.id().isEmpty() ? 0 : snapshot.placeNumber(recipe.id());
-    if (top < 0) {
-      throw new RefusedRecipe("id", "There is no place [" + recipe.id() + "].", "Name a place by its id.");
-    }
+    String where = where(snapshot, recipe.id());
     Structure structure = snapshot.structure();
-    Set<String> below = snapshot.placeCount() == 0 ? Set.of() : IntStream.concat(IntStream.of(top), snapshot.below(top)).filter(snapshot::isDocument).mapToObj(place -> snapshot.place(place).id()).collect(Collectors.toSet());
-    List<Openings.Recorded> recorded = openings.between(from, until, OPENINGS_AT_MOST).stream().filter(one -> below.contains(one.place()) && structure.people().containsKey(one.person())).toList();
+    Set<String> below = atAndBelow(snapshot, recipe.id());
+    List<Openings.Recorded> all = openings.between(from, until, OPENINGS_AT_MOST + 1);
+    if (all.size() > OPENINGS_AT_MOST) {
+      throw Problem.of(HttpStatus.UNPROCESSABLE_CONTENT, "too-many-openings", "Too many openings", "There are more than " + OPENINGS_AT_MOST + " openings in that time. Choose days closer to each other.");
+    }
+    List<Openings.Recorded> recorded = all.stream().filter(one -> below.contains(one.place()) && structure.people().containsKey(one.person())).toList();
     Map<String, String> counts = new LinkedHashMap<>();
     counts.put("Openings", Integer.toString(recorded.size()));
     counts.put("People", Long.toString(recorded.stream().map(Openings.Recorded::person).distinct().count()));
     counts.put("Documents", Long.toString(recorded.stream().map(Openings.Recorded::place).distinct().count()));
-    return new StatementTable("Who opened what from " + WHEN.format(from) + " until " + WHEN.format(until), counts, List.of(new Column("at", "When", 16, false, true), new Column("person", "Person", 28, false, true),
+    return new StatementTable("Who opened what" + where + " from " + WHEN.format(from) + " until " + WHEN.format(until), counts, List.of(new Column("at", "When", 16, false, true), new Column("person", "Person", 28, false, true),
         new Column("standing", "Staff or outsider", 15, false, false), new Column("document", "Document", 90, false, true), new Column("how", "How", 14, false, false)),
         () -> recorded.stream().map(one -> new StatementTable.Row(List.of(WHEN.format(one.at()), structure.people().get(one.person()).name(), structure.people().get(one.person()).external() ? "outsider" : "staff",
             snapshot.pathText(snapshot.placeNumber(one.place())), switch (one.how()) {
@@ -112,26 +116,57 @@ class RecordStatements {
   private StatementTable difference(Recipe recipe, Instant from, Instant until, String account) {
     List<Between.State> states = viewpoints.known(account, history.between(from, until));
     Between between = Between.of(states, from, until);
-    RightsDifference.Totals totals = between.difference().totals();
     Map<Long, KnownChanges.Known> known = knownChanges.to(account);
     Map<Long, String> notes = log.notes(between.numbers().filter(number -> known == null || known.get(number) == KnownChanges.Known.ALL).toList());
-    Map<String, String> counts = new LinkedHashMap<>();
-    counts.put("People who gained", Integer.toString(totals.peopleGaining()));
-    counts.put("People who lost", Integer.toString(totals.peopleLosing()));
-    counts.put("Documents", Integer.toString(totals.documents()));
     Snapshot last = states.get(states.size() - 1).snapshot();
-    int top = recipe.id().isEmpty() ? 0 : last.placeNumber(recipe.id());
-    if (top < 0) {
-      throw new RefusedRecipe("id", "There is no place [" + recipe.id() + "].", "Name a place by its id.");
-    }
-    String under = recipe.id().isEmpty() ? "" : last.pathText(top);
-    return new StatementTable("Who gained and lost what from " + WHEN.format(from) + " until " + WHEN.format(until), counts, List.of(new Column("person", "Person", 26, false, true), new Column("standing", "Staff or outsider", 12, false, false),
+    String where = where(last, recipe.id());
+    // What has gone since is told by where it stood at the beginning.
+    Set<String> below = new HashSet<>(atAndBelow(last, recipe.id()));
+    below.addAll(atAndBelow(states.get(0).snapshot(), recipe.id()));
+    Map<String, String> counts = counts(between, below);
+    return new StatementTable("Who gained and lost what" + where + " from " + WHEN.format(from) + " until " + WHEN.format(until), counts, List.of(new Column("person", "Person", 26, false, true), new Column("standing", "Staff or outsider", 12, false, false),
         new Column("place", "Place", 60, false, true), new Column("gained", "Gained", 24, false, false), new Column("lost", "Lost", 24, false, false), new Column("by", "By which change", 50, false, false)),
-        () -> between.pairs().filter(caused -> under.isEmpty() || caused.pair().path().equals(under) || caused.pair().path().startsWith(under + " / ")).map(caused -> {
-          RightsDifference.Pair pair = caused.pair();
+        () -> between.difference().pairs().filter(pair -> below.contains(pair.place().id())).map(pair -> {
           return new StatementTable.Row(List.of(pair.person().name(), pair.person().external() ? "outsider" : "staff", pair.path(), pair.after().minus(pair.before()).toString(), pair.before().minus(pair.after()).toString(),
-              words(caused.causes(), notes)));
+              words(between.causes(pair.person().id(), pair.place().id()), notes)));
         }));
+  }
+
+  private static Map<String, String> counts(Between between, Set<String> below) {
+    Set<String> gaining = new HashSet<>();
+    Set<String> losing = new HashSet<>();
+    Set<String> documents = new HashSet<>();
+    between.difference().pairs().filter(pair -> below.contains(pair.place().id())).forEach(pair -> {
+      if (!pair.after().minus(pair.before()).isEmpty()) {
+        gaining.add(pair.person().id());
+      }
+      if (!pair.before().minus(pair.after()).isEmpty()) {
+        losing.add(pair.person().id());
+      }
+      if (pair.place().isDocument()) {
+        documents.add(pair.place().id());
+      }
+    });
+    Map<String, String> counts = new LinkedHashMap<>();
+    counts.put("People who gained", Integer.toString(gaining.size()));
+    counts.put("People who lost", Integer.toString(losing.size()));
+    counts.put("Documents", Integer.toString(documents.size()));
+    return counts;
+  }
+
+  /** " at X and below" where a place is named, which has to be there; else nothing. */
+  private static String where(Snapshot snapshot, String id) {
+    int top = id.isEmpty() ? 0 : snapshot.placeNumber(id);
+    if (top < 0) {
+      throw new RefusedRecipe("id", "There is no place [" + id + "].", "Name a place by its id.");
+    }
+    return id.isEmpty() ? "" : " at " + snapshot.pathText(top) + " and below";
+  }
+
+  /** By their ids: names can be the same. */
+  private static Set<String> atAndBelow(Snapshot snapshot, String id) {
+    int top = id.isEmpty() ? snapshot.structure().repository().map(repository -> snapshot.placeNumber(repository.id())).orElse(-1) : snapshot.placeNumber(id);
+    return top < 0 ? Set.of() : IntStream.concat(IntStream.of(top), snapshot.below(top)).mapToObj(place -> snapshot.place(place).id()).collect(Collectors.toSet());
   }
 
   private static String words(List<Between.Cause> causes, Map<Long, String> notes) {

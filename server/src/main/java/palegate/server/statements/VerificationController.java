@@ -4,12 +4,11 @@ import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.media.Content;
 import io.swagger.v3.oas.annotations.media.Schema;
 import io.swagger.v3.oas.annotations.parameters.RequestBody;
+import java.io.File;
 import java.io.IOException;
 import java.io.InputStream;
-import java.nio.file.Files;
-import java.nio.file.Path;
-import java.nio.file.StandardCopyOption;
 import java.security.Principal;
+import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
 import org.springframework.http.HttpStatus;
@@ -18,10 +17,13 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
 import palegate.core.statements.StatementCheck;
 import palegate.core.statements.StatementDigest;
+import palegate.exports.PdfLines;
 import palegate.exports.StatementFile;
 import palegate.exports.UnreadableFile;
+import palegate.server.exports.Uploads;
 import palegate.server.shell.MayBeMissing;
 import palegate.server.shell.Problem;
+import palegate.server.shell.ReaderProcess;
 import palegate.server.viewpoint.Viewpoints;
 
 /** Holds a file of a statement against what the system said, row by row and cell by cell. */
@@ -43,6 +45,12 @@ class VerificationController {
   record Verdict(String format, String title, @MayBeMissing Long change, Instant at, String recipe, boolean same, boolean intact, boolean whole, int rows, int altered, int added, int leftOut,
       List<AlteredCell> cells, List<AddedRow> addedRows, List<List<String>> leftOutRows, List<String> missingColumns) {}
 
+  /** A small file can name a statement of millions of rows: what is held for one comparison is bounded on both sides. */
+  private static final int ROWS_AT_MOST = 300_000;
+  private static final int CELLS_AT_MOST = 2_000_000;
+  private static final int PAGES_MEGABYTES = 512;
+  private static final Duration PAGES_TIME = Duration.ofSeconds(40);
+
   private final MadeStatements statements;
   private final Viewpoints viewpoints;
 
@@ -55,15 +63,18 @@ class VerificationController {
   @PostMapping
   @Operation(requestBody = @RequestBody(required = true, content = @Content(mediaType = "application/octet-stream", schema = @Schema(type = "string", format = "binary"))))
   Verdict verify(InputStream body, Principal who) throws IOException {
-    Path file = Files.createTempFile("pale-gate-statement", ".tmp");
+    return verdict(Uploads.read(body, file -> StatementFile.read(file, CELLS_AT_MOST, VerificationController::pages)), who.getName());
+  }
+
+  /** A PDF is read elsewhere: nobody knows what it unpacks to. */
+  private static PdfLines pages(File file) throws IOException {
     try {
-      // The gate has bounded it.
-      Files.copy(body, file, StandardCopyOption.REPLACE_EXISTING);
-      return verdict(StatementFile.read(file.toFile()), who.getName());
-    } catch (UnreadableFile unreadable) {
-      throw Problem.of(HttpStatus.UNPROCESSABLE_CONTENT, "unreadable-file", "Not a statement that can be read", unreadable.getMessage());
-    } finally {
-      Files.deleteIfExists(file);
+      return PdfLines.parse(ReaderProcess.run(PdfLines.class, List.of(file.getPath()), PAGES_MEGABYTES, PAGES_TIME, null));
+    } catch (InterruptedException stopping) {
+      Thread.currentThread().interrupt();
+      throw new IOException(stopping);
+    } catch (IOException unreadable) {
+      throw new UnreadableFile("The file is no PDF that can be read, a part of it is missing, or it is too large.", "Send the whole file as it was made.");
     }
   }
 
@@ -73,7 +84,12 @@ class VerificationController {
       throw Problem.of(HttpStatus.UNPROCESSABLE_CONTENT, "made-elsewhere", "Made from a bundle", "This statement was made from a bundle, not here. Use palegate verify with that bundle.");
     }
     MadeStatements.Made made = statements.makeOf(file.identity().recipe(), file.identity().at(), change, account);
-    StatementCheck check = file.against(made.table());
+    StatementCheck check;
+    try {
+      check = file.against(made.table(), ROWS_AT_MOST);
+    } catch (StatementCheck.TooMuch tooMuch) {
+      throw Problem.of(HttpStatus.UNPROCESSABLE_CONTENT, "too-many-rows", "Too many rows to compare here", tooMuch.getMessage() + " Export the structure as of change " + change + " and use palegate verify.");
+    }
     boolean intact = StatementDigest.of(made.recipe(), made.at(), made.table()).equals(file.identity().digest());
     return new Verdict(file.format().ending(), made.table().title(), change, made.at(), made.recipe().text(), check.same() && intact, intact, viewpoints.of(account).whole(), check.rows(), check.altered(), check.added(), check.leftOut(),
         check.cells().stream().map(cell -> new AlteredCell(cell.row(), cell.column(), cell.says(), cell.said(), cell.inRow())).toList(), check.addedRows().stream().map(row -> new AddedRow(row.number(), row.cells())).toList(),

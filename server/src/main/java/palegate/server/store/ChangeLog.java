@@ -3,6 +3,7 @@ package palegate.server.store;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.time.Instant;
+import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -110,6 +111,16 @@ public class ChangeLog {
   public List<Approved> approvals(long change) {
     return jdbc.sql("SELECT approver, approver_name, made_at FROM change_approvals WHERE change_number = :change ORDER BY made_at, approver").param("change", change)
         .query((row, i) -> new Approved(row.getString("approver"), row.getString("approver_name"), Instants.read(row, "made_at"))).list();
+  }
+
+  /** Who agreed to each change after one number and up to another, in the order in which they did. */
+  public Map<Long, List<Approved>> approvalsBetween(long after, long upTo) {
+    Map<Long, List<Approved>> approvals = new HashMap<>();
+    jdbc.sql("SELECT change_number, approver, approver_name, made_at FROM change_approvals WHERE change_number > :after AND change_number <= :upTo ORDER BY change_number, made_at, approver").param("after", after).param("upTo", upTo)
+        .query((ResultSet row) -> {
+          approvals.computeIfAbsent(row.getLong("change_number"), any -> new ArrayList<>()).add(new Approved(row.getString("approver"), row.getString("approver_name"), Instants.read(row, "made_at")));
+        });
+    return approvals;
   }
 
   /** The changes after {@code base} that touched any of these things, oldest first. */

@@ -3,7 +3,9 @@ package palegate.server.store;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.time.Instant;
+import java.util.ArrayList;
 import java.util.Collection;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -71,6 +73,7 @@ public class RoundRecords {
           return new Object[] {round, ++number[0], item.key(), item.kind().word(), asked.reviewer(), item.subject().kind(), item.subject().id(), item.subjectName(), item.container(), item.containerName(), item.role(),
               date(item.period().from()), date(item.period().until()), item.people(), item.outsiders(), item.risk(), item.sentence(), item.thing(), asked.since(), asked.sinceChange()};
         });
+    tell(round, by, byName, "began the round with " + items.size() + " items", now);
     return round;
   }
 
@@ -100,7 +103,19 @@ public class RoundRecords {
 
   /** In their order. */
   public List<Item> items(long round) {
-    return jdbc.sql("SELECT * FROM round_items WHERE round = :round ORDER BY number").param("round", round).query((row, i) -> item(row)).list();
+    return items(List.of(round)).getOrDefault(round, List.of());
+  }
+
+  /** Of several rounds, by their numbers. */
+  public Map<Long, List<Item>> items(Collection<Long> rounds) {
+    Map<Long, List<Item>> items = new HashMap<>();
+    if (!rounds.isEmpty()) {
+      jdbc.sql("SELECT * FROM round_items WHERE round IN (:rounds) ORDER BY round, number").param("rounds", rounds)
+          .query((ResultSet row) -> {
+            items.computeIfAbsent(row.getLong("round"), any -> new ArrayList<>()).add(item(row));
+          });
+    }
+    return items;
   }
 
   private static Item item(ResultSet row) throws SQLException {
@@ -115,8 +130,19 @@ public class RoundRecords {
 
   /** Who has handed in, and when. */
   public Map<String, Instant> deliveries(long round) {
-    return jdbc.sql("SELECT reviewer, handed_in_at FROM round_deliveries WHERE round = :round").param("round", round)
-        .query((row, i) -> Map.entry(row.getString("reviewer"), Instants.read(row, "handed_in_at"))).list().stream().collect(Collectors.toMap(Map.Entry::getKey, Map.Entry::getValue));
+    return deliveries(List.of(round)).getOrDefault(round, Map.of());
+  }
+
+  /** Of several rounds, by their numbers. */
+  public Map<Long, Map<String, Instant>> deliveries(Collection<Long> rounds) {
+    Map<Long, Map<String, Instant>> deliveries = new HashMap<>();
+    if (!rounds.isEmpty()) {
+      jdbc.sql("SELECT round, reviewer, handed_in_at FROM round_deliveries WHERE round IN (:rounds)").param("rounds", rounds)
+          .query((ResultSet row) -> {
+            deliveries.computeIfAbsent(row.getLong("round"), any -> new HashMap<>()).put(row.getString("reviewer"), Instants.read(row, "handed_in_at"));
+          });
+    }
+    return deliveries;
   }
 
   /** Whether somebody is, or was, asked anything in a round that is open. */
@@ -130,22 +156,23 @@ public class RoundRecords {
   }
 
   /**
-   * Writes what a reviewer decided on some items; null takes it back. Nothing is written once they have handed in or the round is closed.
+   * Writes what a reviewer decided, by the items' numbers; null takes a decision back. All of it or nothing: nothing once they have handed in,
+   * the round is closed, or one of the items is not theirs any more.
    *
-   * @return how many items it was written for
+   * @return whether it was written
    */
   @Transactional
-  public int decide(long round, String reviewer, Collection<Integer> numbers, Decided decided) {
-    if (numbers.isEmpty() || !stillOpen(round, reviewer)) {
-      return 0;
+  public boolean decide(long round, String reviewer, Map<Integer, Decided> decisions) {
+    if (decisions.isEmpty() || !stillOpen(round, reviewer)
+        || jdbc.sql("SELECT COUNT(*) FROM round_items WHERE round = :round AND reviewer = :reviewer AND number IN (:numbers)").param("round", round).param("reviewer", reviewer).param("numbers", decisions.keySet()).query(Integer.class).single() != decisions.size()) {
+      return false;
     }
-    return jdbc.sql("""
-        UPDATE round_items SET decision = :decision, to_role = :role, to_until = :until, comment = :comment, decided_at = :at, decided_by = :by, decided_by_name = :byName
-        WHERE round = :round AND reviewer = :reviewer AND number IN (:numbers)
-        """)
-        .param("decision", decided == null ? null : decided.decision().name().toLowerCase(Locale.ROOT)).param("role", decided == null ? null : decided.instead().role()).param("until", decided == null ? null : date(decided.instead().until()))
-        .param("comment", decided == null ? "" : decided.comment()).param("at", decided == null ? null : date(decided.at())).param("by", decided == null ? null : decided.by()).param("byName", decided == null ? null : decided.byName())
-        .param("round", round).param("reviewer", reviewer).param("numbers", numbers).update();
+    batches.changeOneEach("UPDATE round_items SET decision = ?, to_role = ?, to_until = ?, comment = ?, decided_at = ?, decided_by = ?, decided_by_name = ? WHERE round = ? AND reviewer = ? AND number = ?", decisions.entrySet(), each -> {
+      Decided decided = each.getValue();
+      return decided == null ? new Object[] {null, null, null, "", null, null, null, round, reviewer, each.getKey()}
+          : new Object[] {decided.decision().name().toLowerCase(Locale.ROOT), decided.instead().role(), date(decided.instead().until()), decided.comment(), date(decided.at()), decided.by(), decided.byName(), round, reviewer, each.getKey()};
+    });
+    return true;
   }
 
   /** Holds the round until the end of the transaction, so that nobody hands in or closes it meanwhile. */
@@ -172,18 +199,24 @@ public class RoundRecords {
     return true;
   }
 
-  /** Gives items to another reviewer, who has not handed in; what was decided on them is taken back. */
+  /**
+   * Gives items to another reviewer, who has not handed in; what was decided on them is taken back. What is settled and handed in stays with
+   * whoever settled it. All of them or none.
+   */
   @Transactional
-  public int delegate(long round, Collection<Integer> numbers, String to, String who, String name, String words, Instant now) {
-    if (numbers.isEmpty() || !stillOpen(round, to)) {
-      return 0;
+  public boolean delegate(long round, Collection<Integer> numbers, String to, String who, String name, String words, Instant now) {
+    if (numbers.isEmpty() || !stillOpen(round, to) || jdbc.sql("""
+        SELECT COUNT(*) FROM round_items i WHERE i.round = :round AND i.number IN (:numbers) AND (i.decision IS NULL OR i.decision IN ('not_mine', 'ask')
+          OR NOT EXISTS (SELECT 1 FROM round_deliveries d WHERE d.round = i.round AND d.reviewer = i.reviewer))
+        """).param("round", round).param("numbers", numbers).query(Integer.class).single() != numbers.size()) {
+      return false;
     }
-    int given = jdbc.sql("""
+    jdbc.sql("""
         UPDATE round_items SET reviewer = :to, decision = NULL, to_role = NULL, to_until = NULL, comment = '', decided_at = NULL, decided_by = NULL, decided_by_name = NULL
         WHERE round = :round AND number IN (:numbers)
         """).param("to", to).param("round", round).param("numbers", numbers).update();
     tell(round, who, name, words, now);
-    return given;
+    return true;
   }
 
   /** What had been decided when somebody looked, by a sum over all of it: another one says that something was decided since. */

@@ -58,11 +58,12 @@ class RoundsAndWallsTest {
         Browser ola = app.signedIn("ola.lindqvist");
         List<Integer> numbers = items(ola, id).valueStream().map(item -> item.path("number").asInt()).toList();
         ola.post("/api/reviews/" + id + "/decisions", Map.of("numbers", numbers, "decision", "KEEP"));
+        String seen = wenna.get("/api/rounds/" + id).body().path("seen").asString();
         CountDownLatch together = new CountDownLatch(1);
         Future<Integer> decides = windows.submit(() -> after(together, ola, "/api/reviews/" + id + "/decisions", Map.of("numbers", numbers, "decision", "REMOVE")));
         Future<Integer> handsIn = windows.submit(() -> after(together, ola, "/api/reviews/" + id + "/handing-in", Map.of()));
-        Future<Integer> closes = windows.submit(() -> after(together, wenna, "/api/rounds/" + id + "/closing", Map.of("note", "done")));
-        Future<Integer> closesToo = windows.submit(() -> after(together, wenna, "/api/rounds/" + id + "/closing", Map.of("note", "done too")));
+        Future<Integer> closes = windows.submit(() -> after(together, wenna, "/api/rounds/" + id + "/closing", Map.of("note", "done", "seen", seen)));
+        Future<Integer> closesToo = windows.submit(() -> after(together, wenna, "/api/rounds/" + id + "/closing", Map.of("note", "done too", "seen", seen)));
         together.countDown();
         List<Integer> statuses = List.of(decides.get(), handsIn.get(), closes.get(), closesToo.get());
         assertThat(statuses).as("round %d", id).allMatch(status -> status == 204 || status == 409 || status == 404 || status == 422);

@@ -90,6 +90,7 @@ class RoundsTest {
     assertThat(ola.post("/api/reviews/" + id + "/handing-in", Map.of()).status()).isEqualTo(204);
     assertThat(ola.post("/api/reviews/" + id + "/decisions", Map.of("numbers", List.of(first), "decision", "KEEP")).status()).as("handed in is handed in").isEqualTo(409);
 
+    String beforeCarriedOut = wenna.get("/api/rounds/" + id).body().path("seen").asString();
     JsonNode changes = wenna.get("/api/rounds/" + id + "/changes").body();
     assertThat(changes.path("changes")).hasSize(3);
     JsonNode drafted = wenna.post("/api/draft/changes/many", Map.of("changes", changes.path("changes"))).body();
@@ -99,9 +100,11 @@ class RoundsTest {
     assertThat(outcomes.valueStream().map(one -> one.path("outcome").asString() + " " + one.path("items").asInt())).contains("carried out 2", "kept " + rest.size());
     assertThat(wenna.get("/api/rounds/" + id + "/changes").body().path("changes")).isEmpty();
 
-    assertThat(wenna.post("/api/rounds/" + id + "/closing", Map.of("note", "")).status()).isEqualTo(422);
-    assertThat(wenna.post("/api/rounds/" + id + "/closing", Map.of("note", "All seen, W. Carrow")).status()).isEqualTo(204);
-    assertThat(wenna.post("/api/rounds/" + id + "/closing", Map.of("note", "again")).status()).isEqualTo(409);
+    assertThat(wenna.post("/api/rounds/" + id + "/closing", Map.of("note", "", "seen", "x")).status()).isEqualTo(422);
+    assertThat(wenna.post("/api/rounds/" + id + "/closing", Map.of("note", "All seen", "seen", beforeCarriedOut)).status()).as("another page than the one that was shown").isEqualTo(409);
+    String seen = wenna.get("/api/rounds/" + id).body().path("seen").asString();
+    assertThat(wenna.post("/api/rounds/" + id + "/closing", Map.of("note", "All seen, W. Carrow", "seen", seen)).status()).isEqualTo(204);
+    assertThat(wenna.post("/api/rounds/" + id + "/closing", Map.of("note", "again", "seen", seen)).status()).isEqualTo(409);
     assertThat(ola.get("/api/reviews/" + id + "/items").status()).isEqualTo(404);
     byte[] evidence = wenna.get("/api/statements/file?kind=round&id=" + id + "&format=CSV").bytes();
     assertThat(new String(evidence, StandardCharsets.UTF_8)).contains("no longer on it", "carried out", "Ola Lindqvist");
@@ -195,14 +198,49 @@ class RoundsTest {
     JsonNode kept = ola.postBytes("/api/reviews/" + id + "/return?keep=true", filled).body();
     assertThat(kept.path("changed")).hasSize(1);
     assertThat(items(ola, id).valueStream().filter(item -> item.path("number").asInt() == mine.path("number").asInt()).findFirst().orElseThrow().path("decision").isMissingNode()).isTrue();
-    ola.postBytes("/api/reviews/" + id + "/return?keep=true&confirmed=true", filled);
+    assertThat(ola.postBytes("/api/reviews/" + id + "/return?keep=true&confirmed=something-else", filled).body().path("written").asInt()).as("what is confirmed is what was shown").isZero();
+    assertThat(ola.postBytes("/api/reviews/" + id + "/return?keep=true&confirmed=" + kept.path("seen").asString(), filled).body().path("written").asInt()).isEqualTo(1);
     assertThat(items(ola, id).valueStream().filter(item -> item.path("number").asInt() == mine.path("number").asInt()).findFirst().orElseThrow().path("decision").asString()).isEqualTo("KEEP");
 
     assertThat(wenna.post("/api/rounds/" + id + "/delegation", Map.of("numbers", List.of(mine.path("number").asInt()), "to", "p-mia")).status()).as("never oneself").isEqualTo(422);
     assertThat(wenna.post("/api/rounds/" + id + "/delegation", Map.of("numbers", List.of(mine.path("number").asInt()), "to", "p-teodor")).status()).isEqualTo(204);
     assertThat(items(ola, id).valueStream().map(item -> item.path("number").asInt())).doesNotContain(mine.path("number").asInt());
     assertThat(items(app.signedIn("teodor.brask"), id).valueStream().map(item -> item.path("number").asInt())).containsExactly(mine.path("number").asInt());
-    assertThat(wenna.get("/api/rounds/" + id).body().path("trail").toString()).contains("gave 1 items to Teodor Brask");
+    assertThat(wenna.get("/api/rounds/" + id).body().path("trail").toString()).contains("gave 1 item to Teodor Brask");
+    assertThat(wenna.post("/api/rounds/" + id + "/delegation", Map.of("numbers", List.of(mine.path("number").asInt(), 9_999), "to", "p-teodor")).status()).as("all or none").isEqualTo(422);
     assertThat(wenna.post("/api/rounds/" + id + "/reminders", Map.of()).body().path("sent").asInt()).isEqualTo(2);
+  }
+
+  @Test
+  void what_is_settled_and_handed_in_stays_with_whoever_settled_it_and_a_question_goes_on(TestApplication app) {
+    Browser wenna = runner(app);
+    long id = wenna.post("/api/rounds", round("Settled", "rule", "NAMED")).body().path("id").asLong();
+    Browser ola = app.signedIn("ola.lindqvist");
+    JsonNode asked = items(ola, id);
+    List<Integer> all = asked.valueStream().map(item -> item.path("number").asInt()).toList();
+    // Not what is about Teodor himself.
+    List<Integer> numbers = asked.valueStream().filter(item -> item.path("sentence").asString().contains("for Team C-")).map(item -> item.path("number").asInt()).toList();
+    ola.post("/api/reviews/" + id + "/decisions", Map.of("numbers", all, "decision", "KEEP"));
+    ola.post("/api/reviews/" + id + "/decisions", Map.of("numbers", numbers.subList(0, 1), "decision", "ASK", "comment", "Who is that?"));
+    assertThat(ola.post("/api/reviews/" + id + "/handing-in", Map.of()).status()).isEqualTo(204);
+    assertThat(wenna.post("/api/rounds/" + id + "/delegation", Map.of("numbers", numbers.subList(1, 2), "to", "p-teodor")).status()).isEqualTo(409);
+    assertThat(wenna.post("/api/rounds/" + id + "/delegation", Map.of("numbers", numbers.subList(0, 2), "to", "p-teodor")).status()).as("all or none").isEqualTo(409);
+    assertThat(wenna.post("/api/rounds/" + id + "/delegation", Map.of("numbers", numbers.subList(0, 1), "to", "p-teodor")).status()).isEqualTo(204);
+    assertThat(wenna.get("/api/rounds/" + id).body().path("reviewers")).hasSizeGreaterThan(1);
+  }
+
+  @Test
+  void somebody_without_any_duty_is_asked_and_answers_and_sees_nothing_else_of_it(TestApplication app) {
+    Browser wenna = runner(app);
+    long id = wenna.post("/api/rounds", round("By Mia", "rule", "NAMED", "named", "p-mia", "place", "lib-ten")).body().path("id").asLong();
+    Browser mia = app.signedIn("mia.torrance");
+    assertThat(mia.get("/api/session").body().path("account").path("rooms").valueStream().map(JsonNode::asString)).containsExactly("papers", "reviews");
+    List<Integer> numbers = items(mia, id).valueStream().map(item -> item.path("number").asInt()).toList();
+    assertThat(numbers).isNotEmpty();
+    assertThat(mia.post("/api/reviews/" + id + "/decisions", Map.of("numbers", numbers, "decision", "KEEP")).status()).isEqualTo(204);
+    assertThat(mia.post("/api/reviews/" + id + "/handing-in", Map.of()).status()).isEqualTo(204);
+    for (String closed : List.of("/api/rounds", "/api/rounds/" + id, "/api/rounds/" + id + "/items", "/api/rounds/" + id + "/changes")) {
+      assertThat(mia.get(closed).status()).as(closed).isEqualTo(403);
+    }
   }
 }

@@ -8,6 +8,12 @@ if [ ! -d node_modules ] || [ "$(cat node_modules/.palegate-lock 2>/dev/null || 
   printf '%s\n' "$wanted" >node_modules/.palegate-lock
 fi
 case "${1:-build}" in
-  build) npm run --silent build ;;
+  build)
+    npm run --silent types
+    npm run --silent check & # beside the bundling, which needs no types
+    checked=$!
+    npm run --silent bundle
+    wait "$checked"
+    ;;
   test) npm test --silent ;;
 esac

@@ -14,6 +14,7 @@ import java.nio.charset.StandardCharsets;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import org.junit.jupiter.api.Order;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -22,6 +23,7 @@ import palegate.server.testkit.Browser;
 import palegate.server.testkit.TestApplication;
 
 /** Every screen, light and dark, with everything open that can be open. */
+@Order(1)
 @ExtendWith(InBrowser.class)
 class AccessibilityTest {
   private static final String AXE = source();

@@ -16,12 +16,14 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.regex.Pattern;
 import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Order;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import palegate.server.testkit.OwnDatabase;
 import palegate.server.testkit.TestApplication;
 
 /** The tasks of an administrator, one after the other, in the real interface. */
+@Order(4)
 @ExtendWith(InBrowser.class)
 @OwnDatabase
 class FirstWalkTest {

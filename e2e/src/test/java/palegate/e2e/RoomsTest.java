@@ -12,12 +12,14 @@ import java.util.List;
 import java.util.Map;
 import java.util.regex.Pattern;
 import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Order;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import palegate.server.testkit.Browser;
 import palegate.server.testkit.TestApplication;
 
 /** The frame in which all rooms stand: how much it takes, how much is seen in it, and that nothing in it gets in the way. */
+@Order(2)
 @ExtendWith(InBrowser.class)
 class RoomsTest {
   /** How many rows are wholly in sight. */

@@ -13,6 +13,7 @@ import java.nio.file.Files;
 import java.util.List;
 import java.util.Map;
 import java.util.regex.Pattern;
+import org.junit.jupiter.api.Order;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import palegate.core.certificates.Certificate;
@@ -21,6 +22,7 @@ import palegate.server.testkit.OwnDatabase;
 import palegate.server.testkit.TestApplication;
 
 /** The work of whoever keeps the walls: raised from nothing, at once in force, proved, corrected and lifted. */
+@Order(5)
 @ExtendWith(InBrowser.class)
 @OwnDatabase
 class WallsTest {

@@ -14,6 +14,7 @@ import java.util.concurrent.Future;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicInteger;
 import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.Order;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import palegate.server.store.StructureStore;
@@ -23,6 +24,7 @@ import palegate.server.testkit.TestApplication;
 import tools.jackson.databind.JsonNode;
 
 /** Two windows of one author, and several administrators at once: the rehearsal on the screen is the draft's own, and nothing is answered 500. */
+@Order(2)
 @ExtendWith(InDemo.class)
 class RacesTest {
   private static final long SEED = 20_261_128L;

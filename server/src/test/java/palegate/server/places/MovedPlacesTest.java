@@ -7,6 +7,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import org.junit.jupiter.api.Order;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import palegate.server.testkit.Browser;
@@ -18,6 +19,7 @@ import tools.jackson.databind.JsonNode;
  * A running server goes on from one state to the next without numbering everything anew. Whatever it answers after places have
  * moved, gone and come must be what a server answers that has just read the same from the database.
  */
+@Order(4)
 @ExtendWith(InDemo.class)
 class MovedPlacesTest {
   private static final String CASE = "f-2406";

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
+import org.junit.jupiter.api.Order;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import palegate.core.rehearsal.RightsDifference;
@@ -15,6 +16,7 @@ import palegate.server.testkit.InDemo;
 import palegate.server.testkit.TestApplication;
 
 /** Any number of instances serve one database: each follows what the others change, without reading everything again. */
+@Order(3)
 @ExtendWith(InDemo.class)
 class TwoInstancesTest {
   private static final long SEED = 500;

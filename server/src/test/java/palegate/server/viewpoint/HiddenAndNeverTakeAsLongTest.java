@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Random;
+import org.junit.jupiter.api.Order;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import palegate.server.testkit.Browser;
@@ -17,6 +18,7 @@ import palegate.server.testkit.TestApplication;
  * times out of twenty, that one is the longer in 57 or more of a hundred pairs; a look-up that read a row, or answered before the other
  * did, would be in nearly all. Less than that it does not see.
  */
+@Order(5)
 @ExtendWith(InDemo.class)
 class HiddenAndNeverTakeAsLongTest {
   private static final long SEED = 20_261_128;

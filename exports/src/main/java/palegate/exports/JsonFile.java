@@ -22,21 +22,31 @@ public final class JsonFile {
         json.writeStringProperty(fact.getKey(), fact.getValue());
       }
       json.writeEndObject();
-      json.writeArrayPropertyStart("rows");
-      for (Iterator<List<String>> rows = sheet.rows().iterator(); rows.hasNext();) {
-        List<String> row = rows.next();
-        json.writeRaw("\n");
-        json.writeStartObject();
-        for (int i = 0; i < row.size(); i++) {
-          json.writeStringProperty(sheet.columns().get(i).key(), row.get(i));
-        }
+      if (sheet.before() != null) {
+        json.writeObjectPropertyStart("changes");
+        json.writeStringProperty("says", sheet.before().says());
+        rows(json, sheet.before().columns(), sheet.before().rows().iterator());
         json.writeEndObject();
       }
-      json.writeEndArray();
+      rows(json, sheet.columns(), sheet.rows().iterator());
       if (sheet.seal() != null) {
         json.writeStringProperty(JsonLinesFile.SEAL, sheet.seal().get());
       }
       json.writeEndObject();
     }
+  }
+
+  private static void rows(JsonGenerator json, List<Sheet.Column> columns, Iterator<List<String>> rows) {
+    json.writeArrayPropertyStart("rows");
+    while (rows.hasNext()) {
+      List<String> row = rows.next();
+      json.writeRaw("\n");
+      json.writeStartObject();
+      for (int i = 0; i < row.size(); i++) {
+        json.writeStringProperty(columns.get(i).key(), row.get(i));
+      }
+      json.writeEndObject();
+    }
+    json.writeEndArray();
   }
 }

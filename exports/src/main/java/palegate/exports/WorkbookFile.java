@@ -55,6 +55,9 @@ public final class WorkbookFile {
     try (SXSSFWorkbook workbook = new SXSSFWorkbook(ROWS_IN_MEMORY)) {
       WorkbookFile file = new WorkbookFile(workbook);
       file.cover(sheet);
+      if (sheet.before() != null) {
+        file.table(sheet.before().title(), sheet.before().title(), sheet.before().columns(), sheet.before().rows().iterator());
+      }
       file.tables(sheet);
       file.seal(sheet);
       workbook.write(out);
@@ -95,17 +98,18 @@ public final class WorkbookFile {
     Iterator<List<String>> rows = sheet.rows().iterator();
     int part = 1;
     do {
-      table(sheet, rows, part++);
+      table(part == 1 ? "Statement" : "Statement " + part, sheet.title(), sheet.columns(), rows);
+      part++;
     } while (rows.hasNext());
   }
 
-  private void table(Sheet sheet, Iterator<List<String>> rows, int part) {
-    SXSSFSheet table = workbook.createSheet(part == 1 ? "Statement" : "Statement " + part);
+  private void table(String name, String title, List<Sheet.Column> columns, Iterator<List<String>> rows) {
+    SXSSFSheet table = workbook.createSheet(name);
     Row header = table.createRow(0);
     header.setHeightInPoints(22);
-    for (int i = 0; i < sheet.columns().size(); i++) {
-      table.setColumnWidth(i, sheet.columns().get(i).width() * CHARACTER);
-      cell(header, i, sheet.columns().get(i).title(), heading);
+    for (int i = 0; i < columns.size(); i++) {
+      table.setColumnWidth(i, columns.get(i).width() * CHARACTER);
+      cell(header, i, columns.get(i).title(), heading);
     }
     table.createFreezePane(0, 1);
     int number = 1;
@@ -114,7 +118,7 @@ public final class WorkbookFile {
       List<String> values = rows.next();
       for (int i = 0; i < values.size(); i++) {
         if (!values.get(i).isEmpty()) {
-          if (sheet.columns().get(i).number()) {
+          if (columns.get(i).number()) {
             row.createCell(i).setCellValue(Double.parseDouble(values.get(i)));
           } else {
             cell(row, i, values.get(i), wrapped);
@@ -122,7 +126,7 @@ public final class WorkbookFile {
         }
       }
     }
-    table.setAutoFilter(new CellRangeAddress(0, number - 1, 0, sheet.columns().size() - 1));
+    table.setAutoFilter(new CellRangeAddress(0, number - 1, 0, columns.size() - 1));
     table.setRepeatingRows(CellRangeAddress.valueOf("1:1"));
     table.getPrintSetup().setPaperSize(PrintSetup.A4_PAPERSIZE);
     table.getPrintSetup().setLandscape(true);
@@ -130,7 +134,7 @@ public final class WorkbookFile {
     table.getPrintSetup().setFitHeight((short) 0);
     table.setMargin(PageMargin.LEFT, MARGIN);
     table.setMargin(PageMargin.RIGHT, MARGIN);
-    table.getFooter().setLeft(sheet.title().length() > FOOTER ? sheet.title().substring(0, FOOTER) + " …" : sheet.title());
+    table.getFooter().setLeft(title.length() > FOOTER ? title.substring(0, FOOTER) + " …" : title);
     table.getFooter().setRight("Page " + "&P" + " of " + "&N");
   }
 

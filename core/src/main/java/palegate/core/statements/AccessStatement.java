@@ -46,7 +46,7 @@ final class AccessStatement {
 
   private static StatementTable everyone(AccessTable table, String title) {
     return new StatementTable(title, table.counts(), List.of(StatementTable.Column.key("place", "Place", 80), StatementTable.Column.key("person", "Person", 30), StatementTable.Column.text("standing", "Staff or outsider", 14),
-        StatementTable.Column.text("rights", "Rights", 60)), table::everyone);
+        StatementTable.Column.text("rights", "Rights", 60)), table::everyone, table.pairs());
   }
 
   private static StatementTable rows(AskedStatement asked, AccessTable table, String title) {
@@ -61,7 +61,7 @@ final class AccessStatement {
             return rights.isEmpty() ? Stream.empty() : Stream.of(new StatementTable.Row(List.of(row.path(), row.place().kind().word(), StatementWords.type(row.place().type(), structure), person.name(),
                 person.external() ? "outsider" : "staff", StatementWords.unit(person, structure), StatementWords.rights(rights, structure), how.words(row), how.cut(row, rights))));
           });
-        });
+        }, table.pairs());
   }
 
   /** The entry, the chain of memberships, and the guards that took something. */

@@ -94,15 +94,18 @@ final class AccessTable {
     return Arrays.stream(Right.values()).map(right -> holders.of(right).and(within)).toList();
   }
 
+  /** So many rows there are when nothing is put together. */
+  long pairs() {
+    return alike.stream().mapToLong(one -> (long) one.anyone().size() * one.places().length).sum();
+  }
+
   /** Said of the whole, however it is put together. */
   Map<String, String> counts() {
-    long pairs = 0;
     int places = 0;
     int documents = 0;
     PersonSet people = PersonSet.NOBODY;
     for (Alike one : alike) {
       if (!one.anyone().isEmpty()) {
-        pairs += (long) one.anyone().size() * one.places().length;
         places += one.places().length;
         documents += documents(one.places());
         people = people.or(one.anyone());
@@ -111,7 +114,7 @@ final class AccessTable {
     Map<String, String> counts = new LinkedHashMap<>();
     counts.put("People", people.size() + ", of whom " + people.sizeOfAnd(outsiders) + " outsiders");
     counts.put("Places", places + ", of which " + documents + " documents");
-    counts.put("Pairs of a person and a place", Long.toString(pairs));
+    counts.put("Pairs of a person and a place", Long.toString(pairs()));
     return counts;
   }
 

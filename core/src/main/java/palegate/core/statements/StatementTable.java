@@ -16,8 +16,9 @@ import palegate.core.collections.PersonSet;
  * @param title what it says, in a sentence
  * @param counts what is said of the whole, in pairs of words
  * @param rows each as long as {@code columns}
+ * @param expected how many rows there will be, where that is known before they are made; else -1
  */
-public record StatementTable(String title, Map<String, String> counts, List<Column> columns, Supplier<Stream<Row>> rows) {
+public record StatementTable(String title, Map<String, String> counts, List<Column> columns, Supplier<Stream<Row>> rows, long expected) {
   /**
    * A column.
    *
@@ -59,6 +60,10 @@ public record StatementTable(String title, Map<String, String> counts, List<Colu
   /** So many letters in a line still print at eight points on A4 laid across. */
   public static final int LETTERS_IN_A_LINE = 200;
 
+  public StatementTable(String title, Map<String, String> counts, List<Column> columns, Supplier<Stream<Row>> rows) {
+    this(title, counts, columns, rows, -1);
+  }
+
   public StatementTable {
     counts = Collections.unmodifiableMap(new LinkedHashMap<>(counts));
     columns = List.copyOf(columns);
@@ -83,7 +88,7 @@ public record StatementTable(String title, Map<String, String> counts, List<Colu
       }
     }
     return new StatementTable(title, counts, chosen.stream().map(columns::get).toList(),
-        () -> rows.get().map(row -> new Row(chosen.stream().map(at -> row.cells().get(at)).toList(), row.people(), row.placesOf())));
+        () -> rows.get().map(row -> new Row(chosen.stream().map(at -> row.cells().get(at)).toList(), row.people(), row.placesOf())), expected);
   }
 
   private int indexOf(String key) {

@@ -46,6 +46,11 @@ public class Viewpoints {
     return of(account, now, now);
   }
 
+  /** Of the state as of an earlier change: as may be known of it today. */
+  public Viewpoint asOf(String account, long change) {
+    return of(account, snapshots.current(), snapshots.asOf(change));
+  }
+
   /** The newest state as far as an account's owner may know it. */
   public Snapshots.Numbered known(String account) {
     Snapshots.Numbered now = snapshots.current();

@@ -11,10 +11,12 @@ import java.util.List;
 import java.util.Map;
 import java.util.Random;
 import java.util.TreeSet;
+import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import org.assertj.core.api.SoftAssertions;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Order;
 import org.junit.jupiter.api.Test;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.web.servlet.mvc.method.annotation.RequestMappingHandlerMapping;
@@ -38,6 +40,7 @@ import palegate.server.testkit.TestDatabase;
  * behind a wall, the answer is byte for byte that of an application whose structure never held what the asker may not know. What may
  * differ is said here: numbers of changes, and since when a place has stood alone.
  */
+@Order(1)
 class EveryAnswerIsGivenToAViewpointTest {
   private static final long SEED = 20_261_128;
   private static final Instant NOW = TestApplication.TODAY;
@@ -152,6 +155,9 @@ class EveryAnswerIsGivenToAViewpointTest {
     elsewhere("signing in and out, and what is one's own: SignInTest, InvitationsTest", "POST /api/invitations", "POST /api/invitations/redemption", "GET /api/mailbox", "POST /api/session/password", "GET /api/session/all",
         "DELETE /api/session/all", "DELETE /api/session/all/{id}", "POST /api/session", "DELETE /api/session");
     ask("GET /api/statements/kept", "");
+    elsewhere("one's own files and recipes, made as may be known and given while it may be: PreparedFilesTest", "POST /api/statements/prepared", "GET /api/statements/prepared", "DELETE /api/statements/prepared/{id}", "GET /api/statements/prepared/{id}/file",
+        "GET /api/statements/regular", "POST /api/statements/regular", "DELETE /api/statements/regular/{id}");
+    elsewhere("other changes led there: a statement names the number of its change: PreparedFilesTest", "POST /api/statements/comparison");
     elsewhere("keeps what is sent", "POST /api/statements/kept", "DELETE /api/statements/kept/{id}", "POST /api/list-templates", "DELETE /api/list-templates/{id}");
     elsewhere("what somebody has as a person, not by a duty: LifeOfContentTest, PapersTest", "GET /api/places/{id}/content/about", "GET /api/places/{id}/content", "PUT /api/places/{id}/content");
     elsewhere("its own description", "GET /api/description", "GET /api/description.yaml");
@@ -317,12 +323,23 @@ class EveryAnswerIsGivenToAViewpointTest {
     return some;
   }
 
+  /** A question with two things is asked with each of either, beside two of the other: every one of them, not every pair. */
   private static List<String> questions(String endpoint, List<String> templates, Map<String, List<String>> things) {
-    List<String> questions = templates;
-    for (Map.Entry<String, List<String>> thing : things.entrySet()) {
-      questions = questions.stream().flatMap(question -> question.contains(thing.getKey()) ? thing.getValue().stream().map(id -> question.replace(thing.getKey(), id)) : Stream.of(question)).toList();
-    }
-    return questions;
+    return templates.stream().flatMap(question -> {
+      List<String> held = things.keySet().stream().filter(question::contains).sorted().toList();
+      if (held.isEmpty()) {
+        return Stream.of(question);
+      }
+      int most = held.stream().mapToInt(thing -> things.get(thing).size()).max().orElseThrow();
+      return IntStream.range(0, held.size() == 1 ? most : 2 * most).mapToObj(turn -> {
+        String asked = question;
+        for (int i = 0; i < held.size(); i++) {
+          List<String> ids = things.get(held.get(i));
+          asked = asked.replace(held.get(i), ids.get((turn + i * (turn / most + endpoint.length())) % ids.size()));
+        }
+        return asked;
+      }).distinct();
+    }).toList();
   }
 
   /** A question is the path, or what comes after the endpoint's own; after a blank, what is posted. */

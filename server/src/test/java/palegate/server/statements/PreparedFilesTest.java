@@ -1,0 +1,233 @@
+package palegate.server.statements;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.ByteArrayInputStream;
+import java.nio.charset.StandardCharsets;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.LinkedHashMap;
+import java.util.Map;
+import java.util.concurrent.locks.LockSupport;
+import java.util.function.BooleanSupplier;
+import org.apache.poi.xssf.usermodel.XSSFWorkbook;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import palegate.server.store.Instants;
+import palegate.server.store.PreparedFileRecords;
+import palegate.server.testkit.Browser;
+import palegate.server.testkit.InDemo;
+import palegate.server.testkit.TestApplication;
+import tools.jackson.databind.JsonNode;
+
+/** Files that are made in the background: whole, once, for their maker alone, and never left half-made; and statements that come by themselves. */
+@ExtendWith(InDemo.class)
+class PreparedFilesTest {
+  private static final String BOARD = "kind=place id=lib-board grouping=none";
+  /** What a server may take for a file of the demo on a machine that does other things besides. */
+  private static final Duration AT_MOST = Duration.ofSeconds(60);
+
+  @BeforeEach
+  void forgetAll(TestApplication app) {
+    app.database().asOwner().sql("DELETE FROM prepared_files").update();
+    app.database().asOwner().sql("DELETE FROM regular_statements").update();
+  }
+
+  private static void until(String what, BooleanSupplier done) {
+    Instant end = Instant.now().plus(AT_MOST);
+    while (!done.getAsBoolean()) {
+      assertThat(Instant.now()).as(what).isBefore(end);
+      LockSupport.parkNanos(Duration.ofMillis(20).toNanos());
+    }
+  }
+
+  private static long ask(Browser browser, String recipe, String format) {
+    Browser.Answer answer = browser.post("/api/statements/prepared", Map.of("recipe", recipe, "format", format));
+    assertThat(answer.status()).as(new String(answer.bytes(), StandardCharsets.UTF_8)).isEqualTo(202);
+    return answer.body().path("id").asLong();
+  }
+
+  private static JsonNode one(Browser browser, long id) {
+    return browser.get("/api/statements/prepared").body().valueStream().filter(file -> file.path("id").asLong() == id).findFirst().orElseThrow();
+  }
+
+  private static JsonNode ready(Browser browser, long id) {
+    until("file " + id, () -> one(browser, id).path("state").asString().equals("ready"));
+    return one(browser, id);
+  }
+
+  @Test
+  void a_file_made_in_the_background_is_byte_for_byte_the_one_that_is_streamed(TestApplication app) {
+    Browser auditor = app.signedIn("oriel.fenn");
+    for (String format : new String[] {"CSV", "JSONL", "JSON"}) {
+      JsonNode file = ready(auditor, ask(auditor, BOARD, format));
+      Browser.Answer prepared = auditor.get("/api/statements/prepared/" + file.path("id").asLong() + "/file");
+      Browser.Answer streamed = auditor.get("/api/statements/file?kind=place&id=lib-board&grouping=none&format=" + format);
+      assertThat(new String(prepared.bytes(), StandardCharsets.UTF_8)).isEqualTo(new String(streamed.bytes(), StandardCharsets.UTF_8));
+      assertThat(prepared.header("content-disposition")).isEqualTo(streamed.header("content-disposition"));
+      assertThat(file.path("rows").asLong()).isEqualTo(file.path("rowsExpected").asLong()).isPositive();
+    }
+  }
+
+  @Test
+  void it_waits_for_whoever_asked_for_it_alone(TestApplication app) {
+    Browser auditor = app.signedIn("oriel.fenn");
+    Browser other = app.signedIn("wenna.carrow");
+    long id = ready(auditor, ask(auditor, BOARD, "CSV")).path("id").asLong();
+    assertThat(other.get("/api/statements/prepared").body()).isEmpty();
+    assertThat(other.get("/api/statements/prepared/" + id + "/file").status()).isEqualTo(404);
+    assertThat(other.delete("/api/statements/prepared/" + id).status()).isEqualTo(404);
+    assertThat(auditor.get("/api/statements/prepared/" + id + "/file").status()).isEqualTo(200);
+  }
+
+  @Test
+  void whoever_may_not_know_all_of_it_any_more_does_not_get_it_and_whoever_has_no_duty_has_none_made(TestApplication app) {
+    Browser auditor = app.signedIn("oriel.fenn");
+    long id = ready(auditor, ask(auditor, BOARD, "CSV")).path("id").asLong();
+    // What may be known of the state is another than when it was made.
+    app.database().asOwner().sql("UPDATE prepared_files SET known_digest = 'sha256:of-other-duties'").update();
+    Browser.Answer refused = auditor.get("/api/statements/prepared/" + id + "/file");
+    assertThat(refused.status()).isEqualTo(409);
+    assertThat(refused.body().path("detail").asString()).contains("What you may know has changed");
+    // Mia has no duty: what was asked for in her name before she lost it is not made.
+    app.database().asOwner().sql("INSERT INTO prepared_files (account, recipe, format, about_at, change_number, state, asked_at) VALUES ('mia.torrance', '" + BOARD + "', 'CSV', '2026-11-24 10:00:00', 1, 'waiting', '2026-11-24 10:00:00')").update();
+    until("what Mia may not have", () -> app.database().asOwner().sql("SELECT COUNT(*) FROM prepared_files WHERE account = 'mia.torrance' AND state = 'failed' AND failure LIKE '%duties%'").query(Integer.class).single() == 1);
+    assertThat(app.database().asOwner().sql("SELECT COUNT(*) FROM prepared_parts p JOIN prepared_files f ON f.id = p.file WHERE f.account = 'mia.torrance'").query(Integer.class).single()).isZero();
+  }
+
+  @Test
+  void one_that_an_instance_left_half_made_is_made_again_whole_and_one_that_always_breaks_off_is_given_up(TestApplication app) {
+    Browser auditor = app.signedIn("oriel.fenn");
+    // As an instance leaves it that is killed: held for a while yet, with a piece written.
+    app.database().asOwner().sql("""
+        INSERT INTO prepared_files (account, recipe, format, about_at, change_number, state, asked_at, begun_at, held_by, held_until, tries, bytes)
+        VALUES ('oriel.fenn', :recipe, 'CSV', :at, 6, 'in_the_making', :at, :at, 'somebody-else', :until, 1, 0)
+        """).param("recipe", BOARD).param("at", Instants.toDatabase(TestApplication.TODAY)).param("until", Instants.toDatabase(app.clock().instant().minusSeconds(1))).update();
+    long id = app.database().asOwner().sql("SELECT MAX(id) FROM prepared_files").query(Long.class).single();
+    app.database().asOwner().sql("INSERT IGNORE INTO prepared_parts (file, number, bytes) VALUES (:id, 7, 'rubbish')").param("id", id).update();
+    ready(auditor, id);
+    String text = new String(auditor.get("/api/statements/prepared/" + id + "/file").bytes(), StandardCharsets.UTF_8);
+    assertThat(text).endsWith("\r\n").contains("of change 6 | sha256:");
+    assertThat(app.database().asOwner().sql("SELECT COUNT(*) FROM prepared_parts WHERE file = :id").param("id", id).query(Integer.class).single()).isEqualTo(1);
+
+    app.database().asOwner().sql("INSERT INTO prepared_files (account, recipe, format, about_at, change_number, state, asked_at, tries) VALUES ('oriel.fenn', :recipe, 'CSV', :at, 6, 'waiting', :at, 3)").param("recipe", BOARD)
+        .param("at", Instants.toDatabase(TestApplication.TODAY)).update();
+    long broken = app.database().asOwner().sql("SELECT MAX(id) FROM prepared_files").query(Long.class).single();
+    until("the one that breaks off", () -> one(auditor, broken).path("state").asString().equals("failed"));
+    assertThat(one(auditor, broken).path("failure").asString()).contains("broken off 3 times");
+  }
+
+  @Test
+  void whoever_lost_it_writes_nothing_more_and_finishes_nothing(TestApplication app) {
+    PreparedFileRecords records = app.bean(PreparedFileRecords.class);
+    Instant now = app.clock().instant();
+    app.database().asOwner().sql("INSERT INTO prepared_files (account, recipe, format, about_at, change_number, state, asked_at, begun_at, held_by, held_until) VALUES ('oriel.fenn', :recipe, 'CSV', :at, 6, 'in_the_making', :at, :at, 'mine', :until)")
+        .param("recipe", BOARD).param("at", Instants.toDatabase(now)).param("until", Instants.toDatabase(now.plusSeconds(3600))).update();
+    long id = app.database().asOwner().sql("SELECT MAX(id) FROM prepared_files").query(Long.class).single();
+    PreparedFileRecords.Taken mine = new PreparedFileRecords.Taken(records.find("oriel.fenn", id).orElseThrow(), "mine");
+    PreparedFileRecords.Taken stale = new PreparedFileRecords.Taken(mine.file(), "not-mine-any-more");
+    assertThat(records.write(mine, 0, new byte[] {1})).isTrue();
+    assertThat(records.write(stale, 1, new byte[] {1})).isFalse();
+    assertThat(records.hold(stale, 9, null, "x", now)).isFalse();
+    assertThat(records.finish(stale, PreparedFileRecords.State.READY, "x", "x", 1, 1, "x", "x", now, now)).isFalse();
+    assertThat(records.fail(stale, "x", now, now)).isFalse();
+    // Called off: whoever holds it notices with the next thing they write.
+    assertThat(records.forget("oriel.fenn", id)).isTrue();
+    assertThat(records.write(mine, 1, new byte[] {1})).isFalse();
+    assertThat(records.hold(mine, 9, null, "x", now)).isFalse();
+  }
+
+  @Test
+  void one_bad_thing_does_not_keep_the_others_waiting_and_says_why_it_was_not_made(TestApplication app) {
+    Browser auditor = app.signedIn("oriel.fenn");
+    long gone = ask(auditor, "kind=place id=never-was", "CSV");
+    long unreadable = ask(auditor, BOARD, "CSV");
+    app.database().asOwner().sql("UPDATE prepared_files SET recipe = 'no recipe at all' WHERE id = :id AND state = 'waiting'").param("id", unreadable).update();
+    long good = ask(auditor, BOARD, "CSV");
+    ready(auditor, good);
+    assertThat(one(auditor, gone).path("state").asString()).isEqualTo("failed");
+    assertThat(one(auditor, gone).path("failure").asString()).contains("never-was");
+    assertThat(one(auditor, unreadable).path("state").asString()).isIn("failed", "ready");
+  }
+
+  @Test
+  void no_more_than_five_are_under_way_and_each_ends_in_a_week(TestApplication app) {
+    Browser auditor = app.signedIn("oriel.fenn");
+    for (int i = 0; i < 5; i++) {
+      app.database().asOwner().sql("INSERT INTO prepared_files (account, recipe, format, about_at, change_number, state, asked_at, begun_at, held_by, held_until) VALUES ('oriel.fenn', 'kind=breaks', 'CSV', :at, 6, 'in_the_making', :at, :at, :held, :until)")
+          .param("at", Instants.toDatabase(app.clock().instant())).param("held", "t" + i).param("until", Instants.toDatabase(app.clock().instant().plusSeconds(3600))).update();
+    }
+    assertThat(auditor.post("/api/statements/prepared", Map.of("recipe", BOARD, "format", "CSV")).body().path("detail").asString()).contains("5 files are waiting");
+    forgetAll(app);
+    long id = ready(auditor, ask(auditor, BOARD, "CSV")).path("id").asLong();
+    Instant was = app.clock().instant();
+    try {
+      app.clock().set(was.plus(Duration.ofDays(7)).plusSeconds(1));
+      until("the end of it", () -> app.database().asOwner().sql("SELECT COUNT(*) FROM prepared_files WHERE id = :id").param("id", id).query(Integer.class).single() == 0);
+    } finally {
+      app.clock().set(was);
+    }
+  }
+
+  @Test
+  void a_regular_one_comes_on_its_day_once_says_what_changed_and_is_silent_when_nothing_did(TestApplication app) throws Exception {
+    Browser auditor = app.signedIn("oriel.fenn");
+    Instant was = app.clock().instant();
+    Map<String, Object> asked = new LinkedHashMap<>(Map.of("name", "Board, weekly", "recipe", BOARD, "format", "XLSX", "every", "WEEK", "day", 9, "onlyIfChanged", true));
+    assertThat(auditor.post("/api/statements/regular", asked).body().path("faults").get(0).path("what").asString()).contains("no day 9");
+    asked.put("day", 1);
+    assertThat(auditor.post("/api/statements/regular", asked).status()).isEqualTo(204);
+    try {
+      // The 24th is a Tuesday; five weeks go by while nothing ran: it is made once.
+      app.clock().set(Instant.parse("2026-12-29T09:00:00Z"));
+      until("the first one", () -> count(app, "ready") == 1);
+      assertThat(count(app, "%")).isEqualTo(1);
+      assertThat(app.signedIn("oriel.fenn").get("/api/statements/regular").body().get(0).path("nextAt").asString()).isEqualTo("2027-01-04T06:00:00Z");
+      app.clock().set(Instant.parse("2027-01-04T06:00:01Z"));
+      until("the second one", () -> count(app, "unchanged") == 1);
+
+      Browser keeper = app.signedIn("wenna.carrow");
+      keeper.post("/api/draft/changes", Map.of("kind", "addGrant", "place", "lib-board", "subject", Map.of("kind", "person", "id", "p-mia"), "role", "r-reader"));
+      keeper.putInForce(false);
+      app.clock().set(Instant.parse("2027-01-11T06:00:01Z"));
+      until("the third one", () -> count(app, "ready") == 2);
+      Browser later = app.signedIn("oriel.fenn");
+      long id = later.get("/api/statements/prepared").body().get(0).path("id").asLong();
+      try (XSSFWorkbook workbook = new XSSFWorkbook(new ByteArrayInputStream(later.get("/api/statements/prepared/" + id + "/file").bytes()))) {
+        assertThat(workbook.getSheetAt(1).getSheetName()).isEqualTo("Since the last one");
+        assertThat(workbook.getSheetAt(1).getRow(1).getCell(0).getStringCellValue()).isEqualTo("came");
+        assertThat(workbook.getSheetAt(1).getRow(1).getCell(4).getStringCellValue()).isEqualTo("Mia Torrance");
+        assertThat(workbook.getSheetAt(2).getSheetName()).isEqualTo("Statement");
+      }
+      assertThat(later.postBytes("/api/statements/verification", later.get("/api/statements/prepared/" + id + "/file").bytes()).body().path("same").asBoolean()).as("what comes regularly can be checked like any other").isTrue();
+      assertThat(app.database().asOwner().sql("SELECT COUNT(*) FROM mailbox WHERE subject = 'Board, weekly'").query(Integer.class).single()).as("two were made, one said the same").isEqualTo(2);
+    } finally {
+      app.clock().set(was);
+    }
+  }
+
+  private static int count(TestApplication app, String state) {
+    return app.database().asOwner().sql("SELECT COUNT(*) FROM prepared_files WHERE state LIKE :state").param("state", state).query(Integer.class).single();
+  }
+
+  @Test
+  void two_statements_of_one_question_are_held_against_each_other_whichever_comes_first(TestApplication app) {
+    Browser auditor = app.signedIn("oriel.fenn");
+    String earlier = identity(auditor, "&at=2025-06-30T23:59:59Z");
+    String later = identity(auditor, "");
+    JsonNode compared = auditor.post("/api/statements/comparison", Map.of("before", later, "after", earlier)).body();
+    assertThat(compared.path("before").path("at").asString()).isEqualTo("2025-06-30T23:59:59Z");
+    assertThat(compared.path("came").asInt() + compared.path("went").asInt() + compared.path("altered").asInt()).isPositive();
+    assertThat(compared.path("cameRows").size()).isEqualTo(Math.min(200, compared.path("came").asInt()));
+    JsonNode same = auditor.post("/api/statements/comparison", Map.of("before", later, "after", later)).body();
+    assertThat(same.path("came").asInt() + same.path("went").asInt() + same.path("altered").asInt()).isZero();
+    JsonNode unlike = auditor.post("/api/statements/comparison", Map.of("before", later, "after", later.replace("lib-ten", "lib-cas"))).body();
+    assertThat(unlike.path("detail").asString()).contains("asked the same");
+    assertThat(auditor.post("/api/statements/comparison", Map.of("before", "no identity", "after", "neither")).body().path("faults")).hasSize(2);
+  }
+
+  private static String identity(Browser browser, String at) {
+    return browser.get("/api/statements/file?kind=place&id=lib-ten&grouping=none&format=JSON" + at).body().path("identity").asString();
+  }
+}

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { useQuery } from '@tanstack/vue-query'
+import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { answer, api, type Schemas } from '@/api/client'
@@ -10,9 +10,22 @@ import { moment } from '@/common/words'
 import SubjectPicker from '@/people/SubjectPicker.vue'
 import PlacePicker from '@/places/PlacePicker.vue'
 import KeepStatement from './KeepStatement.vue'
+import PreparedFiles from './PreparedFiles.vue'
+import RegularStatement from './RegularStatement.vue'
 import StatementPairs from './StatementPairs.vue'
 import StatementRows from './StatementRows.vue'
-import { GROUPINGS, isWhole, KINDS, ofOldAddress, partsOf, RIGHTS, type Asked } from './statement'
+import {
+  FORMATS,
+  GROUPINGS,
+  isWhole,
+  KINDS,
+  ofOldAddress,
+  partsOf,
+  recipeOf,
+  RIGHTS,
+  type Asked,
+  type Format,
+} from './statement'
 import VerifyDialog from './VerifyDialog.vue'
 
 const route = useRoute()
@@ -38,6 +51,7 @@ const asked = computed<Asked>(() => ({
   ...(kind.value.grouped && text('right') !== undefined ? { right: text('right') } : {}),
   ...(kind.value.grouped && text('now') === 'yes' ? { now: 'yes' } : {}),
   ...(kind.value.period && from.value !== '' ? { from: `${from.value}T00:00:00Z` } : {}),
+  ...(text('columns') !== undefined ? { columns: text('columns') } : {}),
   ...(asOf.value === '' ? {} : { at: lastInstantOf(asOf.value) }),
 }))
 const grouping = computed(() => asked.value.grouping ?? 'same')
@@ -46,6 +60,7 @@ const pairs = computed(
     kind.value.grouped === true &&
     grouping.value === 'none' &&
     asked.value.right === undefined &&
+    asked.value.columns === undefined &&
     asked.value.now === undefined,
 )
 const whole = computed(() => isWhole(kind.value, id.value))
@@ -111,12 +126,45 @@ function addressOf(recipe: string): Record<string, string> {
   const { from: since, ...parts } = partsOf(recipe)
   return { ...parts, ...(since === undefined ? {} : { from: since.slice(0, 10) }) }
 }
-const recipe = computed(() =>
-  Object.entries(asked.value)
-    .filter(([key]) => key !== 'at')
-    .map(([key, value]) => `${key}=${value}`)
-    .join(' '),
-)
+const recipe = computed(() => recipeOf(asked.value))
+
+/** All columns that there are, to choose among; those that are shown say only which were chosen. */
+const everyColumn = useQuery({
+  queryKey: computed(() => ['statement', 'columns', { ...asked.value, columns: undefined }]),
+  enabled: computed(() => whole.value && !pairs.value),
+  queryFn: () =>
+    answer(
+      api.GET('/api/statements', { params: { query: { ...asked.value, columns: undefined, offset: 0, limit: 1 } } }),
+    ),
+})
+const columnKeys = computed(() => (everyColumn.data.value?.columns ?? []).map((column) => column.key))
+const shownColumns = computed(() => asked.value.columns?.split(',') ?? columnKeys.value)
+function showColumns(keys: string[]) {
+  const inOrder = columnKeys.value.filter((key) => keys.includes(key))
+  if (inOrder.length === 0) return
+  turnTo({ columns: inOrder.length === columnKeys.value.length ? undefined : inOrder.join(',') })
+}
+
+const preparing = ref(false)
+const regularly = ref(false)
+const fault = ref('')
+const queries = useQueryClient()
+async function prepare(format: Format) {
+  fault.value = ''
+  try {
+    await answer(
+      api.POST('/api/statements/prepared', { body: { recipe: recipe.value, format, at: asked.value.at } }),
+    )
+    await queries.invalidateQueries({ queryKey: ['statement', 'prepared'] })
+    preparing.value = true
+  } catch (error) {
+    fault.value = error instanceof Error ? error.message : String(error)
+  }
+}
+const later = computed<Entry[]>(() => [
+  ...FORMATS.map((format) => ({ title: `${format.title}, in the background`, run: () => void prepare(format.value) })),
+  { title: 'Let it come regularly …', run: () => (regularly.value = true) },
+])
 </script>
 
 <template>
@@ -125,7 +173,8 @@ const recipe = computed(() =>
       <h1>Statements</h1>
       <div class="acts">
         <MenuButton title="Kept" label="Statements that were kept" :entries="menu" />
-        <v-btn size="small" @click="checking = true">Check a file …</v-btn>
+        <v-btn size="small" @click="preparing = true">Prepared files …</v-btn>
+        <v-btn size="small" @click="checking = true">Check or compare files …</v-btn>
       </div>
     </div>
     <div class="question">
@@ -152,7 +201,7 @@ const recipe = computed(() =>
         :items="GROUPINGS"
         item-title="title"
         item-value="value"
-        @update:model-value="turnTo({ grouping: $event === 'same' ? undefined : $event })"
+        @update:model-value="turnTo({ grouping: $event === 'same' ? undefined : $event, columns: undefined })"
       />
       <v-select
         v-if="kind.grouped"
@@ -188,6 +237,22 @@ const recipe = computed(() =>
         title="Private, frozen and checked-out documents count"
         @update:model-value="turnTo({ now: $event ? 'yes' : undefined })"
       />
+      <v-menu v-if="columnKeys.length > 1" :close-on-content-click="false">
+        <template #activator="{ props: opening }">
+          <v-btn size="small" v-bind="opening" aria-haspopup="true">Columns{{ asked.columns === undefined ? '' : ` (${shownColumns.length} of ${columnKeys.length})` }}</v-btn>
+        </template>
+        <fieldset class="sheet columns">
+          <legend class="sr">Columns of the statement and its files</legend>
+          <v-checkbox
+            v-for="column in everyColumn.data.value?.columns ?? []"
+            :key="column.key"
+            :model-value="shownColumns"
+            :value="column.key"
+            :label="column.title"
+            @update:model-value="showColumns($event as string[])"
+          />
+        </fieldset>
+      </v-menu>
     </div>
     <p v-if="!whole" class="quiet">
       A statement answers an auditor’s question with a list that can be checked line by line, and says as of which
@@ -220,14 +285,16 @@ const recipe = computed(() =>
           <v-btn size="small" :href="file('PDF')" download>PDF</v-btn>
           <v-btn size="small" :href="file('CSV')" download>CSV</v-btn>
           <v-btn size="small" :href="file('JSONL')" download>JSON</v-btn>
+          <MenuButton title="Later" label="Made in the background, or regularly" :entries="later" />
         </div>
       </div>
       <p v-else role="status">Making the statement …</p>
+      <p v-if="fault" class="fault" role="alert">{{ fault }}</p>
       <div class="sheet list">
         <StatementPairs v-if="pairs" :asked="asked" />
         <StatementRows
           v-else-if="head.data.value"
-          :key="asked.kind + grouping"
+          :key="asked.kind + grouping + (asked.columns ?? '')"
           :asked="asked"
           :columns="head.data.value.columns"
           :version="head.data.value.change"
@@ -235,6 +302,8 @@ const recipe = computed(() =>
       </div>
     </template>
     <VerifyDialog v-if="checking" @close="checking = false" />
+    <PreparedFiles v-if="preparing" @close="preparing = false" />
+    <RegularStatement v-if="regularly" :recipe="recipe" :title="head.data.value?.title ?? ''" @close="regularly = false" />
     <KeepStatement v-if="keeping" :recipe="recipe" :kept="kept.data.value ?? []" @close="keeping = false" />
   </div>
 </template>
@@ -292,6 +361,12 @@ const recipe = computed(() =>
   display: flex;
   gap: 8px;
   flex: none;
+}
+.columns {
+  border: 0;
+  padding: 8px 14px;
+  display: flex;
+  flex-direction: column;
 }
 .list {
   flex: 1;

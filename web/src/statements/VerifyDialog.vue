@@ -2,36 +2,52 @@
 import { ref } from 'vue'
 import { answer, api, type Schemas } from '@/api/client'
 import { asFile } from '@/api/file'
-import { counted, moment } from '@/common/words'
+import FileVerdict from './FileVerdict.vue'
+import StatementsCompared from './StatementsCompared.vue'
 
-/** A file of a statement, dropped here, is held against what the system said. */
+/** Files of statements, dropped here, are held against what the system said; two of one question also against each other. */
 const emit = defineEmits<{ close: [] }>()
-const verdict = ref<Schemas['Verdict']>()
-const name = ref('')
+interface Checked {
+  name: string
+  verdict: Schemas['Verdict']
+}
+const checked = ref<Checked[]>([])
+const compared = ref<Schemas['StatementsCompared']>()
 const fault = ref('')
-const busy = ref(false)
+const busy = ref('')
 const over = ref(false)
 const input = ref<HTMLInputElement>()
 
-async function check(file: File | undefined) {
-  if (file === undefined) return
-  name.value = file.name
-  verdict.value = undefined
+/** Two files, or one beside the one that was checked before; a third begins anew. */
+async function check(files: File[]) {
+  if (files.length === 0) return
   fault.value = ''
-  busy.value = true
+  compared.value = undefined
+  if (files.length > 1 || checked.value.length > 1) checked.value = []
   try {
-    verdict.value = await answer(
-      api.POST('/api/statements/verification', asFile(file)),
-    )
+    for (const file of files.slice(0, 2)) {
+      busy.value = `Checking ${file.name} …`
+      const verdict = await answer(api.POST('/api/statements/verification', asFile(file)))
+      checked.value = [...checked.value, { name: file.name, verdict }]
+    }
+    const [one, other] = checked.value
+    if (one !== undefined && other !== undefined) {
+      busy.value = 'Comparing both …'
+      compared.value = await answer(
+        api.POST('/api/statements/comparison', {
+          body: { before: one.verdict.identity, after: other.verdict.identity },
+        }),
+      )
+    }
   } catch (error) {
     fault.value = error instanceof Error ? error.message : String(error)
   } finally {
-    busy.value = false
+    busy.value = ''
   }
 }
 function dropped(event: DragEvent) {
   over.value = false
-  void check(event.dataTransfer?.files[0])
+  void check([...(event.dataTransfer?.files ?? [])])
 }
 </script>
 
@@ -44,11 +60,11 @@ function dropped(event: DragEvent) {
     @update:model-value="emit('close')"
   >
     <div class="sheet pg-dialog">
-      <h2 id="verify-title">Check a file</h2>
+      <h2 id="verify-title">Check or compare files</h2>
       <p class="quiet">
         A statement that was taken away as a workbook, PDF, CSV or JSON is held against what was said at its change:
-        every row, every cell. It may have been sorted, filtered and saved by another program since. Nothing of it is
-        kept.
+        every row, every cell. It may have been sorted, filtered and saved by another program since. Two statements that
+        were asked the same are compared with each other too. Nothing of them is kept.
       </p>
       <div
         class="drop"
@@ -60,64 +76,21 @@ function dropped(event: DragEvent) {
         <input
           ref="input"
           type="file"
-          aria-label="The file of a statement"
+          multiple
+          aria-label="The file of a statement, or two"
           accept=".xlsx,.pdf,.csv,.json,.jsonl"
-          @change="check(input?.files?.[0])"
+          @change="check([...(input?.files ?? [])])"
         />
-        <span class="quiet">or drop it here</span>
+        <span class="quiet">{{ checked.length === 1 ? 'or a second one, to compare' : 'or drop it here' }}</span>
       </div>
-      <p v-if="busy" role="status">Checking {{ name }} …</p>
+      <p v-if="busy" role="status">{{ busy }}</p>
       <p v-if="fault" class="fault" role="alert">{{ fault }}</p>
-      <div v-if="verdict" class="verdict" role="status" tabindex="0" aria-label="What was found">
-        <p v-if="verdict.same" class="good">
-          <strong>This is what was said at change {{ verdict.change }}.</strong> {{ counted(verdict.rows, 'row') }}, all
-          as they were.
-        </p>
-        <p v-else class="caution">
-          <strong>This is not what was said at change {{ verdict.change }}:</strong>
-          {{ counted(verdict.altered, 'cell') }} altered, {{ counted(verdict.added, 'row') }} added,
-          {{ counted(verdict.leftOut, 'row') }} left out.
-          <template v-if="verdict.altered + verdict.added + verdict.leftOut === 0 && !verdict.intact"
-            >The rows are as they were; the digest in its identity is not theirs.</template
-          >
-        </p>
-        <p class="quiet">
-          {{ verdict.title }}, {{ moment(verdict.at) }}.<template v-if="!verdict.whole && !verdict.same">
-            You may not know all there is: rows that you may not know count as added.</template
-          >
-        </p>
-        <p v-for="column in verdict.missingColumns" :key="column" class="fault">
-          The column “{{ column }}” is missing.
-        </p>
-        <table v-if="verdict.cells.length > 0" class="pg-table">
-          <caption class="quiet">
-            Altered cells
-          </caption>
-          <thead>
-            <tr>
-              <th scope="col">Row</th>
-              <th scope="col">Column</th>
-              <th scope="col">Says</th>
-              <th scope="col">Was</th>
-            </tr>
-          </thead>
-          <tbody>
-            <tr v-for="(cell, i) in verdict.cells" :key="i">
-              <td>{{ cell.row }}</td>
-              <td>{{ cell.column }}</td>
-              <td>{{ cell.says }}</td>
-              <td>{{ cell.said }}</td>
-            </tr>
-          </tbody>
-        </table>
-        <ul v-if="verdict.addedRows.length > 0" aria-label="Rows added">
-          <li v-for="row in verdict.addedRows" :key="row.row">
-            Row {{ row.row }} was added: {{ row.cells.filter(Boolean).join(' · ') }}
-          </li>
-        </ul>
-        <ul v-if="verdict.leftOutRows.length > 0" aria-label="Rows left out">
-          <li v-for="(row, i) in verdict.leftOutRows" :key="i">Left out: {{ row.filter(Boolean).join(' · ') }}</li>
-        </ul>
+      <div v-if="checked.length > 0" class="verdict" role="status" tabindex="0" aria-label="What was found">
+        <template v-for="(one, i) in checked" :key="i">
+          <h3 v-if="checked.length > 1">{{ one.name }}</h3>
+          <FileVerdict :verdict="one.verdict" />
+        </template>
+        <StatementsCompared v-if="compared" :compared="compared" @leave="emit('close')" />
       </div>
       <div class="actions"><v-btn @click="emit('close')">Close</v-btn></div>
     </div>
@@ -142,18 +115,5 @@ function dropped(event: DragEvent) {
   gap: 8px;
   max-height: 50vh;
   overflow: auto;
-}
-table {
-  border-collapse: collapse;
-  width: 100%;
-}
-caption {
-  text-align: left;
-}
-th,
-td {
-  text-align: left;
-  padding: 2px 10px 2px 0;
-  vertical-align: top;
 }
 </style>

@@ -50,8 +50,40 @@ export interface Asked {
   documents?: string
   right?: string
   now?: string
+  columns?: string
   from?: string
   at?: string
+}
+
+/** What is asked, as a recipe is written: without the instant, so that it can be asked again. */
+export const recipeOf = (asked: Asked) =>
+  Object.entries(asked)
+    .filter(([key]) => key !== 'at')
+    .map(([key, value]) => `${key}=${value}`)
+    .join(' ')
+
+export const FORMATS = [
+  { title: 'Workbook', value: 'XLSX' },
+  { title: 'PDF', value: 'PDF' },
+  { title: 'CSV', value: 'CSV' },
+  { title: 'JSON, a line each', value: 'JSONL' },
+] as const
+export type Format = (typeof FORMATS)[number]['value']
+
+export const WEEKDAYS = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday']
+
+/** How long something takes yet, in the words one would use. */
+export function timeLeft(seconds: number): string {
+  if (seconds < 10) return 'a few seconds left'
+  if (seconds < 90) return `${Math.round(seconds / 10) * 10} seconds left`
+  if (seconds < 5400) return `${Math.round(seconds / 60)} minutes left`
+  return `${Math.round(seconds / 3600)} hours left`
+}
+
+/** So many bytes, as one says them. */
+export function size(bytes: number): string {
+  if (bytes < 1_000_000) return `${Math.max(1, Math.round(bytes / 1000))} kB`
+  return bytes < 1_000_000_000 ? `${(bytes / 1_000_000).toFixed(1)} MB` : `${(bytes / 1_000_000_000).toFixed(1)} GB`
 }
 
 /** The parts of a recipe, as the server keeps one, by name. */

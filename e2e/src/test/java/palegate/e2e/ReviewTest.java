@@ -124,8 +124,8 @@ class ReviewTest {
     assertThat(wenna.locator(".round")).containsText("Closed");
     Download evidence = wenna.waitForDownload(() -> wenna.getByText("Workbook", new Page.GetByTextOptions().setExact(true)).click());
     desk.open(wenna, "/statements");
-    button(wenna, "Check a file …").click();
-    wenna.getByLabel("The file of a statement").setInputFiles(evidence.path());
+    button(wenna, "Check or compare files …").click();
+    wenna.getByLabel("The file of a statement, or two").setInputFiles(evidence.path());
     assertThat(wenna.getByLabel("What was found")).containsText("This is what was said at change");
     wenna.context().close();
     ola.context().close();
@@ -139,8 +139,8 @@ class ReviewTest {
     String text = Files.readString(file.path());
     String line = text.lines().skip(1).findFirst().orElseThrow();
     Path doctored = Files.writeString(folder.resolve("doctored.csv"), text.replace(line, line.replaceFirst(",active,", ",inactive,")), StandardCharsets.UTF_8);
-    button(page, "Check a file …").click();
-    page.getByLabel("The file of a statement").setInputFiles(doctored);
+    button(page, "Check or compare files …").click();
+    page.getByLabel("The file of a statement, or two").setInputFiles(doctored);
     Locator found = page.getByLabel("What was found");
     assertThat(found).containsText("1 cell altered");
     assertThat(found.getByRole(AriaRole.ROW).last()).containsText("inactive");

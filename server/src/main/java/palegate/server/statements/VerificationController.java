@@ -37,12 +37,13 @@ class VerificationController {
   /**
    * What was found.
    *
+   * @param identity the line by which the file says what it is
    * @param same whether the file says just what the system said, to whoever asks now
    * @param intact whether the digest in the file is that of what the system said
    * @param whole whether whoever asks may know everything: if not, rows that they may not know count as added
    * @param altered counted in cells; the lists name the first two hundred of each
    */
-  record Verdict(String format, String title, @MayBeMissing Long change, Instant at, String recipe, boolean same, boolean intact, boolean whole, int rows, int altered, int added, int leftOut,
+  record Verdict(String format, String identity, String title, @MayBeMissing Long change, Instant at, String recipe, boolean same, boolean intact, boolean whole, int rows, int altered, int added, int leftOut,
       List<AlteredCell> cells, List<AddedRow> addedRows, List<List<String>> leftOutRows, List<String> missingColumns) {}
 
   /** A small file can name a statement of millions of rows: what is held for one comparison is bounded on both sides. */
@@ -91,7 +92,7 @@ class VerificationController {
       throw Problem.of(HttpStatus.UNPROCESSABLE_CONTENT, "too-many-rows", "Too many rows to compare here", tooMuch.getMessage() + " Export the structure as of change " + change + " and use palegate verify.");
     }
     boolean intact = StatementDigest.of(made.recipe(), made.at(), made.table()).equals(file.identity().digest());
-    return new Verdict(file.format().ending(), made.table().title(), change, made.at(), made.recipe().text(), check.same() && intact, intact, viewpoints.of(account).whole(), check.rows(), check.altered(), check.added(), check.leftOut(),
+    return new Verdict(file.format().ending(), file.identity().text(), made.table().title(), change, made.at(), made.recipe().text(), check.same() && intact, intact, viewpoints.of(account).whole(), check.rows(), check.altered(), check.added(), check.leftOut(),
         check.cells().stream().map(cell -> new AlteredCell(cell.row(), cell.column(), cell.says(), cell.said(), cell.inRow())).toList(), check.addedRows().stream().map(row -> new AddedRow(row.number(), row.cells())).toList(),
         check.leftOutRows(), check.missingColumns());
   }

@@ -39,7 +39,7 @@ final class CheckCommand implements Callable<Integer> {
     Structure structure = read.structure();
     read.completed().forEach(out::println);
     List<Finding> findings = Findings.of(Snapshot.of(structure), at == null ? clock.instant() : at);
-    findings.forEach(finding -> out.println(finding.thing() + ": " + finding.what()));
+    findings.forEach(finding -> out.println(finding.thing() + ": " + finding.text()));
     out.println("Valid: " + structure.people().size() + " people, " + structure.groups().size() + " groups, "
         + structure.places().size() + " places, " + structure.grants().size() + " grants, "
         + structure.withholdings().size() + " withholdings; "

@@ -15,6 +15,8 @@ import java.util.List;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
 
 class CommandLineTest {
   private static final String BUNDLE = """
@@ -112,6 +114,23 @@ class CommandLineTest {
     Ran ran = run("check", "--bundle", bundle.toString());
     assertThat(ran.code()).isZero();
     assertThat(ran.out()).contains("Role [r] was completed with find read", "Valid: 3 people");
+  }
+
+  @Test
+  void findings_come_with_their_fixes_and_applying_one_takes_it_away() throws Exception {
+    Ran csv = run("findings", "--bundle", bundle.toString(), "--format", "csv");
+    assertThat(csv.code()).isEqualTo(3);
+    assertThat(csv.out()).startsWith("rule,severity,thing,text\n").contains("no-keeper,grave,place:root,");
+    JsonNode found = JsonMapper.shared().readTree(run("findings", "--bundle", bundle.toString(), "--format", "json").out()).path("findings");
+    JsonNode fixed = found.valueStream().filter(finding -> finding.path("fixes").size() > 0).findFirst().orElseThrow();
+    Path changes = Files.writeString(folder.resolve("fix.json"), "{\"format\":\"pale-gate-changes\",\"version\":1,\"changes\":" + fixed.path("fixes").get(0).path("changes") + "}");
+    Path after = folder.resolve("fixed.json");
+    assertThat(run("apply", "--bundle", bundle.toString(), "--changes", changes.toString(), "--out", after.toString()).err()).isEmpty();
+    String left = run("findings", "--bundle", after.toString(), "--format", "json").out();
+    assertThat(JsonMapper.shared().readTree(left).path("findings").valueStream().map(finding -> finding.path("key").asString())).doesNotContain(fixed.path("key").asString());
+    assertThat(run("findings", "--bundle", bundle.toString(), "--rule", "no-such").err()).contains("There is no rule [no-such]");
+    assertThat(run("findings", "--bundle", bundle.toString(), "--severity", "high").code()).isEqualTo(2);
+    assertThat(run("findings", "--bundle", bundle.toString(), "--rule", "wall-conflict").code()).isZero();
   }
 
   @Test

@@ -22,7 +22,7 @@ class WholeHistoryTest {
     return refused;
   }
 
-  private static Structure replay(Instant now, List<String> refused) {
+  static Structure replay(Instant now, List<String> refused) {
     Snapshot state = Snapshot.of(Sallowpoint.structure(now));
     for (Sallowpoint.PastChange past : Sallowpoint.wholeHistory(now)) {
       DraftApplication.Result made = DraftApplication.of(state, past.changes(), past.at());

@@ -19,7 +19,7 @@ class FindingsTest {
   @Test
   void empty_groups_and_the_topmost_places_without_a_keeper_are_found() {
     assertThat(Findings.of(Harbour.snapshot(), Harbour.NOW)).extracting(Finding::thing)
-        .containsExactly("group divers", "place c2");
+        .contains("group:divers", "place:c2");
   }
 
   @Test
@@ -30,9 +30,9 @@ class FindingsTest {
     Structure structure = Harbour.structure()
         .withTypes(Map.of("letter", new DocumentType("letter", "Letter", true, List.of(), List.of())))
         .guardedBy(List.of(), List.of(new Wall("w", "Collision", null, Wall.State.STANDING, Period.ALWAYS, sides, List.of())));
-    assertThat(Findings.of(Snapshot.of(structure), Harbour.NOW)).extracting(Finding::what)
-        .contains("\"Letter\" is guarded, and nobody active is cleared for it.",
-            "The scope of side \"Cargo\" of \"Collision\" covers nothing.",
-            "Ola is on more than one side of \"Collision\": Hull, Cargo.");
+    assertThat(Findings.of(Snapshot.of(structure), Harbour.NOW)).extracting(Finding::text)
+        .contains("“Letter” is guarded, and nobody active is cleared for it.",
+            "“Collision”, side “Cargo”, covers nothing.",
+            "Ola is on more than one side of “Collision”: Hull, Cargo.");
   }
 }

@@ -1,0 +1,50 @@
+package palegate.core.findings;
+
+import java.util.Comparator;
+import java.util.List;
+import java.util.stream.Stream;
+import palegate.core.changes.AccessChange;
+import palegate.core.questions.BreakRegister;
+import palegate.core.rehearsal.Rehearsal;
+
+/** Breaks that do nothing. */
+final class BreakSameAsParent implements Rule {
+  @Override
+  public String code() {
+    return "break-same-as-parent";
+  }
+
+  @Override
+  public Severity severity() {
+    return Severity.UNTIDY;
+  }
+
+  @Override
+  public String title() {
+    return "breaks that do nothing";
+  }
+
+  @Override
+  public String matters() {
+    return "What changes above will not reach it, and nobody expects that.";
+  }
+
+  @Override
+  public Stream<Finding> find(Survey survey) {
+    return breaks(survey).filter(one -> one.sameAsParent() && altered(survey, one) == 0).map(one -> new Finding(code(), severity(), "place:" + one.place().id(), "", survey.path(one.place().id()) + " stands alone, and everybody has there and below what they would have without that.",
+        List.of(one.entries() + (one.entries() == 1 ? " entry" : " entries") + " of its own."), List.of(rejoin(one))));
+  }
+
+  static Stream<BreakRegister.Break> breaks(Survey survey) {
+    return survey.structure().repository().stream().flatMap(root -> BreakRegister.of(survey.moment(), survey.snapshot().placeNumber(root.id())).stream()).sorted(Comparator.comparing((BreakRegister.Break one) -> one.place().id()));
+  }
+
+  /** How many people would have something else there or below if it followed. */
+  static int altered(Survey survey, BreakRegister.Break one) {
+    return Rehearsal.of(survey.snapshot(), rejoin(one).changes(), survey.now(), null).now().people().size();
+  }
+
+  static Fix rejoin(BreakRegister.Break one) {
+    return Fix.of("Let it follow what is above again", new AccessChange.RejoinPlace(one.place().id(), false));
+  }
+}

@@ -1,0 +1,41 @@
+package palegate.core.findings;
+
+import java.time.Duration;
+import java.time.Instant;
+import java.util.Comparator;
+import java.util.List;
+import java.util.stream.Stream;
+import palegate.core.changes.GuardChange;
+import palegate.core.places.Conditions;
+import palegate.core.places.Place;
+
+/** Documents that somebody keeps to themselves for too long. */
+final class ConditionTooLong implements Rule {
+  @Override
+  public String code() {
+    return "condition-too-long";
+  }
+
+  @Override
+  public Severity severity() {
+    return Severity.SERIOUS;
+  }
+
+  @Override
+  public String title() {
+    return "documents that somebody keeps to themselves for too long";
+  }
+
+  @Override
+  public String matters() {
+    return "While it is checked out nobody else can go on.";
+  }
+
+  @Override
+  public Stream<Finding> find(Survey survey) {
+    Instant since = survey.now().minus(Duration.ofDays(survey.limits().checkedOutDays()));
+    return survey.structure().places().values().stream().filter(place -> place.conditions().checkedOutAt() != null && place.conditions().checkedOutAt().isBefore(since)).sorted(Comparator.comparing(Place::id))
+        .map(place -> new Finding(code(), severity(), "place:" + place.id(), "", survey.path(place.id()) + " has been checked out by " + survey.structure().people().get(place.conditions().checkedOutBy()).name() + " for "
+            + Duration.between(place.conditions().checkedOutAt(), survey.now()).toDays() + " days.", List.of(), List.of(Fix.of("Take it back", new GuardChange.Release(place.id(), Conditions.Condition.CHECKED_OUT)))));
+  }
+}

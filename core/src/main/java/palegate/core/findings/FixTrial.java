@@ -1,0 +1,35 @@
+package palegate.core.findings;
+
+import java.time.Instant;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Set;
+import palegate.core.changes.DraftApplication;
+import palegate.core.snapshot.Snapshot;
+
+/** Which fixes of a finding can be put in force, take it away, and bring none that is graver. What is not sure of that is tried. */
+public final class FixTrial {
+  private final Snapshot snapshot;
+  private final Instant instant;
+  private final Limits limits;
+  private final Set<String> known = new HashSet<>();
+
+  /** @param all what was found there by every rule */
+  public FixTrial(Snapshot snapshot, Instant instant, Limits limits, List<Finding> all) {
+    this.snapshot = snapshot;
+    this.instant = instant;
+    this.limits = limits;
+    all.forEach(finding -> known.add(finding.key()));
+  }
+
+  /** O(1) for most rules; for the others every rule is asked once a fix. */
+  public List<Fix> offered(Finding finding) {
+    return finding.fixes().isEmpty() || Rules.of(finding.rule()).map(Rule::fixesAreSure).orElse(false) ? finding.fixes() : finding.fixes().stream().filter(fix -> mends(finding, fix)).toList();
+  }
+
+  private boolean mends(Finding finding, Fix fix) {
+    DraftApplication.Result result = DraftApplication.of(snapshot, fix.changes(), instant);
+    return result.refusals().isEmpty() && Findings.of(snapshot.next(result.difference()), instant, limits, Rules.ALL).stream()
+        .noneMatch(one -> one.key().equals(finding.key()) || one.severity().compareTo(finding.severity()) < 0 && !known.contains(one.key()));
+  }
+}

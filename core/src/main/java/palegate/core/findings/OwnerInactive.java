@@ -1,0 +1,48 @@
+package palegate.core.findings;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
+import java.util.stream.Stream;
+import palegate.core.changes.Change;
+import palegate.core.changes.PlaceChange;
+import palegate.core.places.Place;
+
+/** Papers whose owner is not there any more. */
+final class OwnerInactive implements Rule {
+  @Override
+  public String code() {
+    return "owner-inactive";
+  }
+
+  @Override
+  public Severity severity() {
+    return Severity.SERIOUS;
+  }
+
+  @Override
+  public String title() {
+    return "papers whose owner is not there any more";
+  }
+
+  @Override
+  public String matters() {
+    return "What is private has nobody left who could open it to others.";
+  }
+
+  @Override
+  public Stream<Finding> find(Survey survey) {
+    Map<String, List<Place>> byOwner = new TreeMap<>();
+    survey.structure().places().values().stream().filter(place -> place.owner() != null && !survey.structure().people().get(place.owner()).active()).sorted(Comparator.comparing(Place::id)).forEach(place -> byOwner.computeIfAbsent(place.owner(), any -> new ArrayList<>()).add(place));
+    return byOwner.entrySet().stream().map(each -> {
+      List<Place> owned = each.getValue();
+      long hidden = owned.stream().filter(place -> place.conditions().isPrivate()).count();
+      List<Change> changes = new ArrayList<>();
+      owned.stream().limit(200).forEach(place -> changes.add(new PlaceChange.SetDocument(place.id(), place.type(), null)));
+      return new Finding(code(), severity(), "person:" + each.getKey(), "", survey.structure().people().get(each.getKey()).name() + " is not active and still owns " + owned.size() + (owned.size() == 1 ? " document." : " documents."),
+          hidden == 0 ? List.of() : List.of(hidden + " of them private."), hidden > 0 || owned.size() > 200 ? List.of() : List.of(new Fix("Let them have no owner", changes)));
+    });
+  }
+}

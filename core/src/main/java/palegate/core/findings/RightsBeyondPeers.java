@@ -1,0 +1,113 @@
+package palegate.core.findings;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import palegate.core.access.Grant;
+import palegate.core.changes.AccessChange;
+import palegate.core.collections.PersonSet;
+import palegate.core.people.Subject;
+import palegate.core.places.Place;
+import palegate.core.roles.Right;
+import palegate.core.roles.Rights;
+import palegate.core.snapshot.Snapshot;
+
+/** More at one place than is usual beside it. */
+final class RightsBeyondPeers implements Rule {
+  @Override
+  public String code() {
+    return "rights-beyond-peers";
+  }
+
+  @Override
+  public Severity severity() {
+    return Severity.SERIOUS;
+  }
+
+  @Override
+  public String title() {
+    return "more at one place than is usual beside it";
+  }
+
+  @Override
+  public String matters() {
+    return "Where somebody has the same at three places and more at the one beside, that one is mostly an oversight.";
+  }
+
+  @Override
+  public Stream<Finding> find(Survey survey) {
+    return Stream.concat(beyondTheirOwn(survey), keepersAmongOthers(survey));
+  }
+
+  @Override
+  public boolean fixesAreSure() {
+    return false;
+  }
+
+  private static final int MANY = 8;
+
+  /** The same subject has one role at most of the places beside each other, and more at one. */
+  private Stream<Finding> beyondTheirOwn(Survey survey) {
+    Map<List<Object>, List<Grant>> beside = new LinkedHashMap<>();
+    acting(survey).forEach(grant -> {
+      Place place = survey.structure().places().get(grant.place());
+      if (place.parent() != null) {
+        beside.computeIfAbsent(List.of(place.parent(), place.kind(), grant.subject()), any -> new ArrayList<>()).add(grant);
+      }
+    });
+    return beside.values().stream().filter(grants -> grants.size() >= 4).flatMap(grants -> {
+      Map<String, Long> byRole = grants.stream().collect(Collectors.groupingBy(Grant::role, TreeMap::new, Collectors.counting()));
+      String usual = byRole.entrySet().stream().max(Map.Entry.<String, Long>comparingByValue()).orElseThrow().getKey();
+      long count = byRole.get(usual);
+      return count < 3 || count * 4 < grants.size() * 3L ? Stream.empty() : grants.stream().filter(grant -> isMore(survey, grant.role(), usual))
+          .map(grant -> found(survey, grant, usual, "“" + survey.role(usual) + "” at " + count + " places beside it."));
+    });
+  }
+
+  /** Whoever keeps one of many places beside each other, where nobody keeps the others but who keeps what is above. */
+  private Stream<Finding> keepersAmongOthers(Survey survey) {
+    Snapshot snapshot = survey.snapshot();
+    Map<List<Object>, List<Grant>> beside = new LinkedHashMap<>();
+    acting(survey).filter(grant -> !(grant.subject() instanceof Subject.OfPerson)).forEach(grant -> {
+      Place place = survey.structure().places().get(grant.place());
+      if (place.parent() != null) {
+        beside.computeIfAbsent(List.of(place.parent(), place.kind()), any -> new ArrayList<>()).add(grant);
+      }
+    });
+    return beside.entrySet().stream().flatMap(each -> {
+      int parent = snapshot.placeNumber((String) each.getKey().get(0));
+      long places = snapshot.children(parent).stream().filter(child -> snapshot.place(child).kind() == each.getKey().get(1)).count();
+      PersonSet above = survey.moment().holdersOf(Right.GOVERN, parent);
+      List<Grant> keep = each.getValue().stream().filter(grant -> governs(survey, grant) && !survey.people(grant.subject()).minus(above).isEmpty()).toList();
+      Map<String, Long> others = each.getValue().stream().filter(grant -> !governs(survey, grant)).collect(Collectors.groupingBy(Grant::role, TreeMap::new, Collectors.counting()));
+      String usual = others.entrySet().stream().max(Map.Entry.<String, Long>comparingByValue()).map(Map.Entry::getKey).orElse(null);
+      return places < MANY || usual == null || others.get(usual) < 3 || keep.size() * 10L > Math.max(20, places) ? Stream.empty() : keep.stream().filter(grant -> isMore(survey, grant.role(), usual))
+          .map(grant -> found(survey, grant, usual, "whoever else is named at the " + (places - 1) + " places beside it has mostly “" + survey.role(usual) + "”."));
+    });
+  }
+
+  private static Stream<Grant> acting(Survey survey) {
+    return survey.grants().filter(grant -> grant.types().isEmpty() && grant.period().holdsAt(survey.now()));
+  }
+
+  private static boolean governs(Survey survey, Grant grant) {
+    return survey.structure().roles().get(grant.role()).rights().contains(Right.GOVERN);
+  }
+
+  private static boolean isMore(Survey survey, String role, String usual) {
+    Rights more = survey.structure().roles().get(role).rights();
+    Rights rights = survey.structure().roles().get(usual).rights();
+    return !more.equals(rights) && more.containsAll(rights);
+  }
+
+  private Finding found(Survey survey, Grant grant, String usual, String others) {
+    return new Finding(code(), severity(), "entry:" + grant.id(), usual, survey.name(grant.subject()) + (grant.subject() instanceof Subject.OfPerson ? " has “" : " have “") + survey.role(grant.role()) + "” at " + survey.path(grant.place()) + ", and "
+        + others, List.of("More there: " + survey.structure().roles().get(grant.role()).rights().minus(survey.structure().roles().get(usual).rights()) + "."),
+        List.of(Fix.of("Give “" + survey.role(usual) + "” there too", new AccessChange.RemoveGrant(grant.place(), grant.id()),
+            new AccessChange.AddGrant(new Grant(grant.id(), grant.place(), grant.subject(), usual, grant.types(), grant.period(), grant.note())))));
+  }
+}

@@ -1,0 +1,116 @@
+package palegate.core.findings;
+
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.stream.Stream;
+import palegate.core.access.Entry;
+import palegate.core.access.Grant;
+import palegate.core.collections.PersonSet;
+import palegate.core.people.Group;
+import palegate.core.people.Person;
+import palegate.core.people.Subject;
+import palegate.core.roles.Right;
+import palegate.core.roles.Rights;
+import palegate.core.roles.Role;
+import palegate.core.snapshot.Snapshot;
+import palegate.core.snapshot.SnapshotAt;
+import palegate.core.structure.Structure;
+import palegate.core.structure.SubjectNames;
+
+/** A structure at an instant, as rules look at it; what several of them need is made once. */
+public final class Survey {
+  private final SnapshotAt moment;
+  private final Limits limits;
+  private Map<Subject, List<Grant>> grantsBySubject;
+
+  public Survey(SnapshotAt moment, Limits limits) {
+    this.moment = moment;
+    this.limits = limits;
+  }
+
+  SnapshotAt moment() {
+    return moment;
+  }
+
+  Limits limits() {
+    return limits;
+  }
+
+  Snapshot snapshot() {
+    return moment.snapshot();
+  }
+
+  Structure structure() {
+    return moment.snapshot().structure();
+  }
+
+  Instant now() {
+    return moment.instant();
+  }
+
+  /** The active people in a subject. */
+  PersonSet people(Subject subject) {
+    return moment.matching(subject).and(moment.active());
+  }
+
+  String name(Subject subject) {
+    return SubjectNames.of(subject, structure());
+  }
+
+  String path(String place) {
+    return snapshot().pathText(snapshot().placeNumber(place));
+  }
+
+  String role(String id) {
+    return structure().roles().get(id).name();
+  }
+
+  /** Names of people, in order; no more than evidence may have. */
+  List<String> names(PersonSet people) {
+    List<String> all = people.stream().mapToObj(snapshot()::person).map(Person::name).sorted().toList();
+    return all.size() <= limits.evidenceAtMost() ? all : Stream.concat(all.stream().limit(limits.evidenceAtMost() - 1L), Stream.of("and " + (all.size() - limits.evidenceAtMost() + 1) + " more")).toList();
+  }
+
+  Stream<Grant> grants() {
+    return structure().grants().values().stream().sorted(Comparator.comparing(Grant::id));
+  }
+
+  Stream<Entry> entries() {
+    return Stream.<Entry>concat(structure().grants().values().stream(), structure().withholdings().values().stream()).sorted(Comparator.comparing(Entry::id));
+  }
+
+  Stream<Group> groups() {
+    return structure().groups().values().stream().sorted(Comparator.comparing(Group::id));
+  }
+
+  List<Grant> grantsTo(Subject subject) {
+    if (grantsBySubject == null) {
+      grantsBySubject = new LinkedHashMap<>();
+      grants().forEach(grant -> grantsBySubject.computeIfAbsent(grant.subject(), any -> new ArrayList<>()).add(grant));
+    }
+    return grantsBySubject.getOrDefault(subject, List.of());
+  }
+
+  /** The role with the most rights that lie within some; null if there is none. */
+  Role most(Rights within) {
+    return structure().roles().values().stream().filter(role -> within.containsAll(role.rights())).max(Comparator.comparing((Role role) -> role.rights().size()).thenComparing(Role::id, Comparator.reverseOrder())).orElse(null);
+  }
+
+  /** The role with the fewest rights that has one; null if there is none. */
+  Role least(Right with) {
+    return structure().roles().values().stream().filter(role -> role.rights().contains(with)).min(Comparator.comparing((Role role) -> role.rights().size()).thenComparing(Role::id)).orElse(null);
+  }
+
+  /** An id for an entry that comes in addition: always the same for the same one. */
+  String newId(String like) {
+    String id = like + "-2";
+    for (int i = 3; structure().grants().containsKey(id) || structure().withholdings().containsKey(id) || structure().oversights().containsKey(id); i++) {
+      id = like + "-" + i;
+    }
+    return id;
+  }
+}

@@ -1,0 +1,59 @@
+package palegate.core.findings;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Objects;
+import java.util.function.Predicate;
+import java.util.stream.Stream;
+import palegate.core.changes.WallChange;
+import palegate.core.questions.WallCoverage;
+import palegate.core.walls.Wall;
+import palegate.core.wallsatwork.WallGaps;
+
+/** Walls that cover nothing. */
+final class WallCoversNothing implements Rule {
+  @Override
+  public String code() {
+    return "wall-covers-nothing";
+  }
+
+  @Override
+  public Severity severity() {
+    return Severity.GRAVE;
+  }
+
+  @Override
+  public String title() {
+    return "walls that cover nothing";
+  }
+
+  @Override
+  public String matters() {
+    return "Whoever raised it thinks that something is kept apart.";
+  }
+
+  @Override
+  public Stream<Finding> find(Survey survey) {
+    return walls(survey, WallCoverage::matchesNothing).map(coverage -> {
+      Wall wall = survey.structure().walls().get(coverage.wall());
+      List<Fix> fixes = new ArrayList<>();
+      WallGaps.of(survey.snapshot(), wall).stream().filter(gap -> gap.fix() != null && Objects.equals(gap.side(), coverage.side())).limit(3)
+          .forEach(gap -> fixes.add(Fix.of("Take in " + survey.path(gap.place()) + ", where “" + gap.said() + "” is like “" + gap.like() + "”", gap.fix())));
+      if (coverage.side() == null) {
+        fixes.add(Fix.of("Lift the wall", new WallChange.SetWall(wall.in(Wall.State.LIFTED))));
+      }
+      return new Finding(code(), severity(), "wall:" + wall.id(), coverage.side() == null ? "" : coverage.side(), "“" + wall.name() + "”" + (coverage.side() == null ? "" : ", side “" + coverage.side() + "”,") + " covers nothing.", List.of(), fixes);
+    });
+  }
+
+  @Override
+  public boolean fixesAreSure() {
+    return false;
+  }
+
+  static Stream<WallCoverage> walls(Survey survey, Predicate<WallCoverage> odd) {
+    return survey.structure().walls().values().stream().filter(wall -> wall.state() != Wall.State.LIFTED && !wall.period().endedBy(survey.now())).sorted(Comparator.comparing(Wall::id))
+        .flatMap(wall -> WallCoverage.of(survey.snapshot(), wall).stream().filter(odd));
+  }
+}

@@ -28,7 +28,10 @@ export const STAGES: { title: string; rooms: Room[] }[] = [
   },
   {
     title: 'Survey',
-    rooms: [{ name: 'breaks', title: 'Breaks', key: 'b', about: 'every place that stands alone' }],
+    rooms: [
+      { name: 'findings', title: 'Findings', key: 'f', about: 'what needs a look, with what mends it' },
+      { name: 'breaks', title: 'Breaks', key: 'b', about: 'every place that stands alone' },
+    ],
   },
   {
     title: 'Report and review',

@@ -135,6 +135,7 @@ class AccessibilityTest {
     long round = wenna.post("/api/rounds", Map.of("name", "Casualties", "kinds", List.of("GRANT"), "place", "lib-cas", "outsidersOnly", false, "rule", "NAMED", "named", "p-wenna", "due", "2026-12-24T00:00:00Z", "needsComment", false)).body().path("id").asLong();
     rooms.put("/rounds/" + round, ".round [data-row]");
     rooms.put("/reviews/" + round, "ol.items li");
+    rooms.put("/findings?rule=wall-covers-nothing&key=wall-covers-nothing%20wall:wall-pilgrim", ".fixes li");
     rooms.put("/statements?kind=place&id=lib-acc", ".statements [data-row]");
     rooms.put("/account", ".account li");
     rooms.put("/mailbox", ".mailbox h1");

@@ -35,7 +35,7 @@ public final class Pictures {
 
   private void take() {
     Page page = desk.open(desk.window(), "/sign-in");
-    shot(page, page.getByText("The demo’s people"), "sign-in");
+    page.getByText("The demo’s people").waitFor();
     desk.signIn(page, "wenna.carrow");
     desk.open(page, "/places/f-2406");
     shot(page, page.locator("tr[data-entry]").first(), "places");
@@ -88,6 +88,8 @@ public final class Pictures {
     shot(page, page.locator(".clearances [data-row]").first(), "types");
     desk.open(page, "/breaks");
     shot(page, page.locator("[data-row]").first(), "breaks");
+    desk.open(page, "/findings?rule=wall-covers-nothing&key=wall-covers-nothing%20wall:wall-pilgrim");
+    shot(page, page.getByText("What would mend it"), "findings");
     Browser wenna = app.signedIn("wenna.carrow");
     long round = wenna.post("/api/rounds", Map.of("name", "Casualties, autumn", "kinds", List.of("GRANT", "MEMBERSHIP"), "place", "lib-cas", "outsidersOnly", false, "rule", "KEEPER", "named", "p-ola", "standIn", "p-wenna",
         "due", Instant.now().plus(Duration.ofDays(28)).toString(), "needsComment", false)).body().path("id").asLong();

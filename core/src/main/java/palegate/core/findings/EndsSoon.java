@@ -36,11 +36,11 @@ final class EndsSoon implements Rule {
   public Stream<Finding> find(Survey survey) {
     Instant soon = survey.now().plus(Duration.ofDays(survey.limits().soonDays()));
     Stream<Finding> entries = survey.grants().filter(grant -> soon(grant.period(), survey.now(), soon)).map(grant -> new Finding(code(), severity(), "entry:" + grant.id(), "", "“" + survey.role(grant.role()) + "” for " + survey.name(grant.subject()) + " at "
-        + survey.path(grant.place()) + " ends at " + grant.period().until() + ".", List.of(), List.of(Fix.of("Let it go on for half a year", new AccessChange.RemoveGrant(grant.place(), grant.id()),
+        + survey.path(grant.place()) + " ends " + Survey.end(grant.period().until()) + ".", List.of(), List.of(Fix.of("Let it go on for half a year", new AccessChange.RemoveGrant(grant.place(), grant.id()),
             new AccessChange.AddGrant(new Grant(grant.id(), grant.place(), grant.subject(), grant.role(), grant.types(), longer(grant.period()), grant.note()))))));
     Stream<Finding> members = survey.groups().flatMap(group -> group.members().stream().filter(member -> soon(member.period(), survey.now(), soon)).map(member -> {
       String name = member.member() instanceof Membership.PersonMember ? survey.structure().people().get(member.member().id()).name() : survey.structure().groups().get(member.member().id()).name();
-      return new Finding(code(), severity(), "group:" + group.id(), member.member().id(), name + " is in “" + group.name() + "” until " + member.period().until() + ".", List.of(),
+      return new Finding(code(), severity(), "group:" + group.id(), member.member().id(), name + "’s time in “" + group.name() + "” ends " + Survey.end(member.period().until()) + ".", List.of(),
           List.of(Fix.of("Let it go on for half a year", new MembershipChange.RemoveMember(group.id(), member), new MembershipChange.AddMember(group.id(), new Membership(member.member(), longer(member.period()))))));
     }));
     return Stream.concat(entries, members);

@@ -31,8 +31,8 @@ final class EntryEnded implements Rule {
 
   @Override
   public Stream<Finding> find(Survey survey) {
-    return survey.entries().filter(entry -> entry.period().endedBy(survey.now())).map(entry -> new Finding(code(), severity(), "entry:" + entry.id(), "", "An entry for " + survey.name(entry.subject()) + " at " + survey.path(entry.place()) + " ended at "
-        + entry.period().until() + " and still stands there.", List.of(), List.of(Fix.of("Remove the entry", removal(entry)))));
+    return survey.entries().filter(entry -> entry.period().endedBy(survey.now())).map(entry -> new Finding(code(), severity(), "entry:" + entry.id(), "", "An entry for " + survey.name(entry.subject()) + " at " + survey.path(entry.place()) + " ended "
+        + Survey.end(entry.period().until()) + " and still stands there.", List.of(), List.of(Fix.of("Remove the entry", removal(entry)))));
   }
 
   static Change removal(Entry entry) {

@@ -38,6 +38,11 @@ final class EntryWithoutEffect implements Rule {
         List.of(Fix.of("Remove the entry", EntryEnded.removal(line.entry())))));
   }
 
+  @Override
+  public boolean isOfWhole() {
+    return true;
+  }
+
   /** Own lines that do nothing, where they stand. */
   static Stream<AccessList.Line> idle(Survey survey) {
     Snapshot snapshot = survey.snapshot();

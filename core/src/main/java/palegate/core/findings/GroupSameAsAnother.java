@@ -45,4 +45,9 @@ final class GroupSameAsAnother implements Rule {
   public boolean fixesAreSure() {
     return false;
   }
+
+  @Override
+  public boolean isOfWhole() {
+    return true;
+  }
 }

@@ -31,7 +31,7 @@ final class MembershipEnded implements Rule {
   public Stream<Finding> find(Survey survey) {
     return survey.groups().flatMap(group -> group.members().stream().filter(member -> member.period().endedBy(survey.now())).map(member -> {
       String name = member.member() instanceof Membership.PersonMember ? survey.structure().people().get(member.member().id()).name() : survey.structure().groups().get(member.member().id()).name();
-      return new Finding(code(), severity(), "group:" + group.id(), member.member().id() + " " + member.period().until(), name + " was in “" + group.name() + "” until " + member.period().until() + " and is still listed.", List.of(),
+      return new Finding(code(), severity(), "group:" + group.id(), member.member().id() + " " + member.period().until(), name + "’s time in “" + group.name() + "” ended " + Survey.end(member.period().until()) + ", and the list still has it.", List.of(),
           List.of(Fix.of("Take it off the list", new MembershipChange.RemoveMember(group.id(), member))));
     }));
   }

@@ -53,6 +53,11 @@ final class NoKeeper implements Rule {
     return false;
   }
 
+  @Override
+  public boolean isOfWhole() {
+    return true;
+  }
+
   /** Documents of a type that is cleared for nobody are one finding, of their type. */
   private static boolean isOfTypeForNobody(Survey survey, Place place) {
     DocumentType type = place.type() == null ? null : survey.structure().types().get(place.type());

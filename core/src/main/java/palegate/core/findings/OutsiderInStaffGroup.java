@@ -47,6 +47,11 @@ final class OutsiderInStaffGroup implements Rule {
     });
   }
 
+  @Override
+  public boolean isOfWhole() {
+    return true;
+  }
+
   private static PersonSet members(Survey survey, Membership membership) {
     String id = membership.member().id();
     return survey.people(membership.member() instanceof Membership.PersonMember ? new Subject.OfPerson(id) : new Subject.OfGroup(id));

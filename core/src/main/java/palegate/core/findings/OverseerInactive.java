@@ -34,4 +34,9 @@ final class OverseerInactive implements Rule {
         .map(one -> new Finding(code(), severity(), "place:" + one.place(), one.id(), survey.name(one.subject()) + " oversees " + survey.path(one.place()) + ", and nobody active is behind that name.", List.of(),
             List.of(Fix.of("End the oversight", new OversightChange.RemoveOversight(one.place(), one.id())))));
   }
+
+  @Override
+  public boolean isOfWhole() {
+    return true;
+  }
 }

@@ -45,4 +45,9 @@ final class OwnerInactive implements Rule {
           hidden == 0 ? List.of() : List.of(hidden + " of them private."), hidden > 0 || owned.size() > 200 ? List.of() : List.of(new Fix("Let them have no owner", changes)));
     });
   }
+
+  @Override
+  public boolean isOfWhole() {
+    return true;
+  }
 }

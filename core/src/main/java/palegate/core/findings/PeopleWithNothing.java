@@ -48,6 +48,11 @@ final class PeopleWithNothing implements Rule {
     return false;
   }
 
+  @Override
+  public boolean isOfWhole() {
+    return true;
+  }
+
   /** Owns something, or is to oversee something. */
   private static boolean isNeeded(Survey survey, Person person) {
     return survey.structure().places().values().stream().anyMatch(place -> person.id().equals(place.owner())) || survey.structure().oversights().values().stream().anyMatch(one -> one.subject().equals(new Subject.OfPerson(person.id())));

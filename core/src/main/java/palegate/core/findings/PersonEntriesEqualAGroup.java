@@ -61,4 +61,9 @@ final class PersonEntriesEqualAGroup implements Rule {
   public boolean fixesAreSure() {
     return false;
   }
+
+  @Override
+  public boolean isOfWhole() {
+    return true;
+  }
 }

@@ -31,4 +31,9 @@ final class PersonEntryCoveredByGroup implements Rule {
     return EntryWithoutEffect.idle(survey).filter(line -> line.entry().subject() instanceof Subject.OfPerson && line.sameAs() != null).map(line -> new Finding(code(), severity(), "entry:" + line.entry().id(), "",
         survey.name(line.entry().subject()) + " is named at " + survey.path(line.entry().place()) + " and has the same there through " + survey.name(line.sameAs().subject()) + ".", List.of(), List.of(Fix.of("Remove the entry", EntryEnded.removal(line.entry())))));
   }
+
+  @Override
+  public boolean isOfWhole() {
+    return true;
+  }
 }

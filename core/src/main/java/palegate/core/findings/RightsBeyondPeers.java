@@ -48,6 +48,11 @@ final class RightsBeyondPeers implements Rule {
     return false;
   }
 
+  @Override
+  public boolean isOfWhole() {
+    return true;
+  }
+
   private static final int MANY = 8;
 
   /** The same subject has one role at most of the places beside each other, and more at one. */

@@ -44,6 +44,11 @@ final class RoleSameAsAnother implements Rule {
     });
   }
 
+  @Override
+  public boolean isOfWhole() {
+    return true;
+  }
+
   static Set<String> used(Survey survey) {
     Set<String> used = new HashSet<>();
     survey.structure().grants().values().forEach(grant -> used.add(grant.role()));

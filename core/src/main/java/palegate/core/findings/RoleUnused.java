@@ -35,4 +35,9 @@ final class RoleUnused implements Rule {
     return survey.structure().roles().values().stream().filter(role -> !used.contains(role.id())).sorted(Comparator.comparing(Role::id)).map(role -> new Finding(code(), severity(), "role:" + role.id(), "", "Nothing uses “" + role.name() + "”.",
         List.of("It has: " + role.rights() + "."), List.of(Fix.of("Remove the role", new RoleChange.RemoveRole(role.id())))));
   }
+
+  @Override
+  public boolean isOfWhole() {
+    return true;
+  }
 }

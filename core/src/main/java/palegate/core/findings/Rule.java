@@ -18,6 +18,14 @@ public interface Rule {
   /** Everything found, in a stable order. */
   Stream<Finding> find(Survey survey);
 
+  /**
+   * Whether only somebody who administers the whole repository can say so: of a part it would seem that nobody is in a group, or that nothing
+   * uses a role, because that is elsewhere.
+   */
+  default boolean isOfWhole() {
+    return false;
+  }
+
   /** Whether its fixes mend whatever else there is; if not, each is tried before it is offered. */
   default boolean fixesAreSure() {
     return true;

@@ -64,4 +64,9 @@ final class SingleKeeper implements Rule {
   public boolean fixesAreSure() {
     return false;
   }
+
+  @Override
+  public boolean isOfWhole() {
+    return true;
+  }
 }

@@ -1,10 +1,14 @@
 package palegate.core.findings;
 
 import java.time.Instant;
+import java.time.ZoneOffset;
+import java.time.format.DateTimeFormatter;
+import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.stream.Stream;
 import palegate.core.access.Entry;
@@ -103,6 +107,14 @@ public final class Survey {
   /** The role with the fewest rights that has one; null if there is none. */
   Role least(Right with) {
     return structure().roles().values().stream().filter(role -> role.rights().contains(with)).min(Comparator.comparing((Role role) -> role.rights().size()).thenComparing(Role::id)).orElse(null);
+  }
+
+  private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("d MMM uuuu", Locale.UK).withZone(ZoneOffset.UTC);
+  private static final DateTimeFormatter MINUTE = DateTimeFormatter.ofPattern("d MMM uuuu, HH:mm 'UTC'", Locale.UK).withZone(ZoneOffset.UTC);
+
+  /** An end as the last moment that counts. */
+  static String end(Instant until) {
+    return until.equals(until.truncatedTo(ChronoUnit.DAYS)) ? "with " + DAY.format(until.minusSeconds(1)) : "on " + MINUTE.format(until);
   }
 
   /** An id for an entry that comes in addition: always the same for the same one. */

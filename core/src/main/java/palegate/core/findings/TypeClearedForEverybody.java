@@ -44,4 +44,9 @@ final class TypeClearedForEverybody implements Rule {
           "“" + type.name() + "” is guarded, and all staff may read it.", List.of(), List.of(Fix.of("Make it an open type, for whoever the lists let in", new TypeChange.SetType(type.guarded(false))))));
     });
   }
+
+  @Override
+  public boolean isOfWhole() {
+    return true;
+  }
 }

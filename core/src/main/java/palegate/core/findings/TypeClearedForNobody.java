@@ -37,6 +37,11 @@ final class TypeClearedForNobody implements Rule {
             List.of(Fix.of("Make it an open type, for whoever the lists let in", new TypeChange.SetType(type.guarded(false))))));
   }
 
+  @Override
+  public boolean isOfWhole() {
+    return true;
+  }
+
   static boolean forNobody(Survey survey, DocumentType type) {
     return type.clearances().stream().noneMatch(clearance -> clearance.period().holdsAt(survey.now()) && !survey.people(clearance.subject()).isEmpty());
   }

@@ -50,4 +50,9 @@ final class WallConflicts implements Rule {
   public boolean fixesAreSure() {
     return false;
   }
+
+  @Override
+  public boolean isOfWhole() {
+    return true;
+  }
 }

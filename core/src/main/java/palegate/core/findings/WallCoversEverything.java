@@ -41,4 +41,9 @@ final class WallCoversEverything implements Rule {
   public boolean fixesAreSure() {
     return false;
   }
+
+  @Override
+  public boolean isOfWhole() {
+    return true;
+  }
 }

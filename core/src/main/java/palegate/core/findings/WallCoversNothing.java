@@ -52,6 +52,11 @@ final class WallCoversNothing implements Rule {
     return false;
   }
 
+  @Override
+  public boolean isOfWhole() {
+    return true;
+  }
+
   static Stream<WallCoverage> walls(Survey survey, Predicate<WallCoverage> odd) {
     return survey.structure().walls().values().stream().filter(wall -> wall.state() != Wall.State.LIFTED && !wall.period().endedBy(survey.now())).sorted(Comparator.comparing(Wall::id))
         .flatMap(wall -> WallCoverage.of(survey.snapshot(), wall).stream().filter(odd));

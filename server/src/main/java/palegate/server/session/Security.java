@@ -80,6 +80,7 @@ class Security {
             .requestMatchers("/api/rounds", "/api/rounds/**").access(holding(accounts, Duty.ROUNDS))
             .requestMatchers("/api/walk/**").access(holding(accounts, Duty.ACCESS, Duty.AUDIT, Duty.OVERSIGHT))
             .requestMatchers(HttpMethod.GET, "/api/**").access(administering(accounts))
+            .requestMatchers("/api/findings/acceptances").access(holding(accounts, Duty.ACCESS, Duty.PEOPLE, Duty.WALLS, Duty.TYPES))
             .requestMatchers("/api/statements/verification", "/api/statements/comparison", "/api/statements/kept/**", "/api/statements/prepared", "/api/statements/prepared/*", "/api/statements/regular", "/api/statements/regular/*").access(administering(accounts))
             .requestMatchers("/api/draft/**", "/api/drafts/**").access(changing(accounts))
             .requestMatchers(HttpMethod.POST, "/api/people/matches", "/api/people/table", "/api/places/*/outline", "/api/types/conversion", "/api/journal/*/reversal")

@@ -51,6 +51,9 @@ class EveryAnswerIsGivenToAViewpointTest {
 
   static {
     ask("GET /api/types", "");
+    ask("GET /api/findings", "?limit=200", "?accepted=true", "?rule=ends-soon");
+    ask("GET /api/findings/one", "?key=break-nearly-same%20place:$place", "?key=no-keeper%20place:$place", "?key=ends-soon%20group:$group", "?key=entry-ended%20entry:h-acc-1");
+    elsewhere("keeps what is sent: FindingsRoomTest", "POST /api/findings/acceptances", "DELETE /api/findings/acceptances");
     ask("GET /api/types/{id}/lacking", "/api/types/$type/lacking");
     ask("GET /api/things", "?thing=place:$place&thing=place:f-2411&thing=place:lib-cas&thing=person:p-mia&thing=group:g-team-2411&thing=wall:wall-fraud&thing=role:r-reader&thing=duty:du-ola&thing=nothing");
     ask("GET /api/types/matrix/people", "?type=letter&kind=builtin&subject=staff", "?type=letter&kind=group&subject=g-adjusters&limit=2");

@@ -1,0 +1,2 @@
+/** What needs a look, with what would mend it. */
+package palegate.server.findings;

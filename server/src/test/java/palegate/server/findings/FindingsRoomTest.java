@@ -1,0 +1,98 @@
+package palegate.server.findings;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.net.URLEncoder;
+import java.nio.charset.StandardCharsets;
+import java.util.List;
+import java.util.Map;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import palegate.server.testkit.Browser;
+import palegate.server.testkit.InDemo;
+import palegate.server.testkit.TestApplication;
+import tools.jackson.databind.JsonNode;
+
+/** What needs a look, through duties: found, counted, mended by a draft, meant so for a while and on the facts that were seen. */
+@ExtendWith(InDemo.class)
+class FindingsRoomTest {
+  @BeforeEach
+  void forget(TestApplication app) {
+    app.database().asOwner().sql("DELETE FROM finding_acceptances").update();
+  }
+
+  private static JsonNode all(Browser browser, String more) {
+    return browser.get("/api/findings?limit=500" + more).body();
+  }
+
+  private static JsonNode one(Browser browser, String key) {
+    return browser.get("/api/findings/one?key=" + URLEncoder.encode(key, StandardCharsets.UTF_8)).body();
+  }
+
+  private static String firstKey(Browser browser, String rule) {
+    return all(browser, "&rule=" + rule).path("findings").path("items").get(0).path("key").asString();
+  }
+
+  @Test
+  void the_gravest_come_first_and_each_rule_counts_what_its_list_has(TestApplication app) {
+    Browser keeper = app.signedIn("wenna.carrow");
+    JsonNode found = all(keeper, "");
+    List<String> severities = found.path("findings").path("items").valueStream().map(row -> row.path("severity").asString()).toList();
+    assertThat(severities).isSortedAccordingTo((a, b) -> List.of("GRAVE", "SERIOUS", "UNTIDY").indexOf(a) - List.of("GRAVE", "SERIOUS", "UNTIDY").indexOf(b));
+    found.path("rules").forEach(rule -> assertThat(all(keeper, "&rule=" + rule.path("code").asString()).path("findings").path("total").asInt()).as(rule.path("code").asString()).isEqualTo(rule.path("found").asInt()));
+    assertThat(found.path("rules").valueStream().mapToInt(rule -> rule.path("found").asInt()).sum()).isEqualTo(found.path("findings").path("total").asInt()).isGreaterThan(10);
+    assertThat(all(keeper, "&text=appraisal").path("findings").path("total").asInt()).isBetween(1, found.path("findings").path("total").asInt() - 1);
+  }
+
+  @Test
+  void a_fix_says_what_it_would_do_and_put_in_force_it_takes_the_finding_away(TestApplication app) {
+    Browser keeper = app.signedIn("wenna.carrow");
+    String key = firstKey(keeper, "entry-ended");
+    JsonNode finding = one(keeper, key);
+    assertThat(finding.path("matters").asString()).isNotBlank();
+    JsonNode fix = finding.path("fixes").get(0);
+    assertThat(fix.path("gaining").asInt() + fix.path("losing").asInt()).as("what ended is taken away without anybody noticing").isZero();
+    assertThat(keeper.post("/api/draft/changes/many", Map.of("changes", fix.path("changes").valueStream().toList())).status()).isEqualTo(201);
+    keeper.putInForce(false);
+    assertThat(all(keeper, "").path("findings").path("items").valueStream().map(row -> row.path("key").asString())).doesNotContain(key);
+    assertThat(keeper.get("/api/findings/one?key=" + URLEncoder.encode(key, StandardCharsets.UTF_8)).status()).isEqualTo(404);
+  }
+
+  @Test
+  void what_is_meant_so_is_left_out_until_its_day_or_until_it_says_something_else(TestApplication app) {
+    Browser keeper = app.signedIn("wenna.carrow");
+    String key = firstKey(keeper, "type-cleared-for-nobody");
+    String facts = one(keeper, key).path("facts").asString();
+    String until = app.clock().instant().plusSeconds(86_400).toString();
+    assertThat(keeper.post("/api/findings/acceptances", Map.of("key", key, "facts", "0".repeat(32), "reason", "As agreed", "until", until)).status()).as("other facts than were seen").isEqualTo(409);
+    assertThat(keeper.post("/api/findings/acceptances", Map.of("key", key, "facts", facts, "reason", " ", "until", until)).status()).isEqualTo(422);
+    assertThat(keeper.post("/api/findings/acceptances", Map.of("key", key, "facts", facts, "reason", "As agreed", "until", app.clock().instant().minusSeconds(1).toString())).body().path("faults").get(0).path("remedy").asString()).contains("still to come");
+    assertThat(keeper.post("/api/findings/acceptances", Map.of("key", "no-such-rule place:root", "facts", facts, "reason", "As agreed", "until", until)).status()).isEqualTo(404);
+    assertThat(keeper.post("/api/findings/acceptances", Map.of("key", key, "facts", facts, "reason", "As agreed", "until", until)).status()).isEqualTo(204);
+    assertThat(all(keeper, "&rule=type-cleared-for-nobody").path("findings").path("total").asInt()).isZero();
+    JsonNode meant = all(keeper, "&accepted=true").path("findings").path("items").get(0);
+    assertThat(meant.path("accepted").path("reason").asString()).isEqualTo("As agreed");
+    // Another document of the type: the finding says something new.
+    app.database().asOwner().sql("UPDATE finding_acceptances SET facts = 'of-other-facts-0123456789abcdef0'").update();
+    assertThat(all(keeper, "&rule=type-cleared-for-nobody").path("findings").path("total").asInt()).isEqualTo(1);
+    app.database().asOwner().sql("UPDATE finding_acceptances SET facts = :facts").param("facts", facts).update();
+    assertThat(all(keeper, "&rule=type-cleared-for-nobody").path("findings").path("total").asInt()).isZero();
+    assertThat(keeper.delete("/api/findings/acceptances?key=" + URLEncoder.encode(key, StandardCharsets.UTF_8)).status()).isEqualTo(204);
+    assertThat(all(keeper, "&rule=type-cleared-for-nobody").path("findings").path("total").asInt()).isEqualTo(1);
+  }
+
+  @Test
+  void an_auditor_reads_and_accepts_nothing_and_whoever_has_no_duty_finds_nothing(TestApplication app) {
+    Browser auditor = app.signedIn("oriel.fenn");
+    String key = firstKey(auditor, "type-cleared-for-nobody");
+    assertThat(auditor.post("/api/findings/acceptances", Map.of("key", key, "facts", one(auditor, key).path("facts").asString(), "reason", "x", "until", app.clock().instant().plusSeconds(60).toString())).status()).isEqualTo(403);
+    assertThat(app.signedIn("mia.torrance").get("/api/findings").status()).isEqualTo(403);
+  }
+
+  @Test
+  void of_one_library_only_that_is_said_which_can_be_said_of_a_part(TestApplication app) {
+    JsonNode part = all(app.signedIn("ola.lindqvist"), "");
+    assertThat(part.path("rules").valueStream().map(rule -> rule.path("code").asString())).contains("entry-ended", "ends-soon").doesNotContain("group-empty", "role-unused", "people-with-nothing");
+  }
+}

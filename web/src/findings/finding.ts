@@ -1,0 +1,23 @@
+import type { Schemas } from '@/api/client'
+
+type Severity = Schemas['FindingRow']['severity']
+
+/** How grave a finding is, told by word and tone. */
+export const SEVERITIES: { value: Severity; title: string; tone: string }[] = [
+  { value: 'GRAVE', title: 'grave', tone: 'lose' },
+  { value: 'SERIOUS', title: 'serious', tone: 'warn' },
+  { value: 'UNTIDY', title: 'untidy', tone: 'quiet' },
+]
+
+export const severityOf = (severity: Severity) => SEVERITIES.find((one) => one.value === severity)!
+
+/** What a fix would do, as one would say it. */
+export function effectOf(fix: Pick<Schemas['FixView'], 'gaining' | 'losing' | 'lockOuts'>): string {
+  const people = (count: number) => (count === 1 ? '1 person' : `${count} people`)
+  const parts = [
+    ...(fix.gaining > 0 ? [`${people(fix.gaining)} would gain something`] : []),
+    ...(fix.losing > 0 ? [`${people(fix.losing)} would lose something`] : []),
+    ...(fix.lockOuts > 0 ? [`nobody on staff would keep ${fix.lockOuts === 1 ? 'a place' : `${fix.lockOuts} places`}`] : []),
+  ]
+  return parts.length === 0 ? 'Nobody would gain or lose anything now.' : `${parts.join(', ')}.`
+}

@@ -88,8 +88,9 @@ public final class Pictures {
     shot(page, page.locator(".clearances [data-row]").first(), "types");
     desk.open(page, "/breaks");
     shot(page, page.locator("[data-row]").first(), "breaks");
-    desk.open(page, "/findings?rule=wall-covers-nothing&key=wall-covers-nothing%20wall:wall-pilgrim");
-    shot(page, page.getByText("What would mend it"), "findings");
+    desk.open(page, "/findings?key=wall-covers-nothing%20wall:wall-pilgrim");
+    page.locator("[data-row]").first().waitFor();
+    shot(page, page.locator(".fixes li").first(), "findings");
     Browser wenna = app.signedIn("wenna.carrow");
     long round = wenna.post("/api/rounds", Map.of("name", "Casualties, autumn", "kinds", List.of("GRANT", "MEMBERSHIP"), "place", "lib-cas", "outsidersOnly", false, "rule", "KEEPER", "named", "p-ola", "standIn", "p-wenna",
         "due", Instant.now().plus(Duration.ofDays(28)).toString(), "needsComment", false)).body().path("id").asLong();

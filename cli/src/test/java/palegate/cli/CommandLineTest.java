@@ -117,6 +117,21 @@ class CommandLineTest {
   }
 
   @Test
+  void who_and_reach_say_together_what_access_says() {
+    List<String> pairs = run("access", "--bundle", bundle.toString()).out().lines().skip(1).toList();
+    List<String> byPlace = new ArrayList<>();
+    List<String> byPerson = new ArrayList<>();
+    pairs.stream().map(line -> line.split(",")[1]).distinct().forEach(place -> run("who", "--bundle", bundle.toString(), "--place", place, "--format", "csv").out().lines().skip(1)
+        .forEach(line -> byPlace.add(line.split(",")[0] + "," + place + "," + line.split(",")[1])));
+    pairs.stream().map(line -> line.split(",")[0]).distinct().forEach(person -> run("reach", "--bundle", bundle.toString(), "--person", person, "--format", "csv").out().lines().skip(1).forEach(line -> byPerson.add(person + "," + line)));
+    assertThat(byPlace).containsExactlyInAnyOrderElementsOf(pairs);
+    assertThat(byPerson).containsExactlyInAnyOrderElementsOf(pairs);
+    assertThat(run("who", "--bundle", bundle.toString(), "--place", "root").out()).contains(" — ").contains(" at ");
+    assertThat(run("who", "--bundle", bundle.toString(), "--place", "none").err()).contains("There is no place none");
+    assertThat(run("reach", "--bundle", bundle.toString(), "--person", "p-a", "--right", "wander").err()).contains("There is no right [wander]");
+  }
+
+  @Test
   void findings_come_with_their_fixes_and_applying_one_takes_it_away() throws Exception {
     Ran csv = run("findings", "--bundle", bundle.toString(), "--format", "csv");
     assertThat(csv.code()).isEqualTo(3);

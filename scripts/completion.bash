@@ -28,7 +28,7 @@ _palegate() {
         import) words="--note --help" ;;
         export) words="--change --help" ;;
         test) words="core server web e2e --help" ;;
-        bench) words="engine memory beside walls server --help" ;;
+        bench) words="engine memory beside walls statements findings server --help" ;;
       esac
       ;;
   esac

@@ -63,7 +63,7 @@ final class FindingsCommand implements Callable<Integer> {
     Snapshot snapshot = BundleFile.snapshot(bundle);
     Instant instant = at == null ? clock.instant() : at;
     List<Finding> all = Findings.of(snapshot, instant);
-    FixTrial trial = new FixTrial(snapshot, instant, Limits.USUAL, all);
+    FixTrial trial = new FixTrial(snapshot, instant, Limits.USUAL, Rules.ALL, all);
     List<Line> lines = all.stream().filter(finding -> (rule == null || finding.rule().equals(rule)) && (only == null || finding.severity() == only))
         .map(finding -> new Line(finding, format == WallFormat.csv ? List.of() : trial.offered(finding))).toList();
     Output.write(out, stream -> {

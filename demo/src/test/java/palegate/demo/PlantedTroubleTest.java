@@ -56,7 +56,7 @@ class PlantedTroubleTest {
   void every_fix_that_is_offered_takes_its_finding_away_and_brings_none_that_is_graver() {
     Map<String, Severity> known = new HashMap<>();
     findings.forEach(finding -> known.put(finding.key(), finding.severity()));
-    FixTrial trial = new FixTrial(snapshot, NOW, Limits.USUAL, findings);
+    FixTrial trial = new FixTrial(snapshot, NOW, Limits.USUAL, Rules.ALL, findings);
     SoftAssertions all = new SoftAssertions();
     int tried = 0;
     for (Finding finding : findings) {
@@ -64,7 +64,8 @@ class PlantedTroubleTest {
         tried++;
         DraftApplication.Result result = DraftApplication.of(snapshot, fix.changes(), NOW);
         all.assertThat(result.refusals()).as(finding.key() + ": " + fix.words()).isEmpty();
-        List<Finding> after = Findings.of(snapshot.next(result.difference()), NOW);
+        List<Rule> concerned = Rules.ALL.stream().filter(rule -> rule.code().equals(finding.rule()) || rule.severity().compareTo(finding.severity()) < 0).toList();
+        List<Finding> after = Findings.of(snapshot.next(result.difference()), NOW, Limits.USUAL, concerned);
         all.assertThat(after).extracting(Finding::key).as(finding.key() + ": " + fix.words()).doesNotContain(finding.key());
         all.assertThat(after.stream().filter(one -> one.severity().compareTo(finding.severity()) < 0 && !known.containsKey(one.key()))).as(finding.key() + ": " + fix.words()).isEmpty();
       }

@@ -36,7 +36,11 @@ final class BreakSameAsParent implements Rule {
   }
 
   static Stream<BreakRegister.Break> breaks(Survey survey) {
-    return survey.structure().repository().stream().flatMap(root -> BreakRegister.of(survey.moment(), survey.snapshot().placeNumber(root.id())).stream()).sorted(Comparator.comparing((BreakRegister.Break one) -> one.place().id()));
+    return survey.once("breaks", () -> register(survey)).stream();
+  }
+
+  private static List<BreakRegister.Break> register(Survey survey) {
+    return survey.structure().repository().stream().flatMap(root -> BreakRegister.of(survey.moment(), survey.snapshot().placeNumber(root.id())).stream()).sorted(Comparator.comparing((BreakRegister.Break one) -> one.place().id())).toList();
   }
 
   /** How many people would have something else there or below if it followed. */

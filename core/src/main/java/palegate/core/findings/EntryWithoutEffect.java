@@ -45,10 +45,14 @@ final class EntryWithoutEffect implements Rule {
 
   /** Own lines that do nothing, where they stand. */
   static Stream<AccessList.Line> idle(Survey survey) {
+    return survey.once("idle lines", () -> lookForIdle(survey)).stream();
+  }
+
+  private static List<AccessList.Line> lookForIdle(Survey survey) {
     Snapshot snapshot = survey.snapshot();
     return snapshot.places().filter(place -> !snapshot.ownEntries(place).isEmpty()).boxed().sorted(Comparator.comparing(place -> snapshot.place(place).id()))
         .flatMap(place -> AccessList.of(snapshot, survey.now(), place).lines().stream().filter(line -> line.own() && (line.state() == AccessList.State.SHADOWED || line.state() == AccessList.State.NOBODY)))
-        .filter(line -> changesNothing(survey, line.entry())).sorted(Comparator.comparing(line -> line.entry().id()));
+        .filter(line -> changesNothing(survey, line.entry())).sorted(Comparator.comparing((AccessList.Line line) -> line.entry().id())).toList();
   }
 
   /** Nor further down, nor later. */

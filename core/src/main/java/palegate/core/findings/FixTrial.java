@@ -12,13 +12,15 @@ public final class FixTrial {
   private final Snapshot snapshot;
   private final Instant instant;
   private final Limits limits;
+  private final List<Rule> rules;
   private final Set<String> known = new HashSet<>();
 
-  /** @param all what was found there by every rule */
-  public FixTrial(Snapshot snapshot, Instant instant, Limits limits, List<Finding> all) {
+  /** @param all what was found there by these rules */
+  public FixTrial(Snapshot snapshot, Instant instant, Limits limits, List<Rule> rules, List<Finding> all) {
     this.snapshot = snapshot;
     this.instant = instant;
     this.limits = limits;
+    this.rules = rules;
     all.forEach(finding -> known.add(finding.key()));
   }
 
@@ -29,7 +31,12 @@ public final class FixTrial {
 
   private boolean mends(Finding finding, Fix fix) {
     DraftApplication.Result result = DraftApplication.of(snapshot, fix.changes(), instant);
-    return result.refusals().isEmpty() && Findings.of(snapshot.next(result.difference()), instant, limits, Rules.ALL).stream()
+    return result.refusals().isEmpty() && Findings.of(snapshot.next(result.difference()), instant, limits, concerned(finding)).stream()
         .noneMatch(one -> one.key().equals(finding.key()) || one.severity().compareTo(finding.severity()) < 0 && !known.contains(one.key()));
+  }
+
+  /** Its own rule, and those that are graver: what the others would say is of no concern. */
+  private List<Rule> concerned(Finding finding) {
+    return rules.stream().filter(rule -> rule.code().equals(finding.rule()) || rule.severity().compareTo(finding.severity()) < 0).toList();
   }
 }

@@ -6,10 +6,12 @@ import java.time.format.DateTimeFormatter;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.function.Supplier;
 import java.util.stream.Stream;
 import palegate.core.access.Entry;
 import palegate.core.access.Grant;
@@ -29,11 +31,21 @@ import palegate.core.structure.SubjectNames;
 public final class Survey {
   private final SnapshotAt moment;
   private final Limits limits;
+  private final Map<String, List<?>> made = new HashMap<>();
   private Map<Subject, List<Grant>> grantsBySubject;
 
   public Survey(SnapshotAt moment, Limits limits) {
     this.moment = moment;
     this.limits = limits;
+  }
+
+  /** What several rules look at is made once; the name is theirs alone. */
+  @SuppressWarnings("unchecked")
+  <T> List<T> once(String name, Supplier<List<T>> make) {
+    if (!made.containsKey(name)) {
+      made.put(name, make.get());
+    }
+    return (List<T>) made.get(name);
   }
 
   SnapshotAt moment() {

@@ -32,7 +32,7 @@ class FixesMendTest {
       Map<String, Severity> known = new HashMap<>();
       before.forEach(finding -> known.put(finding.key(), finding.severity()));
       assertThat(known).as("keys tell findings apart (seed %d)", seed).hasSameSizeAs(before);
-      FixTrial trial = new FixTrial(snapshot, RandomStructures.NOW, Limits.USUAL, before);
+      FixTrial trial = new FixTrial(snapshot, RandomStructures.NOW, Limits.USUAL, Rules.ALL, before);
       for (Finding finding : before) {
         given += finding.fixes().size();
         for (Fix fix : trial.offered(finding)) {
@@ -41,7 +41,8 @@ class FixesMendTest {
           DraftApplication.Result result = DraftApplication.of(snapshot, fix.changes(), RandomStructures.NOW);
           all.assertThat(result.refusals()).as(because).isEmpty();
           if (result.refusals().isEmpty()) {
-            List<Finding> after = Findings.of(snapshot.next(result.difference()), RandomStructures.NOW);
+            List<Rule> concerned = Rules.ALL.stream().filter(rule -> rule.code().equals(finding.rule()) || rule.severity().compareTo(finding.severity()) < 0).toList();
+            List<Finding> after = Findings.of(snapshot.next(result.difference()), RandomStructures.NOW, Limits.USUAL, concerned);
             all.assertThat(after).extracting(Finding::key).as(because).doesNotContain(finding.key());
             all.assertThat(after.stream().filter(one -> one.severity().compareTo(finding.severity()) < 0 && !known.containsKey(one.key())).map(Finding::text)).as(because).isEmpty();
           }

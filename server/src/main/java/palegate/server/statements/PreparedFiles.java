@@ -125,12 +125,17 @@ class PreparedFiles implements DisposableBean {
     }
   }
 
-  /** What is being made is left to whoever notices. */
+  /** What is being made is given back: to end an instance in order is no fault of the file. */
   @Override
   public void destroy() throws InterruptedException {
     FileMaking.Progress under = current.get();
     if (under != null) {
       under.callOff();
+      try {
+        records.giveBack(under.taken());
+      } catch (DataAccessException outage) {
+        LOG.warn("A prepared file cannot be given back: the database does not answer");
+      }
     }
     worker.shutdownNow();
     if (!worker.awaitTermination(5, TimeUnit.SECONDS)) {

@@ -138,6 +138,11 @@ public class PreparedFileRecords {
     });
   }
 
+  /** Gives one back that was taken, as if it had not been: whoever has time takes it up. Nothing of it is kept. */
+  public void giveBack(Taken taken) {
+    jdbc.sql("UPDATE prepared_files SET state = 'waiting', held_by = NULL, held_until = NULL, tries = tries - 1 WHERE id = :id AND held_by = :token").param("id", taken.file().id()).param("token", taken.token()).update();
+  }
+
   /** Calls one off, or throws a finished one away; whoever is making it notices with the next thing they write. */
   public boolean forget(String account, long id) {
     return jdbc.sql("DELETE FROM prepared_files WHERE account = :account AND id = :id").param("account", account).param("id", id).update() == 1;

@@ -139,6 +139,21 @@ class PreparedFilesTest {
   }
 
   @Test
+  void an_instance_that_is_ended_in_order_gives_back_what_it_was_making_and_that_counts_as_no_try(TestApplication app) {
+    PreparedFileRecords records = app.bean(PreparedFileRecords.class);
+    Instant now = app.clock().instant();
+    app.database().asOwner().sql("INSERT INTO prepared_files (account, recipe, format, about_at, change_number, state, asked_at, begun_at, held_by, held_until, tries) VALUES ('oriel.fenn', :recipe, 'CSV', :at, 6, 'in_the_making', :at, :at, 'mine', :until, 3)")
+        .param("recipe", BOARD).param("at", Instants.toDatabase(now)).param("until", Instants.toDatabase(now.plusSeconds(3600))).update();
+    long id = app.database().asOwner().sql("SELECT MAX(id) FROM prepared_files").query(Long.class).single();
+    PreparedFileRecords.Prepared held = records.find("oriel.fenn", id).orElseThrow();
+    records.giveBack(new PreparedFileRecords.Taken(held, "not-mine"));
+    assertThat(records.find("oriel.fenn", id).orElseThrow().state()).isEqualTo(PreparedFileRecords.State.IN_THE_MAKING);
+    records.giveBack(new PreparedFileRecords.Taken(held, "mine"));
+    // Three times taken and once given back is not given up, but made.
+    ready(app.signedIn("oriel.fenn"), id);
+  }
+
+  @Test
   void one_bad_thing_does_not_keep_the_others_waiting_and_says_why_it_was_not_made(TestApplication app) {
     Browser auditor = app.signedIn("oriel.fenn");
     long gone = ask(auditor, "kind=place id=never-was", "CSV");

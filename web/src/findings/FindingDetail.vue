@@ -25,8 +25,14 @@ const drafted = ref<string>()
 async function add(fix: Schemas['FixView']) {
   if (await draftAt(fix.changes as Schemas['Change'][])) drafted.value = fix.words
 }
+const fault = ref('')
 async function takeBack() {
-  await answer(api.DELETE('/api/findings/acceptances', { params: { query: { key: props.findingKey } } }))
+  fault.value = ''
+  try {
+    await answer(api.DELETE('/api/findings/acceptances', { params: { query: { key: props.findingKey } } }))
+  } catch (error) {
+    fault.value = error instanceof Error ? error.message : String(error)
+  }
   await queries.invalidateQueries({ queryKey: ['findings'] })
 }
 </script>
@@ -54,6 +60,7 @@ async function takeBack() {
       }}<template v-if="one.finding.accepted.reason">: “{{ one.finding.accepted.reason }}”</template>.
       <button v-if="mayChange" type="button" class="linklike" @click="takeBack">take that back</button>
     </p>
+    <p v-if="fault" class="fault" role="alert">{{ fault }}</p>
     <h3>What would mend it</h3>
     <p v-if="one.fixes.length === 0" class="quiet">
       Nothing simple: only you can say what is meant. Look at it, and change what is wrong.

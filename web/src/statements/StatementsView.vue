@@ -128,16 +128,17 @@ function addressOf(recipe: string): Record<string, string> {
 }
 const recipe = computed(() => recipeOf(asked.value))
 
-/** All columns that there are, to choose among; those that are shown say only which were chosen. */
+/** All columns that there are, to choose among: of the same answer as the head where none were chosen. */
 const everyColumn = useQuery({
-  queryKey: computed(() => ['statement', 'columns', { ...asked.value, columns: undefined }]),
-  enabled: computed(() => whole.value && !pairs.value),
+  queryKey: computed(() => ['statement', 'head', { ...asked.value, columns: undefined }]),
+  enabled: whole,
   queryFn: () =>
     answer(
       api.GET('/api/statements', { params: { query: { ...asked.value, columns: undefined, offset: 0, limit: 1 } } }),
     ),
 })
-const columnKeys = computed(() => (everyColumn.data.value?.columns ?? []).map((column) => column.key))
+const columns = computed(() => everyColumn.data.value?.columns ?? [])
+const columnKeys = computed(() => columns.value.map((column) => column.key))
 const shownColumns = computed(() => asked.value.columns?.split(',') ?? columnKeys.value)
 function showColumns(keys: string[]) {
   const inOrder = columnKeys.value.filter((key) => keys.includes(key))
@@ -237,14 +238,14 @@ const later = computed<Entry[]>(() => [
         title="Private, frozen and checked-out documents count"
         @update:model-value="turnTo({ now: $event ? 'yes' : undefined })"
       />
-      <v-menu v-if="columnKeys.length > 1" :close-on-content-click="false">
+      <v-menu v-if="columnKeys.length > 1 && !pairs" :close-on-content-click="false">
         <template #activator="{ props: opening }">
           <v-btn size="small" v-bind="opening" aria-haspopup="true">Columns{{ asked.columns === undefined ? '' : ` (${shownColumns.length} of ${columnKeys.length})` }}</v-btn>
         </template>
         <fieldset class="sheet columns">
           <legend class="sr">Columns of the statement and its files</legend>
           <v-checkbox
-            v-for="column in everyColumn.data.value?.columns ?? []"
+            v-for="column in columns"
             :key="column.key"
             :model-value="shownColumns"
             :value="column.key"

@@ -24,7 +24,26 @@ final class RightsLines {
   /** @param id of a person or a place, and {@code name} as one would say it */
   record Line(String id, String name, Rights rights, List<String> by) {}
 
-  private RightsLines() {}
+  private final SnapshotAt moment;
+  private final boolean standing;
+  private final boolean how;
+
+  /**
+   * Rights of people at places.
+   *
+   * @param standing without conditions of documents
+   * @param how whether by what is said too
+   */
+  RightsLines(SnapshotAt moment, boolean standing, boolean how) {
+    this.moment = moment;
+    this.standing = standing;
+    this.how = how;
+  }
+
+  Line line(String id, String name, int person, int place) {
+    Rights rights = standing ? moment.rights(person, place) : moment.rightsNow(person, place);
+    return new Line(id, name, rights, how && !rights.isEmpty() ? by(person, place) : List.of());
+  }
 
   /** A right by its word; null for any. */
   static Right right(String word) throws IOException {
@@ -32,12 +51,8 @@ final class RightsLines {
         .orElseThrow(() -> new IOException("There is no right [" + word + "]. Choose one of: " + String.join(", ", Arrays.stream(Right.values()).map(Right::word).toList()) + "."));
   }
 
-  static Rights rights(SnapshotAt moment, int person, int place, boolean standing) {
-    return standing ? moment.rights(person, place) : moment.rightsNow(person, place);
-  }
-
   /** Every entry and appointment that reaches the place and names the person, by any chain of memberships. */
-  static List<String> by(SnapshotAt moment, int person, int place) {
+  private List<String> by(int person, int place) {
     Snapshot snapshot = moment.snapshot();
     List<String> by = new ArrayList<>();
     for (Entry entry : snapshot.reachingEntries(place)) {

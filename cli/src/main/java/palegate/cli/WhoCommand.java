@@ -1,15 +1,9 @@
 package palegate.cli;
 
 import java.io.IOException;
-import java.nio.file.Path;
 import java.time.Clock;
-import java.time.Instant;
-import java.util.Comparator;
-import java.util.List;
-import java.util.concurrent.Callable;
 import java.util.stream.Stream;
-import palegate.core.roles.Right;
-import palegate.core.roles.Rights;
+import palegate.core.people.Person;
 import palegate.core.snapshot.Snapshot;
 import palegate.core.snapshot.SnapshotAt;
 import picocli.CommandLine.Command;
@@ -20,35 +14,28 @@ import picocli.CommandLine.Option;
     footerHeading = "%nExamples:%n", footer = {
         "  palegate who --bundle harbour.json --place lib-cases",
         "  palegate who --bundle harbour.json --place lib-cases --right govern --format csv"})
-final class WhoCommand implements Callable<Integer> {
-  private final Clock clock;
-  @Option(names = "--bundle", required = true, paramLabel = "FILE", description = "The bundle to read.") private Path bundle;
+final class WhoCommand extends RightsQuestion {
   @Option(names = "--place", required = true, paramLabel = "ID", description = "Where.") private String place;
-  @Option(names = "--right", paramLabel = "R", description = "Only who has this right; any if left out.") private String right;
-  @Option(names = "--standing", description = "Standing rights: without conditions of documents.") private boolean standing;
-  @Option(names = "--at", paramLabel = "INSTANT", converter = InstantConverter.class, description = "The instant asked about; now if left out.") private Instant at;
-  @Option(names = "--format", paramLabel = "text|json|csv", defaultValue = "text", description = "text (default), json or csv.") private WallFormat format;
-  @Option(names = "--out", paramLabel = "FILE", description = "Where to write; standard output if left out.") private Path out;
 
   WhoCommand(Clock clock) {
-    this.clock = clock;
+    super(clock);
   }
 
   @Override
-  public Integer call() throws Exception {
-    Right wanted = RightsLines.right(right);
-    Snapshot snapshot = BundleFile.snapshot(bundle);
-    SnapshotAt moment = snapshot.at(at == null ? clock.instant() : at);
+  String what() {
+    return "person";
+  }
+
+  @Override
+  Stream<RightsLines.Line> lines(SnapshotAt moment, RightsLines rights) throws IOException {
+    Snapshot snapshot = moment.snapshot();
     int number = snapshot.placeNumber(place);
     if (number < 0) {
       throw new IOException("There is no place " + place + " in the bundle.");
     }
-    List<RightsLines.Line> lines = snapshot.peopleInOrder().boxed().flatMap(person -> {
-      Rights rights = RightsLines.rights(moment, person, number, standing);
-      return rights.isEmpty() || wanted != null && !rights.contains(wanted) ? Stream.<RightsLines.Line>empty()
-          : Stream.of(new RightsLines.Line(snapshot.person(person).id(), snapshot.person(person).name(), rights, format == WallFormat.csv ? List.of() : RightsLines.by(moment, person, number)));
-    }).sorted(Comparator.comparing(RightsLines.Line::id)).toList();
-    RightsLines.print(out, format, "person", lines);
-    return 0;
+    return snapshot.peopleInOrder().mapToObj(one -> {
+      Person person = snapshot.person(one);
+      return rights.line(person.id(), person.name(), one, number);
+    });
   }
 }

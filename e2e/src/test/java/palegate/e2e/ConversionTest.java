@@ -53,7 +53,7 @@ class ConversionTest {
     assertThat(list).hasAttribute("aria-rowcount", "2");
     assertThat(list.locator("[data-row='0']")).containsText("becomes “2026-11-15”");
     button(page, "Convert, and add to the draft").click();
-    assertThat(page.locator("footer.tray")).containsText("13 changes");
+    assertThat(page.locator("footer.tray")).containsText("14 changes");
     page.context().close();
   }
 

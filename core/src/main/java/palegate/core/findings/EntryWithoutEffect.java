@@ -1,14 +1,18 @@
 package palegate.core.findings;
 
+import java.util.ArrayDeque;
+import java.util.BitSet;
 import java.util.Comparator;
+import java.util.Deque;
 import java.util.List;
+import java.util.Map;
 import java.util.stream.Stream;
 import palegate.core.access.Entry;
 import palegate.core.access.Withholding;
 import palegate.core.people.Subject;
 import palegate.core.questions.AccessList;
-import palegate.core.rehearsal.Rehearsal;
 import palegate.core.snapshot.Snapshot;
+import palegate.core.snapshot.SnapshotAt;
 
 /** Entries that do nothing. */
 final class EntryWithoutEffect implements Rule {
@@ -43,21 +47,59 @@ final class EntryWithoutEffect implements Rule {
     return true;
   }
 
-  /** Own lines that do nothing, where they stand. */
+  /** Own lines that do nothing where they reach: now, and once all that is dated has begun and ended. */
   static Stream<AccessList.Line> idle(Survey survey) {
     return survey.once("idle lines", () -> lookForIdle(survey)).stream();
   }
 
   private static List<AccessList.Line> lookForIdle(Survey survey) {
     Snapshot snapshot = survey.snapshot();
-    return snapshot.places().filter(place -> !snapshot.ownEntries(place).isEmpty()).boxed().sorted(Comparator.comparing(place -> snapshot.place(place).id()))
-        .flatMap(place -> AccessList.of(snapshot, survey.now(), place).lines().stream().filter(line -> line.own() && (line.state() == AccessList.State.SHADOWED || line.state() == AccessList.State.NOBODY)))
-        .filter(line -> changesNothing(survey, line.entry())).sorted(Comparator.comparing((AccessList.Line line) -> line.entry().id())).toList();
+    return snapshot.places().filter(place -> !snapshot.ownEntries(place).isEmpty()).boxed().flatMap(place -> idleAt(survey, place)).sorted(Comparator.comparing((AccessList.Line line) -> line.entry().id())).toList();
   }
 
-  /** Nor further down, nor later. */
-  private static boolean changesNothing(Survey survey, Entry entry) {
-    return Rehearsal.of(survey.snapshot(), List.of(EntryEnded.removal(entry)), survey.now(), null).differences().stream().allMatch(difference -> difference.people().isEmpty());
+  /** The whole list is made only where something is idle: it says which line from above says the same. */
+  private static Stream<AccessList.Line> idleAt(Survey survey, int place) {
+    return AccessList.own(survey.snapshot(), survey.now(), place).lines().stream().noneMatch(EntryWithoutEffect::isIdle) ? Stream.empty()
+        : AccessList.of(survey.snapshot(), survey.now(), place).lines().stream().filter(line -> line.own() && isIdle(line) && changesNothing(survey.moment(), line.entry()) && changesNothing(survey.atLast(), line.entry()));
+  }
+
+  /**
+   * Nor further down: wherever the entry reaches, everybody has the same without it. Places of one class, told apart by whether another entry
+   * says the same to the same subject there, answer alike. O(places it reaches + classes among them × (entries + people / 64)).
+   */
+  private static boolean changesNothing(SnapshotAt moment, Entry entry) {
+    Snapshot snapshot = moment.snapshot();
+    Map<Boolean, BitSet> seen = Map.of(true, new BitSet(), false, new BitSet());
+    Deque<Reached> left = new ArrayDeque<>();
+    int top = snapshot.placeNumber(entry.place());
+    left.push(new Reached(top, snapshot.reachingEntries(top).stream().anyMatch(other -> isDouble(snapshot, other, entry))));
+    while (!left.isEmpty()) {
+      Reached at = left.pop();
+      int alike = moment.classOf(at.place());
+      if (!seen.get(at.doubled()).get(alike)) {
+        seen.get(at.doubled()).set(alike);
+        if (!moment.holders(at.place()).sameAs(moment.holdersWithout(at.place(), entry))) {
+          return false;
+        }
+      }
+      for (int child : snapshot.children(at.place())) {
+        if (!snapshot.standsAlone(child)) {
+          left.push(new Reached(child, at.doubled() || snapshot.ownEntries(child).stream().anyMatch(other -> isDouble(snapshot, other, entry))));
+        }
+      }
+    }
+    return true;
+  }
+
+  /** @param doubled whether another entry that reaches the place says the same to the same subject */
+  private record Reached(int place, boolean doubled) {}
+
+  private static boolean isDouble(Snapshot snapshot, Entry other, Entry entry) {
+    return !other.equals(entry) && other.getClass() == entry.getClass() && other.subject().equals(entry.subject()) && snapshot.rightsOf(other).equals(snapshot.rightsOf(entry));
+  }
+
+  private static boolean isIdle(AccessList.Line line) {
+    return line.state() == AccessList.State.SHADOWED || line.state() == AccessList.State.NOBODY;
   }
 
   private static String words(Survey survey, AccessList.Line line) {

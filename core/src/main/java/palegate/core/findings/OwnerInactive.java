@@ -12,6 +12,8 @@ import palegate.core.places.Place;
 
 /** Papers whose owner is not there any more. */
 final class OwnerInactive implements Rule {
+  private static final int IN_A_DRAFT = 200;
+
   @Override
   public String code() {
     return "owner-inactive";
@@ -39,10 +41,16 @@ final class OwnerInactive implements Rule {
     return byOwner.entrySet().stream().map(each -> {
       List<Place> owned = each.getValue();
       long hidden = owned.stream().filter(place -> place.conditions().isPrivate()).count();
-      List<Change> changes = new ArrayList<>();
-      owned.stream().limit(200).forEach(place -> changes.add(new PlaceChange.SetDocument(place.id(), place.type(), null)));
+      List<String> evidence = new ArrayList<>();
+      if (hidden > 0) {
+        evidence.add(hidden + " of them private.");
+      }
+      if (owned.size() > IN_A_DRAFT) {
+        evidence.add("Too many to be mended in one draft.");
+      }
+      List<Change> changes = owned.stream().map(place -> (Change) new PlaceChange.SetDocument(place.id(), place.type(), null)).toList();
       return new Finding(code(), severity(), "person:" + each.getKey(), "", survey.structure().people().get(each.getKey()).name() + " is not active and still owns " + owned.size() + (owned.size() == 1 ? " document." : " documents."),
-          hidden == 0 ? List.of() : List.of(hidden + " of them private."), hidden > 0 || owned.size() > 200 ? List.of() : List.of(new Fix("Let them have no owner", changes)));
+          evidence, hidden > 0 || owned.size() > IN_A_DRAFT ? List.of() : List.of(new Fix("Let them have no owner", changes)));
     });
   }
 

@@ -34,7 +34,7 @@ final class RequiredFieldMissing implements Rule {
     return survey.structure().types().values().stream().sorted(Comparator.comparing(DocumentType::id)).flatMap(type -> type.fields().stream().filter(DocumentType.Field::required).flatMap(field -> {
       List<Integer> lacking = snapshot.documentsOf(type.id()).filter(place -> snapshot.effectiveLabel(place, field.key()) == null).boxed().sorted(snapshot.inTreeOrder()).toList();
       return lacking.isEmpty() ? Stream.empty() : Stream.of(new Finding(code(), severity(), "type:" + type.id(), field.key(), lacking.size() + (lacking.size() == 1 ? " document" : " documents") + " of the type “" + type.name() + "” lack “"
-          + (field.label() == null ? field.key() : field.label()) + "”.", lacking.stream().limit(survey.limits().evidenceAtMost()).map(snapshot::pathText).toList(), List.of()));
+          + (field.label() == null ? field.key() : field.label()) + "”.", survey.cut(lacking.stream().map(snapshot::pathText).toList()), List.of()));
     }));
   }
 }

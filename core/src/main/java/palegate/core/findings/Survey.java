@@ -26,6 +26,7 @@ import palegate.core.snapshot.Snapshot;
 import palegate.core.snapshot.SnapshotAt;
 import palegate.core.structure.Structure;
 import palegate.core.structure.SubjectNames;
+import palegate.core.wallsatwork.LabelsInUse;
 
 /** A structure at an instant, as rules look at it; what several of them need is made once. */
 public final class Survey {
@@ -48,8 +49,20 @@ public final class Survey {
     return (List<T>) made.get(name);
   }
 
+  LabelsInUse labelsInUse() {
+    return once("labels in use", () -> List.of(LabelsInUse.of(snapshot()))).get(0);
+  }
+
   SnapshotAt moment() {
     return moment;
+  }
+
+  /** When all that is dated has begun and ended. */
+  SnapshotAt atLast() {
+    return once("at last", () -> {
+      List<Instant> later = snapshot().boundariesAfter(now());
+      return List.of(later.isEmpty() ? moment : snapshot().at(later.get(later.size() - 1)));
+    }).get(0);
   }
 
   Limits limits() {
@@ -85,9 +98,13 @@ public final class Survey {
     return structure().roles().get(id).name();
   }
 
-  /** Names of people, in order; no more than evidence may have. */
+  /** Names of people, in order; no more than evidence may have, and how many more there are. */
   List<String> names(PersonSet people) {
-    List<String> all = people.stream().mapToObj(snapshot()::person).map(Person::name).sorted().toList();
+    return cut(people.stream().mapToObj(snapshot()::person).map(Person::name).sorted().toList());
+  }
+
+  /** No more lines than evidence may have, and how many more there are. */
+  List<String> cut(List<String> all) {
     return all.size() <= limits.evidenceAtMost() ? all : Stream.concat(all.stream().limit(limits.evidenceAtMost() - 1L), Stream.of("and " + (all.size() - limits.evidenceAtMost() + 1) + " more")).toList();
   }
 
@@ -96,7 +113,7 @@ public final class Survey {
   }
 
   Stream<Entry> entries() {
-    return Stream.<Entry>concat(structure().grants().values().stream(), structure().withholdings().values().stream()).sorted(Comparator.comparing(Entry::id));
+    return structure().entries().sorted(Comparator.comparing(Entry::id));
   }
 
   Stream<Group> groups() {

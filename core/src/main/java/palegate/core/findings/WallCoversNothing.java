@@ -9,10 +9,13 @@ import java.util.stream.Stream;
 import palegate.core.changes.WallChange;
 import palegate.core.questions.WallCoverage;
 import palegate.core.walls.Wall;
+import palegate.core.wallsatwork.WallGap;
 import palegate.core.wallsatwork.WallGaps;
 
 /** Walls that cover nothing. */
 final class WallCoversNothing implements Rule {
+  private static final int SUREST = 3;
+
   @Override
   public String code() {
     return "wall-covers-nothing";
@@ -38,12 +41,12 @@ final class WallCoversNothing implements Rule {
     return walls(survey, WallCoverage::matchesNothing).map(coverage -> {
       Wall wall = survey.structure().walls().get(coverage.wall());
       List<Fix> fixes = new ArrayList<>();
-      WallGaps.of(survey.snapshot(), wall).stream().filter(gap -> gap.fix() != null && Objects.equals(gap.side(), coverage.side())).limit(3)
-          .forEach(gap -> fixes.add(Fix.of("Take in " + survey.path(gap.place()) + ", where “" + gap.said() + "” is like “" + gap.like() + "”", gap.fix())));
+      List<WallGap> gaps = WallGaps.of(survey.snapshot(), wall, survey.labelsInUse()).stream().filter(gap -> gap.fix() != null && Objects.equals(gap.side(), coverage.side())).toList();
+      gaps.stream().limit(SUREST).forEach(gap -> fixes.add(Fix.of("Take in " + survey.path(gap.place()) + ", where “" + gap.said() + "” is like “" + gap.like() + "”", gap.fix())));
       if (coverage.side() == null) {
         fixes.add(Fix.of("Lift the wall", new WallChange.SetWall(wall.in(Wall.State.LIFTED))));
       }
-      return new Finding(code(), severity(), "wall:" + wall.id(), coverage.side() == null ? "" : coverage.side(), "“" + wall.name() + "”" + (coverage.side() == null ? "" : ", side “" + coverage.side() + "”,") + " covers nothing.", List.of(), fixes);
+      return new Finding(code(), severity(), "wall:" + wall.id(), coverage.side() == null ? "" : coverage.side(), "“" + wall.name() + "”" + (coverage.side() == null ? "" : ", side “" + coverage.side() + "”,") + " covers nothing.", gaps.size() > SUREST ? List.of(gaps.size() + " places look as if they belonged inside; the surest are offered, the room Walls lists them all.") : List.of(), fixes);
     });
   }
 

@@ -31,7 +31,7 @@ final class WallGapsFound implements Rule {
 
   @Override
   public Stream<Finding> find(Survey survey) {
-    return survey.structure().walls().values().stream().filter(wall -> wall.barsAt(survey.now())).sorted(Comparator.comparing(Wall::id)).flatMap(wall -> WallGaps.of(survey.snapshot(), wall).stream()
+    return survey.structure().walls().values().stream().filter(wall -> wall.barsAt(survey.now())).sorted(Comparator.comparing(Wall::id)).flatMap(wall -> WallGaps.of(survey.snapshot(), wall, survey.labelsInUse()).stream()
         .filter(gap -> gap.confidence() != WallGap.Confidence.POSSIBLE)
         .map(gap -> new Finding(code(), severity(), "wall:" + wall.id(), gap.place(), survey.path(gap.place()) + " looks as if it belonged behind “" + wall.name() + "”.", List.of("It has “" + gap.said() + "”, like “" + gap.like() + "”.", gap.documents()
             + " documents lie outside."), gap.fix() == null ? List.of() : List.of(Fix.of("Take it in", gap.fix())))));

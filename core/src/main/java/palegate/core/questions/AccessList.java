@@ -56,12 +56,21 @@ public record AccessList(Place place, List<Line> lines) {
 
   /** Own lines first, then those of each place above in turn. O(lines × (lines + people / 64)). */
   public static AccessList of(Snapshot snapshot, Instant instant, int place) {
+    return of(snapshot, instant, place, snapshot.reachingEntries(place));
+  }
+
+  /** Own lines alone, in the same states; which line from above says the same is not looked for. O(own lines × (lines + people / 64)). */
+  public static AccessList own(Snapshot snapshot, Instant instant, int place) {
+    return of(snapshot, instant, place, snapshot.ownEntries(place));
+  }
+
+  private static AccessList of(Snapshot snapshot, Instant instant, int place, List<Entry> entries) {
     SnapshotAt moment = snapshot.at(instant);
     Place here = snapshot.place(place);
     HoldersByRight holders = moment.holders(place);
     List<Line> lines = new ArrayList<>();
     Set<Entry> idle = new HashSet<>();
-    for (Entry entry : snapshot.reachingEntries(place)) {
+    for (Entry entry : entries) {
       if (here.isDocument() && !entry.touches(here.type())) {
         continue;
       }

@@ -13,6 +13,7 @@ import java.util.TreeMap;
 import java.util.TreeSet;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import palegate.core.changes.Change;
 import palegate.core.changes.PlaceChange;
@@ -42,24 +43,31 @@ public final class WallGaps {
   private final Wall wall;
   private final Barrier.Side side;
   private final BitSet covered;
+  private final LabelsInUse labels;
   private final Map<Integer, WallGap> found = new HashMap<>();
 
-  private WallGaps(Snapshot snapshot, Wall wall, Barrier.Side side) {
+  private WallGaps(Snapshot snapshot, Wall wall, Barrier.Side side, LabelsInUse labels) {
     this.snapshot = snapshot;
     this.wall = wall;
     this.side = side;
+    this.labels = labels;
     covered = WallCoverage.covered(snapshot, side.scope());
   }
 
   /** Of every scope of the wall; the surest first, then in tree order. A confinement has none: what lies outside it is meant. */
   public static List<WallGap> of(Snapshot snapshot, Wall wall) {
+    return of(snapshot, wall, LabelsInUse.of(snapshot));
+  }
+
+  /** The same where several walls are asked about. O(values of labels + found × depth). */
+  public static List<WallGap> of(Snapshot snapshot, Wall wall, LabelsInUse labels) {
     if (wall.barrier() instanceof Barrier.Confine || snapshot.placeCount() == 0) {
       return List.of();
     }
     List<Barrier.Side> sides = wall.barrier() instanceof Barrier.Sides many ? many.sides()
         : List.of(new Barrier.Side("", wall.barrier().subjects(), wall.barrier().scopes().get(0)));
     Comparator<WallGap> order = Comparator.comparing(WallGap::confidence);
-    return sides.stream().flatMap(side -> new WallGaps(snapshot, wall, side).find()).sorted(order.thenComparing(gap -> snapshot.placeNumber(gap.place()), snapshot.inTreeOrder())).toList();
+    return sides.stream().flatMap(side -> new WallGaps(snapshot, wall, side, labels).find()).sorted(order.thenComparing(gap -> snapshot.placeNumber(gap.place()), snapshot.inTreeOrder())).toList();
   }
 
   private Stream<WallGap> find() {
@@ -75,16 +83,21 @@ public final class WallGaps {
     if (asked.isEmpty()) {
       return;
     }
-    snapshot.places().filter(place -> !covered.get(place)).forEach(place -> snapshot.place(place).labels().forEach((key, value) -> asked.forEach((wantedKey, values) -> {
-      for (String wanted : values) {
-        boolean same = plain(value).equals(plain(wanted));
-        if (key.equals(wantedKey) && !values.contains(value) && (same || oneSlip(plain(value), plain(wanted)))) {
-          add(place, same ? WallGap.Kind.WRITTEN_DIFFERENTLY : WallGap.Kind.MISTYPED, same ? WallGap.Confidence.NEARLY_SURE : WallGap.Confidence.LIKELY, key + ": " + value, key + ": " + wanted);
-        } else if (!key.equals(wantedKey) && same && plain(wanted).chars().anyMatch(Character::isDigit)) {
-          add(place, WallGap.Kind.OTHER_LABEL, WallGap.Confidence.LIKELY, key + ": " + value, wantedKey + ": " + wanted);
+    asked.forEach((wantedKey, values) -> values.forEach(wanted -> {
+      String plainWanted = LabelsInUse.plain(wanted);
+      for (LabelsInUse.Value label : labels.values()) {
+        boolean same = label.plain().equals(plainWanted);
+        if (label.key().equals(wantedKey) && !values.contains(label.text()) && (same || oneSlip(label.plain(), plainWanted))) {
+          outside(label, same ? WallGap.Kind.WRITTEN_DIFFERENTLY : WallGap.Kind.MISTYPED, same ? WallGap.Confidence.NEARLY_SURE : WallGap.Confidence.LIKELY, wantedKey + ": " + wanted);
+        } else if (!label.key().equals(wantedKey) && same && plainWanted.chars().anyMatch(Character::isDigit)) {
+          outside(label, WallGap.Kind.OTHER_LABEL, WallGap.Confidence.LIKELY, wantedKey + ": " + wanted);
         }
       }
-    })));
+    }));
+  }
+
+  private void outside(LabelsInUse.Value label, WallGap.Kind kind, WallGap.Confidence confidence, String like) {
+    label.places().stream().filter(place -> !covered.get(place)).forEach(place -> add(place, kind, confidence, label.key() + ": " + label.text(), like));
   }
 
   /** The numbers of the wall's values, and those of the folders it names, in the names of places outside. */
@@ -104,7 +117,7 @@ public final class WallGaps {
   private static void takeNumbers(String text, String from, Map<String, String> numbers) {
     for (Matcher matcher = NUMBER.matcher(text); matcher.find();) {
       if (matcher.group(1) != null || !YEAR.matcher(matcher.group(2)).matches()) {
-        numbers.putIfAbsent(plain(matcher.group()), from);
+        numbers.putIfAbsent(LabelsInUse.plain(matcher.group()), from);
       }
     }
   }
@@ -112,7 +125,7 @@ public final class WallGaps {
   private static boolean hasNumber(String name, String number) {
     for (Matcher matcher = NUMBER.matcher(name); matcher.find();) {
       // The wall says C-2411: 2411 alone may be another thing's, C 2411 is not.
-      if (plain(matcher.group()).equals(number)) {
+      if (LabelsInUse.plain(matcher.group()).equals(number)) {
         return true;
       }
     }
@@ -184,17 +197,13 @@ public final class WallGaps {
     return wall.barrier() instanceof Barrier.Screen ? new Barrier.Screen(scope, wall.barrier().subjects()) : new Barrier.Seal(scope, wall.barrier().subjects());
   }
 
-  /** Letters and digits alone, in small letters. */
-  private static String plain(String text) {
-    return text.toLowerCase(Locale.ROOT).replaceAll("[^\\p{L}\\p{N}]", "");
-  }
-
   /** Whether two neighbours are swapped, in values with a number of three digits at least: another digit is another case. */
   private static boolean oneSlip(String one, String other) {
-    if (one.length() != other.length() || digits(other).length() < 3 || !one.replaceAll("\\d", "").equals(other.replaceAll("\\d", ""))) {
+    if (one.length() != other.length()) {
       return false;
     }
-    int[] differing = java.util.stream.IntStream.range(0, one.length()).filter(i -> one.charAt(i) != other.charAt(i)).toArray();
-    return differing.length == 2 && differing[1] == differing[0] + 1 && one.charAt(differing[0]) == other.charAt(differing[1]) && one.charAt(differing[1]) == other.charAt(differing[0]);
+    int[] differing = IntStream.range(0, one.length()).filter(i -> one.charAt(i) != other.charAt(i)).limit(3).toArray();
+    return differing.length == 2 && differing[1] == differing[0] + 1 && one.charAt(differing[0]) == other.charAt(differing[1]) && one.charAt(differing[1]) == other.charAt(differing[0])
+        && digits(other).length() >= 3 && one.replaceAll("\\d", "").equals(other.replaceAll("\\d", ""));
   }
 }

@@ -22,7 +22,6 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
-import palegate.core.access.Entry;
 import palegate.core.findings.Finding;
 import palegate.core.findings.FixTrial;
 import palegate.core.findings.Limits;
@@ -95,25 +94,27 @@ class FindingsController {
   @GetMapping
   FindingsShown findings(@RequestParam(required = false) String rule, @RequestParam(defaultValue = "false") boolean accepted, @ParameterObject PageRequest part, Principal who) {
     MadeFindings.Made found = made.of(who.getName());
-    Map<String, FindingAcceptances.Acceptance> meant = acceptances.all();
-    Instant now = clock.instant();
-    Predicate<Finding> isAccepted = finding -> Optional.ofNullable(meant.get(finding.key())).filter(one -> one.holds(finding.facts(), now)).isPresent();
+    Map<FindingAcceptances.Accepted, FindingAcceptances.Acceptance> meant = acceptances.at(clock.instant());
+    Predicate<Finding> isAccepted = finding -> meant.containsKey(accepted(finding));
     List<Finding> open = found.findings().stream().filter(isAccepted.negate()).toList();
     boolean whole = viewpoints.of(who.getName()).whole();
     List<Finding> shown = (accepted ? found.findings().stream().filter(isAccepted) : open.stream()).filter(finding -> (rule == null || rule.isEmpty() || finding.rule().equals(rule)) && part.takes(finding.text(), finding.rule())).toList();
     return new FindingsShown(found.rules().stream().map(one -> new FindingRule(one.code(), one.severity(), one.title(), (int) open.stream().filter(finding -> finding.rule().equals(one.code())).count())).toList(),
-        found.findings().size() - open.size(), Page.of(shown, part.offset(), part.limit(), finding -> row(finding, found.snapshot(), meant, now, whole, who.getName())));
+        found.findings().size() - open.size(), Page.of(shown, part.offset(), part.limit(), finding -> row(finding, found.snapshot(), meant, whole, who.getName())));
   }
 
-  private static FindingRow row(Finding finding, Snapshot snapshot, Map<String, FindingAcceptances.Acceptance> meant, Instant now, boolean whole, String account) {
+  private static FindingAcceptances.Accepted accepted(Finding finding) {
+    return new FindingAcceptances.Accepted(finding.key(), finding.facts());
+  }
+
+  private static FindingRow row(Finding finding, Snapshot snapshot, Map<FindingAcceptances.Accepted, FindingAcceptances.Acceptance> meant, boolean whole, String account) {
     String kind = finding.thing().substring(0, finding.thing().indexOf(':'));
     String id = finding.thing().substring(kind.length() + 1);
     if (kind.equals("entry")) {
-      Entry entry = snapshot.structure().grants().containsKey(id) ? snapshot.structure().grants().get(id) : snapshot.structure().withholdings().get(id);
       kind = "place";
-      id = entry.place();
+      id = snapshot.structure().entry(id).place();
     }
-    return new FindingRow(finding.key(), finding.rule(), finding.severity(), finding.text(), kind, id, Optional.ofNullable(meant.get(finding.key())).filter(one -> one.holds(finding.facts(), now))
+    return new FindingRow(finding.key(), finding.rule(), finding.severity(), finding.text(), kind, id, Optional.ofNullable(meant.get(accepted(finding)))
         .map(one -> new AcceptanceView(one.byName(), one.until(), whole || one.by().equals(account) ? one.reason() : null)).orElse(null));
   }
 
@@ -135,7 +136,7 @@ class FindingsController {
       List<RightsDifference.PersonShift> people = rehearsal.now().people();
       return new FixView(fix.words(), fix.changes().stream().map(ChangeBody::of).toList(), (int) people.stream().filter(one -> !one.gained().isEmpty()).count(), (int) people.stream().filter(one -> !one.lost().isEmpty()).count(), rehearsal.lockOuts().size());
     }).toList();
-    return new FindingView(row(finding, all.snapshot(), acceptances.all(), now, viewpoints.of(who.getName()).whole(), who.getName()), finding.facts(), rule.title(), rule.matters(), finding.evidence(), fixes);
+    return new FindingView(row(finding, all.snapshot(), acceptances.at(now), viewpoints.of(who.getName()).whole(), who.getName()), finding.facts(), rule.title(), rule.matters(), finding.evidence(), fixes);
   }
 
   /** Says that one is meant to be so, for a while, as long as its facts are those that were seen. */
@@ -159,8 +160,7 @@ class FindingsController {
   @ResponseStatus(HttpStatus.NO_CONTENT)
   void takeBack(@RequestParam String key, Principal who) {
     new Written().text("key", key).refuse("There is no such finding.");
-    found(made.of(who.getName()), key);
-    if (!acceptances.takeBack(key)) {
+    if (!acceptances.takeBack(key, found(made.of(who.getName()), key).facts())) {
       throw Problem.notFound("accepted finding", key);
     }
   }

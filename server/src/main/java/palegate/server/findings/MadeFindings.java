@@ -6,7 +6,9 @@ import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
+import java.util.Map;
 import org.springframework.stereotype.Component;
+import palegate.core.collections.Later;
 import palegate.core.duties.Duty;
 import palegate.core.findings.Finding;
 import palegate.core.findings.Findings;
@@ -24,13 +26,13 @@ class MadeFindings {
   /** @param rules by which was looked: of a part of the repository only those that can be said of a part */
   record Made(Snapshot snapshot, Instant at, List<Rule> rules, List<Finding> findings) {}
 
-  private static final int FINDINGS_HELD = 200_000;
+  /** What is held must not hold the state that it is of: states are let go when nobody asks for them any more. */
+  private record Found(Instant at, Later<List<Finding>> findings) {}
+
   /** Days go by without anything beginning or ending: what is too long is so only after a while. */
   private static final Duration FRESH_FOR = Duration.ofMinutes(10);
 
-  private record Key(Snapshot snapshot, boolean everywhere) {}
-
-  private final Cache<Key, Made> held = Caffeine.newBuilder().maximumWeight(FINDINGS_HELD).weigher((Key key, Made made) -> 10 + made.findings().size()).expireAfterAccess(Duration.ofMinutes(10)).build();
+  private final Map<Boolean, Cache<Snapshot, Found>> held = Map.of(true, kept(), false, kept());
   private final Viewpoints viewpoints;
   private final Clock clock;
 
@@ -39,18 +41,24 @@ class MadeFindings {
     this.clock = clock;
   }
 
+  private static Cache<Snapshot, Found> kept() {
+    return Caffeine.newBuilder().weakKeys().expireAfterAccess(Duration.ofMinutes(10)).build();
+  }
+
   Made of(String account) {
     Viewpoint viewpoint = viewpoints.of(account);
+    Snapshot snapshot = viewpoint.snapshot();
     // Decided by duties, which the asker knows of, not by whether something is hidden, which they may not know.
-    Key key = new Key(viewpoint.snapshot(), administersEverything(viewpoint.asker()));
+    boolean everywhere = administersEverything(viewpoint.asker());
+    List<Rule> rules = everywhere ? Rules.ALL : Rules.ALL.stream().filter(rule -> !rule.isOfWhole()).toList();
     Instant now = clock.instant();
-    Made made = held.getIfPresent(key);
-    if (made == null || Duration.between(made.at(), now).abs().compareTo(FRESH_FOR) > 0 || !made.snapshot().sameBetween(made.at(), now)) {
-      List<Rule> rules = key.everywhere() ? Rules.ALL : Rules.ALL.stream().filter(rule -> !rule.isOfWhole()).toList();
-      made = new Made(viewpoint.snapshot(), now, rules, viewpoint.snapshot().structure().repository().isEmpty() ? List.of() : Findings.of(viewpoint.snapshot(), now, Limits.USUAL, rules));
-      held.put(key, made);
-    }
-    return made;
+    // Whoever asks while it is being looked waits for that, and does not look as well.
+    Found found = held.get(everywhere).asMap().compute(snapshot, (state, known) -> known != null && Duration.between(known.at(), now).abs().compareTo(FRESH_FOR) <= 0 && state.sameBetween(known.at(), now) ? known : new Found(now, new Later<>(() -> look(state, now, rules))));
+    return new Made(snapshot, found.at(), rules, found.findings().get());
+  }
+
+  private static List<Finding> look(Snapshot snapshot, Instant now, List<Rule> rules) {
+    return snapshot.structure().repository().isEmpty() ? List.of() : Findings.of(snapshot, now, Limits.USUAL, rules);
   }
 
   private static boolean administersEverything(Asker asker) {

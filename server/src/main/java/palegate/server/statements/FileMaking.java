@@ -22,6 +22,7 @@ import palegate.exports.StatementSheet;
 import palegate.server.session.Accounts;
 import palegate.server.session.Rooms;
 import palegate.server.shell.Problem;
+import palegate.server.store.History;
 import palegate.server.store.PreparedFileRecords;
 import palegate.server.viewpoint.Viewpoints;
 
@@ -84,16 +85,24 @@ class FileMaking {
   private final PreparedFileRecords records;
   private final RegularStatements regular;
   private final Viewpoints viewpoints;
+  private final History history;
   private final Accounts accounts;
   private final Clock clock;
 
-  FileMaking(MadeStatements statements, PreparedFileRecords records, RegularStatements regular, Viewpoints viewpoints, Accounts accounts, Clock clock) {
+  FileMaking(MadeStatements statements, PreparedFileRecords records, RegularStatements regular, Viewpoints viewpoints, History history, Accounts accounts, Clock clock) {
     this.statements = statements;
     this.records = records;
     this.regular = regular;
     this.viewpoints = viewpoints;
+    this.history = history;
     this.accounts = accounts;
     this.clock = clock;
+  }
+
+  /** What its maker may know of the states that it is about: of a stretch of time, where it begins too. */
+  String madeUnder(String account, long change, Recipe recipe) {
+    String known = KnownDigest.of(viewpoints.asOf(account, change));
+    return recipe.from() == null ? known : known + " " + KnownDigest.of(viewpoints.asOf(account, history.at(recipe.from()).change()));
   }
 
   void make(Progress progress, long bytesAtMost) throws IOException {
@@ -105,7 +114,7 @@ class FileMaking {
     if (recipe == null) {
       throw Problem.of(HttpStatus.UNPROCESSABLE_CONTENT, "no-such-statement", "Not a statement that can be made", "What is asked cannot be read any more: [" + file.recipe() + "]. Ask for it anew.");
     }
-    String known = KnownDigest.of(viewpoints.asOf(file.account(), file.change()));
+    String known = madeUnder(file.account(), file.change(), recipe);
     MadeStatements.Made made = statements.makeOf(recipe, file.at(), file.change(), file.account());
     StatementTable table = watched(made.table(), progress);
     progress.title = made.table().title();

@@ -31,7 +31,9 @@ import palegate.server.store.PreparedFileRecords;
 class PreparedFiles implements DisposableBean {
   private static final Logger LOG = LoggerFactory.getLogger(PreparedFiles.class);
   private static final int TRIES = 3;
-  static final Duration FAILURES_KEPT = Duration.ofDays(7);
+  /** An account's files together may have so many times the bytes of one. */
+  private static final int FILES_FULL = 2;
+  private static final Duration FAILURES_KEPT = Duration.ofDays(7);
 
   private final PreparedFileRecords records;
   private final FileMaking making;
@@ -92,7 +94,7 @@ class PreparedFiles implements DisposableBean {
         fail(taken, "Whoever made it was broken off " + TRIES + " times. Ask for fewer rows, or for another kind of file.");
         return;
       }
-      making.make(progress, bytesAtMost);
+      making.make(progress, Math.max(0, Math.min(bytesAtMost, FILES_FULL * bytesAtMost - records.bytesOf(taken.file().account()))));
     } catch (FileMaking.CalledOff calledOff) {
       LOG.info("Prepared file {} was called off", taken.file().id());
     } catch (Problem refused) {
@@ -100,7 +102,7 @@ class PreparedFiles implements DisposableBean {
     } catch (TooManyRows tooMany) {
       fail(taken, "A PDF holds at most " + tooMany.most() + " rows. Put the rows together, leave documents out, or take the workbook.");
     } catch (PartsStream.TooLarge tooLarge) {
-      fail(taken, "The file would be larger than " + bytesAtMost / 1024 / 1024 + " MB. Ask for fewer rows, or put them together.");
+      fail(taken, "A file has at most " + bytesAtMost / 1024 / 1024 + " MB, and all of yours together at most " + FILES_FULL * bytesAtMost / 1024 / 1024 + ". Ask for fewer rows, put them together, or throw some of your files away.");
     } catch (IOException | RuntimeException failed) {
       if (Outage.caused(failed)) {
         LOG.warn("A prepared file waits: the database does not answer");

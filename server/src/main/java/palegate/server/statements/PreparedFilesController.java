@@ -30,14 +30,12 @@ import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import palegate.core.statements.Recipe;
 import palegate.core.statements.Rhythm;
-import palegate.core.viewpoint.KnownDigest;
 import palegate.exports.FileFormat;
 import palegate.server.shell.MayBeMissing;
 import palegate.server.shell.Problem;
 import palegate.server.shell.Written;
 import palegate.server.store.PreparedFileRecords;
 import palegate.server.store.RegularStatementRecords;
-import palegate.server.viewpoint.Viewpoints;
 
 /** Files that are made in the background and wait for whoever asked for them, and statements that come by themselves. */
 @RestController
@@ -68,19 +66,20 @@ class PreparedFilesController {
   record RegularStatement(long id, String name, String recipe, String format, String every, int day, boolean onlyIfChanged, Instant nextAt) {}
 
   private static final int AT_ONCE = 5;
-  private static final int REGULAR_AT_MOST = 50;
+  private static final int KEPT_AT_MOST = 50;
+  private static final int REGULAR_AT_MOST = 20;
 
   private final PreparedFileRecords records;
   private final RegularStatementRecords regular;
   private final MadeStatements statements;
-  private final Viewpoints viewpoints;
+  private final FileMaking making;
   private final Clock clock;
 
-  PreparedFilesController(PreparedFileRecords records, RegularStatementRecords regular, MadeStatements statements, Viewpoints viewpoints, Clock clock) {
+  PreparedFilesController(PreparedFileRecords records, RegularStatementRecords regular, MadeStatements statements, FileMaking making, Clock clock) {
     this.records = records;
     this.regular = regular;
     this.statements = statements;
-    this.viewpoints = viewpoints;
+    this.making = making;
     this.clock = clock;
   }
 
@@ -99,8 +98,8 @@ class PreparedFilesController {
   PreparedFileId prepare(@Valid @RequestBody ToPrepare asked, Principal who) {
     Recipe recipe = recipe(asked.recipe());
     MadeStatements.State state = statements.state(asked.at(), who.getName());
-    return new PreparedFileId(records.ask(who.getName(), null, recipe.text(), asked.format().name(), state.at(), state.change(), clock.instant(), AT_ONCE)
-        .orElseThrow(() -> Problem.of(HttpStatus.UNPROCESSABLE_CONTENT, "too-many", "Too many are under way", AT_ONCE + " files are waiting or in the making. Wait for one of them, or call one off.")));
+    return new PreparedFileId(records.ask(who.getName(), null, recipe.text(), asked.format().name(), state.at(), state.change(), clock.instant(), AT_ONCE, KEPT_AT_MOST).orElseThrow(() -> Problem.of(HttpStatus.UNPROCESSABLE_CONTENT, "too-many", "Too many files",
+        "At most " + AT_ONCE + " files are under way at once, and " + KEPT_AT_MOST + " are kept. Wait for one of them, call one off, or throw some away.")));
   }
 
   /** One's own, newest first. */
@@ -136,7 +135,7 @@ class PreparedFilesController {
     if (file.state() != PreparedFileRecords.State.READY) {
       throw Problem.of(HttpStatus.CONFLICT, "not-ready", "Not ready", "The file is " + file.state().word() + ". Wait until it is ready.");
     }
-    if (!file.knownDigest().equals(KnownDigest.of(viewpoints.asOf(who.getName(), file.change())))) {
+    if (!file.knownDigest().equals(making.madeUnder(who.getName(), file.change(), recipe(file.recipe())))) {
       throw Problem.of(HttpStatus.CONFLICT, "made-under-other-duties", "Made under other duties", "What you may know has changed since the file was made. Throw it away and ask for it again.");
     }
     response.setContentType(FileFormat.valueOf(file.format()).mediaType());

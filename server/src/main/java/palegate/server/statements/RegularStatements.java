@@ -21,6 +21,7 @@ import palegate.server.store.Transactions;
 class RegularStatements {
   private static final Logger LOG = LoggerFactory.getLogger(RegularStatements.class);
   private static final int ANY_NUMBER = Integer.MAX_VALUE;
+  private static final int KEPT_AT_MOST = 13;
 
   private final RegularStatementRecords records;
   private final PreparedFileRecords files;
@@ -47,9 +48,10 @@ class RegularStatements {
         Recipe asked = recipe != null && recipe.kind().isOfPeriod() ? recipe.since(files.lastOf(one.id()).map(PreparedFileRecords.Prepared::at).orElse(now.minus(stretch(one)))) : recipe;
         String text = asked == null ? one.recipe() : asked.text();
         long change = snapshots.current().change();
+        files.keepNewest(one.id(), KEPT_AT_MOST);
         transactions.run(() -> {
           if (records.advance(one, one.rhythm().next(now))) {
-            files.ask(one.account(), one.id(), text, one.format(), now, change, now, ANY_NUMBER);
+            files.ask(one.account(), one.id(), text, one.format(), now, change, now, ANY_NUMBER, ANY_NUMBER);
           }
         });
       } catch (IllegalArgumentException | IllegalStateException unreadable) {

@@ -45,7 +45,8 @@ public class PreparedFileRecords {
 
   /** Whoever is silent for so long does not hold it any more. */
   public static final Duration HELD_FOR = Duration.ofSeconds(30);
-  private static final int SHOWN_AT_MOST = 100;
+  /** As many as there can be: fifty, and fourteen of each of twenty regular statements. */
+  private static final int SHOWN_AT_MOST = 500;
   private static final String COLUMNS = """
       id, account, regular_statement, recipe, format, about_at, change_number, state, title, file_name, asked_at, begun_at, ended_at, kept_until, rows_made, rows_expected, bytes, tries, content_digest,
       known_digest, failure""";
@@ -58,17 +59,23 @@ public class PreparedFileRecords {
     this.transactions = transactions;
   }
 
-  /** Asks for one; empty if an account has as many waiting and in the making as it may. */
-  public Optional<Long> ask(String account, Long regular, String recipe, String format, Instant at, long change, Instant now, int atMost) {
+  /**
+   * Asks for one; empty if an account has as many as it may.
+   *
+   * @param underWayAtMost so many of it may wait and be in the making
+   * @param keptAtMost so many of it may be there at all, those of regular statements aside
+   */
+  public Optional<Long> ask(String account, Long regular, String recipe, String format, Instant at, long change, Instant now, int underWayAtMost, int keptAtMost) {
     return transactions.write(() -> {
       // Two windows that ask at once are counted one after the other.
       jdbc.sql("SELECT login FROM accounts WHERE login = :account FOR UPDATE").param("account", account).query(String.class).single();
       int made = jdbc.sql("""
           INSERT INTO prepared_files (account, regular_statement, recipe, format, about_at, change_number, state, asked_at)
           SELECT :account, :regular, :recipe, :format, :at, :change, 'waiting', :now FROM DUAL
-          WHERE (SELECT COUNT(*) FROM prepared_files WHERE account = :account AND state IN ('waiting', 'in_the_making')) < :most
+          WHERE (SELECT COUNT(*) FROM prepared_files WHERE account = :account AND state IN ('waiting', 'in_the_making')) < :underWay
+            AND (SELECT COUNT(*) FROM prepared_files WHERE account = :account AND regular_statement IS NULL) < :kept
           """).param("account", account).param("regular", regular).param("recipe", recipe).param("format", format).param("at", Instants.toDatabase(at)).param("change", change).param("now", Instants.toDatabase(now))
-          .param("most", atMost).update();
+          .param("underWay", underWayAtMost).param("kept", keptAtMost).update();
       return made == 0 ? Optional.<Long>empty() : Optional.of(jdbc.sql("SELECT LAST_INSERT_ID()").query(Long.class).single());
     });
   }
@@ -146,6 +153,19 @@ public class PreparedFileRecords {
   /** Calls one off, or throws a finished one away; whoever is making it notices with the next thing they write. */
   public boolean forget(String account, long id) {
     return jdbc.sql("DELETE FROM prepared_files WHERE account = :account AND id = :id").param("account", account).param("id", id).update() == 1;
+  }
+
+  /** How many bytes an account's files have together. */
+  public long bytesOf(String account) {
+    return jdbc.sql("SELECT COALESCE(SUM(bytes), 0) FROM prepared_files WHERE account = :account AND state = 'ready'").param("account", account).query(Long.class).single();
+  }
+
+  /** Throws away all but the newest files of a regular statement. */
+  public void keepNewest(long regular, int atMost) {
+    jdbc.sql("""
+        DELETE FROM prepared_files WHERE regular_statement = :regular AND ended_at IS NOT NULL AND id NOT IN
+          (SELECT id FROM (SELECT id FROM prepared_files WHERE regular_statement = :regular AND ended_at IS NOT NULL ORDER BY id DESC LIMIT :most) newest)
+        """).param("regular", regular).param("most", atMost).update();
   }
 
   /** Throws away those whose end has come. */

@@ -60,6 +60,43 @@ class FindingsRoomTest {
   }
 
   @Test
+  void the_first_fix_of_every_rule_goes_through_the_tray_takes_its_finding_away_and_can_be_undone(TestApplication app) {
+    Browser keeper = app.signedIn("wenna.carrow");
+    int tried = 0;
+    for (JsonNode rule : all(keeper, "").path("rules")) {
+      String code = rule.path("code").asString();
+      JsonNode rows = all(keeper, "&rule=" + code).path("findings").path("items");
+      if (rows.isEmpty()) {
+        continue;
+      }
+      String key = rows.get(0).path("key").asString();
+      JsonNode fixes = one(keeper, key).path("fixes");
+      if (fixes.isEmpty()) {
+        continue;
+      }
+      keeper.delete("/api/draft");
+      Browser.Answer drafted = keeper.post("/api/draft/changes/many", Map.of("changes", fixes.get(0).path("changes").valueStream().toList()));
+      assertThat(drafted.status()).as(key + ": " + new String(drafted.bytes(), StandardCharsets.UTF_8)).isEqualTo(201);
+      Browser.Answer done = keeper.putInForce(true);
+      if (done.status() == 409 && done.body().path("detail").asString().contains("approv")) {
+        continue;
+      }
+      assertThat(done.status()).as(key + ": " + new String(done.bytes(), StandardCharsets.UTF_8)).isLessThan(300);
+      assertThat(keys(keeper, code)).as(code).doesNotContain(key);
+      long change = done.body().path("change").asLong();
+      keeper.post("/api/journal/" + change + "/reversal", Map.of());
+      assertThat(keeper.putInForce(true).status()).as("undoing " + key).isLessThan(300);
+      assertThat(keys(keeper, code)).as(code + " is there again once its fix is undone").contains(key);
+      tried++;
+    }
+    assertThat(tried).as("rules whose fixes were tried").isGreaterThan(7);
+  }
+
+  private static List<String> keys(Browser browser, String rule) {
+    return all(browser, "&rule=" + rule).path("findings").path("items").valueStream().map(row -> row.path("key").asString()).toList();
+  }
+
+  @Test
   void what_is_meant_so_is_left_out_until_its_day_or_until_it_says_something_else(TestApplication app) {
     Browser keeper = app.signedIn("wenna.carrow");
     String key = firstKey(keeper, "type-cleared-for-nobody");

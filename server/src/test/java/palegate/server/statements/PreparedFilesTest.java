@@ -7,6 +7,7 @@ import java.nio.charset.StandardCharsets;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.concurrent.locks.LockSupport;
 import java.util.function.BooleanSupplier;
@@ -14,8 +15,12 @@ import org.apache.poi.xssf.usermodel.XSSFWorkbook;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
+import palegate.core.duties.Duty;
+import palegate.core.people.Subject;
+import palegate.core.structure.Structure;
 import palegate.server.store.Instants;
 import palegate.server.store.PreparedFileRecords;
+import palegate.server.store.Snapshots;
 import palegate.server.testkit.Browser;
 import palegate.server.testkit.InDemo;
 import palegate.server.testkit.TestApplication;
@@ -82,18 +87,77 @@ class PreparedFilesTest {
   }
 
   @Test
-  void whoever_may_not_know_all_of_it_any_more_does_not_get_it_and_whoever_has_no_duty_has_none_made(TestApplication app) {
-    Browser auditor = app.signedIn("oriel.fenn");
-    long id = ready(auditor, ask(auditor, BOARD, "CSV")).path("id").asLong();
-    // What may be known of the state is another than when it was made.
-    app.database().asOwner().sql("UPDATE prepared_files SET known_digest = 'sha256:of-other-duties'").update();
-    Browser.Answer refused = auditor.get("/api/statements/prepared/" + id + "/file");
+  void a_wall_or_a_duty_that_came_since_keeps_the_file_from_its_maker(TestApplication app) {
+    Browser keeper = app.signedIn("linnet.sayle");
+    Browser chief = app.signedIn("wenna.carrow");
+    Structure structure = app.bean(Snapshots.class).current().snapshot().structure();
+    String library = structure.duties().values().stream().filter(duty -> duty.subject().equals(new Subject.OfPerson("p-113")) && duty.place() != null && !duty.place().equals("root")).findFirst().orElseThrow().place();
+    long id = ready(keeper, ask(keeper, "kind=lists id=" + library, "CSV")).path("id").asLong();
+    assertThat(keeper.get("/api/statements/prepared/" + id + "/file").status()).isEqualTo(200);
+    String folder = structure.places().values().stream().filter(place -> library.equals(place.parent())).findFirst().orElseThrow().id();
+    chief.post("/api/draft/changes", Map.of("kind", "setWall", "wall", "w-since", "name", "Since", "state", "STANDING", "barrier", "screen",
+        "sides", List.of(Map.of("subjects", List.of(Map.of("kind", "person", "id", "p-113")), "places", List.of(folder)))));
+    assertThat(chief.putInForce(true).status()).as("the wall stands").isLessThan(300);
+    Browser.Answer refused = keeper.get("/api/statements/prepared/" + id + "/file");
     assertThat(refused.status()).isEqualTo(409);
-    assertThat(refused.body().path("detail").asString()).contains("What you may know has changed");
+    assertThat(refused.body().path("detail").asString()).contains("What you may know has changed").doesNotContain("Since");
+    // Made anew it holds what may be known now.
+    long anew = ready(keeper, ask(keeper, "kind=lists id=" + library, "CSV")).path("id").asLong();
+    assertThat(keeper.get("/api/statements/prepared/" + anew + "/file").status()).isEqualTo(200);
+    chief.post("/api/draft/changes", Map.of("kind", "removeWall", "wall", "w-since"));
+    chief.putInForce(true);
+  }
+
+  @Test
+  void what_is_for_a_duty_alone_is_not_given_to_whoever_has_lost_it_and_whoever_has_none_has_none_made(TestApplication app) {
+    Browser auditor = app.signedIn("oriel.fenn");
+    long id = ready(auditor, ask(auditor, "kind=openings from=2026-01-01T00:00:00Z", "CSV")).path("id").asLong();
+    Browser chief = app.signedIn("wenna.carrow");
+    String audit = app.bean(Snapshots.class).current().snapshot().structure().duties().values().stream().filter(duty -> duty.subject().equals(new Subject.OfPerson("p-oriel")) && duty.duty() == Duty.AUDIT).findFirst().orElseThrow().id();
+    // Whoever keeps the whole knows as much of the structure; who opened what is for the audit and the walls.
+    chief.post("/api/draft/changes", Map.of("kind", "setDuty", "assignment", "d-since", "subject", Map.of("kind", "person", "id", "p-oriel"), "duty", "ACCESS", "place", "root"));
+    chief.post("/api/draft/changes", Map.of("kind", "removeDuty", "assignment", audit));
+    assertThat(chief.putInForce(true).status()).isLessThan(300);
+    assertThat(auditor.get("/api/statements/prepared/" + id + "/file").status()).isEqualTo(409);
+    chief.post("/api/draft/changes", Map.of("kind", "setDuty", "assignment", "d-again", "subject", Map.of("kind", "person", "id", "p-oriel"), "duty", "AUDIT"));
+    chief.post("/api/draft/changes", Map.of("kind", "removeDuty", "assignment", "d-since"));
+    assertThat(chief.putInForce(true).status()).isLessThan(300);
+    assertThat(auditor.get("/api/statements/prepared/" + id + "/file").status()).as("the same duties again").isEqualTo(200);
     // Mia has no duty: what was asked for in her name before she lost it is not made.
     app.database().asOwner().sql("INSERT INTO prepared_files (account, recipe, format, about_at, change_number, state, asked_at) VALUES ('mia.torrance', '" + BOARD + "', 'CSV', '2026-11-24 10:00:00', 1, 'waiting', '2026-11-24 10:00:00')").update();
     until("what Mia may not have", () -> app.database().asOwner().sql("SELECT COUNT(*) FROM prepared_files WHERE account = 'mia.torrance' AND state = 'failed' AND failure LIKE '%duties%'").query(Integer.class).single() == 1);
     assertThat(app.database().asOwner().sql("SELECT COUNT(*) FROM prepared_parts p JOIN prepared_files f ON f.id = p.file WHERE f.account = 'mia.torrance'").query(Integer.class).single()).isZero();
+  }
+
+  @Test
+  void two_instances_make_each_file_once_and_ask_once_for_what_is_due(TestApplication app) {
+    Browser auditor = app.signedIn("oriel.fenn");
+    try (TestApplication other = app.another()) {
+      for (int i = 0; i < 12; i++) {
+        app.database().asOwner().sql("INSERT INTO prepared_files (account, recipe, format, about_at, change_number, state, asked_at) VALUES ('oriel.fenn', :recipe, 'CSV', :at, 6, 'waiting', :at)").param("recipe", BOARD)
+            .param("at", Instants.toDatabase(TestApplication.TODAY)).update();
+      }
+      until("all of them", () -> count(app, "ready") == 12);
+      assertThat(app.database().asOwner().sql("SELECT MAX(tries) FROM prepared_files").query(Integer.class).single()).isEqualTo(1);
+      assertThat(app.database().asOwner().sql("SELECT COUNT(*) FROM prepared_parts").query(Integer.class).single()).isEqualTo(12);
+      forgetAll(app);
+      auditor.post("/api/statements/regular", Map.of("name", "Breaks", "recipe", "kind=breaks", "format", "CSV", "every", "WEEK", "day", 1, "onlyIfChanged", false));
+      app.database().asOwner().sql("UPDATE regular_statements SET next_at = :at").param("at", Instants.toDatabase(app.clock().instant().minusSeconds(1))).update();
+      until("the regular one", () -> count(app, "ready") == 1);
+      assertThat(count(app, "%")).isEqualTo(1);
+      assertThat(other.address()).isNotEqualTo(app.address());
+    }
+  }
+
+  @Test
+  void no_more_than_fifty_are_kept(TestApplication app) {
+    for (int i = 0; i < 50; i++) {
+      app.database().asOwner().sql("INSERT INTO prepared_files (account, recipe, format, about_at, change_number, state, asked_at, failure, kept_until) VALUES ('oriel.fenn', 'kind=breaks', 'CSV', :at, 6, 'failed', :at, 'x', :until)")
+          .param("at", Instants.toDatabase(app.clock().instant())).param("until", Instants.toDatabase(app.clock().instant().plusSeconds(3600))).update();
+    }
+    Browser auditor = app.signedIn("oriel.fenn");
+    assertThat(auditor.post("/api/statements/prepared", Map.of("recipe", BOARD, "format", "CSV")).body().path("detail").asString()).contains("50 are kept");
+    assertThat(auditor.get("/api/statements/prepared").body()).as("all of them are listed").hasSize(50);
   }
 
   @Test
@@ -173,7 +237,7 @@ class PreparedFilesTest {
       app.database().asOwner().sql("INSERT INTO prepared_files (account, recipe, format, about_at, change_number, state, asked_at, begun_at, held_by, held_until) VALUES ('oriel.fenn', 'kind=breaks', 'CSV', :at, 6, 'in_the_making', :at, :at, :held, :until)")
           .param("at", Instants.toDatabase(app.clock().instant())).param("held", "t" + i).param("until", Instants.toDatabase(app.clock().instant().plusSeconds(3600))).update();
     }
-    assertThat(auditor.post("/api/statements/prepared", Map.of("recipe", BOARD, "format", "CSV")).body().path("detail").asString()).contains("5 files are waiting");
+    assertThat(auditor.post("/api/statements/prepared", Map.of("recipe", BOARD, "format", "CSV")).body().path("detail").asString()).contains("At most 5 files are under way at once");
     forgetAll(app);
     long id = ready(auditor, ask(auditor, BOARD, "CSV")).path("id").asLong();
     Instant was = app.clock().instant();

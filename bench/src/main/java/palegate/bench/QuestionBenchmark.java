@@ -15,7 +15,7 @@ import palegate.core.access.Trace;
 import palegate.core.people.Subject;
 import palegate.core.questions.AccessList;
 import palegate.core.questions.Explanation;
-import palegate.core.questions.Matrix;
+import palegate.core.matrix.Matrix;
 import palegate.core.questions.ReachOf;
 import palegate.core.questions.WhoCan;
 import palegate.core.roles.Right;

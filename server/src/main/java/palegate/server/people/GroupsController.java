@@ -21,7 +21,7 @@ import palegate.core.people.Membership;
 import palegate.core.people.Person;
 import palegate.core.people.Subject;
 import palegate.core.questions.Beyond;
-import palegate.core.questions.Matrix;
+import palegate.core.matrix.Matrix;
 import palegate.core.questions.MembershipPaths;
 import palegate.core.questions.NestedGroups;
 import palegate.core.snapshot.SnapshotAt;

@@ -1,4 +1,4 @@
-package palegate.core.questions;
+package palegate.core.matrix;
 
 import static org.assertj.core.api.Assertions.assertThat;
 

@@ -1,10 +1,11 @@
-package palegate.core.questions;
+package palegate.core.matrix;
 
 import java.time.Instant;
 import java.util.EnumMap;
 import java.util.Map;
 import palegate.core.access.Trace;
 import palegate.core.collections.PersonSet;
+import palegate.core.questions.Explanation;
 import palegate.core.roles.Rights;
 import palegate.core.snapshot.SnapshotAt;
 

@@ -1,10 +1,8 @@
-package palegate.core.questions;
+package palegate.core.matrix;
 
 import java.time.Instant;
-import java.util.ArrayDeque;
 import java.util.ArrayList;
-import java.util.Deque;
-import java.util.HashSet;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -14,9 +12,9 @@ import palegate.core.access.Grant;
 import palegate.core.access.stages.HoldersByRight;
 import palegate.core.collections.PersonSet;
 import palegate.core.people.Subject;
+import palegate.core.questions.PeopleByRights;
 import palegate.core.roles.Right;
 import palegate.core.roles.Rights;
-import palegate.core.snapshot.Joined;
 import palegate.core.snapshot.Reader;
 import palegate.core.snapshot.Snapshot;
 import palegate.core.snapshot.SnapshotAt;
@@ -81,61 +79,77 @@ public final class Matrix {
   private final Snapshot snapshot;
   private final Instant instant;
   private final List<Row> rows = new ArrayList<>();
-  private final int[] places;
+  private final List<Column> columns;
   private final Cell[][] cells;
   /** Everyone behind a row that is gone through person by person. */
   private final PersonSet listed;
 
-  private Matrix(SnapshotAt moment, Instant instant, List<Subject> subjects, int[] places) {
+  private Matrix(SnapshotAt moment, Instant instant, List<Subject> subjects, List<Column> columns) {
     this.moment = moment;
     this.instant = instant;
-    this.places = places.clone();
+    this.columns = List.copyOf(columns);
     snapshot = moment.snapshot();
     for (Subject subject : subjects) {
       PersonSet people = moment.matching(subject).and(moment.active());
-      rows.add(new Row(subject, containing(subject), people, people.toArray()));
+      rows.add(new Row(subject, Containing.of(moment, subject), people, people.toArray()));
     }
-    cells = new Cell[rows.size()][places.length];
+    cells = new Cell[rows.size()][columns.size()];
     listed = rows.stream().filter(Row::few).map(Row::people).reduce(PersonSet.NOBODY, PersonSet::or);
     // The columns in two halves, one for each processor that a small machine has.
     IntStream.range(0, 2).parallel().forEach(half -> {
-      Columns columns = new Columns();
-      for (int column = half * places.length / 2; column < (half + 1) * places.length / 2; column++) {
-        columns.fill(column);
+      Filling filling = new Filling();
+      for (int column = half * columns.size() / 2; column < (half + 1) * columns.size() / 2; column++) {
+        filling.fill(column);
       }
     });
   }
 
-  /** Works out all cells. O(places × (reaching entries + subjects × members)). */
+  /** Works out all cells. O(columns × (reaching entries + subjects × members)). */
+  public static Matrix of(SnapshotAt moment, Instant instant, List<Subject> subjects, List<Column> columns) {
+    return new Matrix(moment, instant, subjects, columns);
+  }
+
+  /** Of places themselves, by number. */
   public static Matrix of(SnapshotAt moment, Instant instant, List<Subject> subjects, int[] places) {
-    return new Matrix(moment, instant, subjects, places);
+    return new Matrix(moment, instant, subjects, Arrays.stream(places).mapToObj(Column::of).toList());
   }
 
-  public Cell cell(int subject, int place) {
-    return cells[subject][place];
+  public Cell cell(int subject, int column) {
+    return cells[subject][column];
   }
 
-  /** Why people of a cell have more, or less, than it says: each reason with how many people it concerns. */
-  public Map<Because, Integer> because(int subject, int place) {
-    return MatrixReasons.of(moment, instant, rows.get(subject).people(), places[place], cell(subject, place).rights());
+  /** Why people of a cell have more, or less, than it says: each reason with how many people it concerns. Of a place itself, not of a type. */
+  public Map<Because, Integer> because(int subject, int column) {
+    return MatrixReasons.of(moment, instant, rows.get(subject).people(), columns.get(column).place(), cell(subject, column).rights());
+  }
+
+  /** The active people of a subject, told apart by what they have in a column; most first. O(kinds × people / 64). */
+  public static List<PeopleByRights.Alike> behind(SnapshotAt moment, Subject subject, Column column) {
+    HoldersByRight holders = holders(moment, column);
+    return PeopleByRights.of(moment.matching(subject).and(moment.active()), Arrays.stream(Right.values()).map(holders::of).toList());
+  }
+
+  private static HoldersByRight holders(SnapshotAt moment, Column column) {
+    return column.type() == null ? moment.holders(column.place()) : moment.holdersOnNew(column.place(), column.type());
   }
 
   /** Fills column after column in the same memory. */
-  private final class Columns {
+  private final class Filling {
     private final Reader reader = moment.reader();
     /** What each listed person holds in the column at hand. */
     private final short[] held = new short[snapshot.personCount()];
 
     void fill(int column) {
-      int place = places[column];
-      HoldersByRight holders = reader.read(moment.classOf(place));
+      Column head = columns.get(column);
+      int place = head.place();
+      HoldersByRight holders = head.type() == null ? reader.read(moment.classOf(place)) : moment.holdersOnNew(place, head.type());
       listed.forEach(person -> held[person] = 0);
       for (Right right : Right.values()) {
         short bit = (short) Rights.bit(right);
         holders.of(right).and(listed).forEach(person -> held[person] |= bit);
       }
       List<Entry> reaching = snapshot.reachingEntries(place).stream()
-          .filter(entry -> entry.period().holdsAt(instant) && entry.touches(snapshot.place(place).type())).toList();
+          .filter(entry -> entry.period().holdsAt(instant) && entry.touches(head.typeIn(snapshot))).toList();
       for (int row = 0; row < rows.size(); row++) {
         cells[row][column] = cell(rows.get(row), place, reaching, holders);
       }
@@ -189,39 +203,5 @@ public final class Matrix {
     }
     int differing = more.or(less).size();
     return new Cell(rights, withheld, from, row.people().size(), row.people().size() - differing, more.size(), less.size());
-  }
-
-  /** The subject itself, and every group or unit that it is wholly in. */
-  private Set<Subject> containing(Subject subject) {
-    Set<Subject> all = new HashSet<>(Set.of(subject));
-    Joined joined = moment.joined();
-    Deque<String> groups = new ArrayDeque<>();
-    if (subject instanceof Subject.OfGroup group) {
-      joined.group(group.id()).forEach(in -> groups.add(in.group()));
-    } else if (subject instanceof Subject.OfPerson person) {
-      joined.person(person.id()).forEach(in -> groups.add(in.group()));
-      int number = snapshot.personNumber(person.id());
-      addUnitsAbove(snapshot.person(number).unit(), all);
-      for (Subject builtIn : Subject.BuiltIn.values()) {
-        if (moment.matches(number, builtIn)) {
-          all.add(builtIn);
-        }
-      }
-    } else if (subject instanceof Subject.OfUnit unit) {
-      addUnitsAbove(snapshot.structure().units().get(unit.id()).parent(), all);
-    }
-    while (!groups.isEmpty()) {
-      String group = groups.poll();
-      if (all.add(new Subject.OfGroup(group))) {
-        joined.group(group).forEach(in -> groups.add(in.group()));
-      }
-    }
-    return all;
-  }
-
-  private void addUnitsAbove(String from, Set<Subject> all) {
-    for (String unit = from; unit != null; unit = snapshot.structure().units().get(unit).parent()) {
-      all.add(new Subject.OfUnit(unit));
-    }
   }
 }

@@ -1,0 +1,198 @@
+package palegate.core.matrix;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Collection;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.function.IntFunction;
+import java.util.function.IntUnaryOperator;
+import java.util.stream.IntStream;
+import palegate.core.roles.Rights;
+
+/**
+ * Finds cells that depart from their siblings. Rows are siblings if they are directly in the same group or unit; columns if they are of one kind
+ * below one place, or have the same name below places that are siblings, or are types.
+ *
+ * <p>Siblings follow a <em>pattern</em> if there are at least four and at least three in four of them have the same rights. A cell departs if it
+ * has others than every pattern it stands in. That alone would mark the ordinary arrangement in which each regional group has something in its own
+ * region and nothing elsewhere; so as many departures as are typical of the siblings (the median) are taken for their way, as long as they say the
+ * same. A cell that stands in one more than is typical, both along and down, is marked; and where all siblings have their exception but one row and
+ * one column, the cell in which those two meet lacks it.
+ *
+ * <p>What merely flows down from a marked place, or in from a marked group, is not marked again.
+ */
+public final class Outliers {
+  /** So many siblings make a pattern, at least. */
+  public static final int SIBLINGS_AT_LEAST = 4;
+  private static final double SHARE = 0.75;
+  /** Where more rows and columns than these lack their exception, it cannot be told which cells they are. */
+  private static final int LACKING_AT_MOST = 2;
+
+  private final GivenRights given;
+  private final IntUnaryOperator columnAbove;
+  private final int[] counts = new int[Rights.ALL.mask() + 1];
+  private final Map<Long, Outlier> found = new HashMap<>();
+
+  private Outliers(GivenRights given, IntUnaryOperator columnAbove) {
+    this.given = given;
+    this.columnAbove = columnAbove;
+  }
+
+  /** The strangest first, of equal ones by row and column. O(rows × columns). */
+  public static List<Outlier> of(GivenRights given, List<MatrixRows.Row> rows, List<MatrixColumns.PlaceColumn> columns) {
+    Outliers outliers = new Outliers(given, column -> columns.get(column).parent());
+    Collection<int[]> subjects = blocks(rows.size(), row -> rows.get(row).beside(), true);
+    List<int[]> places = new ArrayList<>(blocks(columns.size(), column -> columns.get(column).beside(), true));
+    places.addAll(blocks(columns.size(), column -> columns.get(column).alike(), false));
+    places.forEach(block -> subjects.forEach(siblings -> outliers.look(siblings, block)));
+    return outliers.listed(row -> rows.get(row).parent());
+  }
+
+  /** The same where the columns are document types of one container: all of them are siblings. */
+  public static List<Outlier> ofTypes(GivenRights given, List<MatrixRows.Row> rows) {
+    Outliers outliers = new Outliers(given, column -> -1);
+    int[] all = IntStream.range(0, given.columns()).toArray();
+    blocks(rows.size(), row -> rows.get(row).beside(), true).forEach(siblings -> outliers.look(siblings, all));
+    return outliers.listed(row -> rows.get(row).parent());
+  }
+
+  /** Positions with the same key together; those without one by themselves, or not at all. */
+  private static Collection<int[]> blocks(int count, IntFunction<String> key, boolean alone) {
+    Map<String, List<Integer>> together = new LinkedHashMap<>();
+    List<int[]> all = new ArrayList<>();
+    for (int i = 0; i < count; i++) {
+      String beside = key.apply(i);
+      if (beside != null) {
+        together.computeIfAbsent(beside, any -> new ArrayList<>()).add(i);
+      } else if (alone) {
+        all.add(new int[] {i});
+      }
+    }
+    together.values().forEach(block -> all.add(block.stream().mapToInt(Integer::intValue).toArray()));
+    return all;
+  }
+
+  /** How the cells of one row, or of one column, of a block stand: what most have (-1 without a pattern), and how many have something else. */
+  private record Line(int usual, int departing, int of) {
+    boolean pattern() {
+      return usual >= 0;
+    }
+
+    Outlier.Pattern said() {
+      return pattern() ? new Outlier.Pattern(Rights.ofMask(usual), of - departing, of) : null;
+    }
+
+    double bits() {
+      return pattern() ? Outliers.bits(of, departing) : 0;
+    }
+
+    /** Whether a value is none of what the pattern allows; a line without a pattern has no say. */
+    boolean departs(int value, int typical, int exception) {
+      return !pattern() || value != usual && (departing > typical || exception >= 0 && value != exception);
+    }
+  }
+
+  private Line line(int length, IntUnaryOperator mask) {
+    if (length < SIBLINGS_AT_LEAST) {
+      return new Line(-1, 0, length);
+    }
+    Arrays.fill(counts, 0);
+    int usual = 0;
+    for (int i = 0; i < length; i++) {
+      int value = mask.applyAsInt(i);
+      counts[value]++;
+      usual = counts[value] > counts[usual] ? value : usual;
+    }
+    return counts[usual] >= SHARE * length ? new Line(usual, length - counts[usual], length) : new Line(-1, 0, length);
+  }
+
+  private void look(int[] rows, int[] columns) {
+    if (rows.length < SIBLINGS_AT_LEAST && columns.length < SIBLINGS_AT_LEAST) {
+      return;
+    }
+    Line[] along = Arrays.stream(rows).mapToObj(row -> line(columns.length, i -> given.mask(row, columns[i]))).toArray(Line[]::new);
+    Line[] down = Arrays.stream(columns).mapToObj(column -> line(rows.length, i -> given.mask(rows[i], column))).toArray(Line[]::new);
+    int typicalAlong = typical(along);
+    int typicalDown = typical(down);
+    int exception = typicalAlong == 0 && typicalDown == 0 ? -1 : usualException(rows, columns, along, down);
+    int lackingRows = lacking(along, typicalAlong);
+    int lackingColumns = lacking(down, typicalDown);
+    boolean tellable = exception >= 0 && lackingRows > 0 && lackingColumns > 0 && lackingRows <= LACKING_AT_MOST && lackingColumns <= LACKING_AT_MOST;
+    for (int r = 0; r < rows.length; r++) {
+      for (int c = 0; c < columns.length; c++) {
+        int value = given.mask(rows[r], columns[c]);
+        boolean patterned = along[r].pattern() || down[c].pattern() && !follows(rows[r], columns[c]);
+        boolean lacks = tellable && along[r].pattern() && down[c].pattern() && value == along[r].usual() && value == down[c].usual()
+            && along[r].departing() < typicalAlong && down[c].departing() < typicalDown;
+        if (lacks || patterned && along[r].departs(value, typicalAlong, exception) && down[c].departs(value, typicalDown, exception)) {
+          keep(new Outlier(rows[r], columns[c], Rights.ofMask(value), along[r].said(), down[c].said(), lacks,
+              lacks ? bits(columns.length, lackingColumns) + bits(rows.length, lackingRows) : along[r].bits() + down[c].bits()));
+        }
+      }
+    }
+  }
+
+  private static int lacking(Line[] lines, int typical) {
+    return (int) Arrays.stream(lines).filter(line -> line.pattern() && line.departing() < typical).count();
+  }
+
+  /** How many departures are the way of these lines; 0 unless there are enough of them to tell. */
+  private static int typical(Line[] lines) {
+    int[] departing = Arrays.stream(lines).filter(Line::pattern).mapToInt(Line::departing).sorted().toArray();
+    return departing.length < SIBLINGS_AT_LEAST ? 0 : departing[departing.length / 2];
+  }
+
+  /** What the departing cells of a block mostly have; -1 if they have no one thing. */
+  private int usualException(int[] rows, int[] columns, Line[] along, Line[] down) {
+    Arrays.fill(counts, 0);
+    int all = 0;
+    int usual = 0;
+    for (int r = 0; r < rows.length; r++) {
+      for (int c = 0; c < columns.length; c++) {
+        int value = given.mask(rows[r], columns[c]);
+        if (value != along[r].usual() && value != down[c].usual()) {
+          counts[value]++;
+          all++;
+          usual = counts[value] > counts[usual] ? value : usual;
+        }
+      }
+    }
+    return all >= SIBLINGS_AT_LEAST && counts[usual] >= SHARE * all ? usual : -1;
+  }
+
+  /** The rarer among the more, the stranger. */
+  private static double bits(int of, int departing) {
+    return Math.log((of + 1.0) / (departing + 1.0)) / Math.log(2);
+  }
+
+  /** A cell may be in two blocks, by place and by name: the stranger of the two is said. */
+  private void keep(Outlier outlier) {
+    found.merge(key(outlier.row(), outlier.column()), outlier, (one, other) -> one.measure() >= other.measure() ? one : other);
+  }
+
+  private static long key(int row, int column) {
+    return (long) row << 32 | column;
+  }
+
+  private List<Outlier> listed(IntUnaryOperator rowAbove) {
+    return found.values().stream()
+        .filter(one -> !flows(one, one.row(), columnAbove.applyAsInt(one.column())) && !flows(one, rowAbove.applyAsInt(one.row()), one.column()))
+        .sorted(Comparator.comparingDouble(Outlier::measure).reversed().thenComparingInt(Outlier::row).thenComparingInt(Outlier::column)).toList();
+  }
+
+  /** Whether a cell only has what the place above has: then what is strange about it, if it is not so beside others below, is strange there. */
+  private boolean follows(int row, int column) {
+    int above = columnAbove.applyAsInt(column);
+    return above >= 0 && given.mask(row, column) == given.mask(row, above);
+  }
+
+  /** Whether the cell further up has the same and is marked for it: then this one only follows. */
+  private boolean flows(Outlier one, int row, int column) {
+    Outlier above = row < 0 || column < 0 ? null : found.get(key(row, column));
+    return above != null && above.rights().equals(one.rights());
+  }
+}

@@ -29,6 +29,7 @@ export const STAGES: { title: string; rooms: Room[] }[] = [
   {
     title: 'Survey',
     rooms: [
+      { name: 'matrix', title: 'Matrix', key: 'm', about: 'who has what where, at one glance' },
       { name: 'findings', title: 'Findings', key: 'f', about: 'what needs a look, with what mends it' },
       { name: 'breaks', title: 'Breaks', key: 'b', about: 'every place that stands alone' },
     ],

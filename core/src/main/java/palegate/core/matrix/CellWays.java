@@ -30,7 +30,7 @@ import palegate.core.snapshot.SnapshotAt;
 
 /**
  * Ways of altering many cells at once. Where what a cell has comes from its own entries there is one way; where it comes from above or through a group
- * there are several, each worked out for all cells together, put in force on the side, and counted: in how many of the cells it comes to what is wanted,
+ * there are several unless that one does it, each worked out for all cells together, put in force on the side, and counted: in how many of the cells it comes to what is wanted,
  * and what else it does.
  */
 public final class CellWays {
@@ -109,6 +109,9 @@ public final class CellWays {
         Way way = changes.isEmpty() || ways.stream().anyMatch(one -> one.changes().equals(changes)) ? null : tried(kind, changes, already, open);
         if (way != null && way.met() > already) {
           ways.add(way);
+        }
+        if (way != null && way.met() == plans.size() && kind == Kind.HERE) {
+          break;
         }
       }
       ways.sort(Comparator.comparingInt(Way::met).reversed().thenComparingInt(Way::lockOuts)

@@ -11,6 +11,7 @@ import palegate.core.people.Subject;
 import palegate.core.roles.Rights;
 import palegate.core.snapshot.Snapshot;
 import palegate.core.snapshot.SnapshotAt;
+import palegate.core.structure.SubjectNames;
 
 /**
  * What the entries come to in every cell of a matrix, however large, and where it comes from; nobody is counted. Columns in which the
@@ -35,6 +36,9 @@ public final class GivenRights {
     this.subjects = List.copyOf(subjects);
     this.columns = List.copyOf(columns);
     for (int row = 0; row < subjects.size(); row++) {
+      if (!SubjectNames.isThere(subjects.get(row), snapshot.structure())) {
+        continue;
+      }
       for (Subject in : Containing.of(moment, subjects.get(row))) {
         int[] rows = rowsOf.getOrDefault(in, new int[0]);
         int[] more = Arrays.copyOf(rows, rows.length + 1);
@@ -46,11 +50,11 @@ public final class GivenRights {
     cells = new short[columns.size()][];
     for (int column = 0; column < cells.length; column++) {
       Column head = columns.get(column);
-      cells[column] = head.type() == null ? byClass.computeIfAbsent(moment.classOf(head.place()), any -> worked(head)) : worked(head);
+      cells[column] = head.place() < 0 ? new short[subjects.size()] : head.type() == null ? byClass.computeIfAbsent(moment.classOf(head.place()), any -> worked(head)) : worked(head);
     }
   }
 
-  /** O(different classes × (reaching entries + subjects) + columns). */
+  /** Of columns whose place is not there (below 0), and of subjects that are not, nothing is given. O(different classes × (reaching entries + subjects) + columns). */
   public static GivenRights of(SnapshotAt moment, Instant instant, List<Subject> subjects, List<Column> columns) {
     return new GivenRights(moment, instant, subjects, columns);
   }
@@ -76,6 +80,11 @@ public final class GivenRights {
       made[row] = (short) (Rights.close(given[row] & ~withheld[row]) | named[row]);
     }
     return made;
+  }
+
+  /** At which it holds. */
+  public Instant instant() {
+    return instant;
   }
 
   public int rows() {

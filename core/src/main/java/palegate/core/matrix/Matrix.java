@@ -3,6 +3,7 @@ package palegate.core.matrix;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -127,6 +128,14 @@ public final class Matrix {
   public static List<PeopleByRights.Alike> behind(SnapshotAt moment, Subject subject, Column column) {
     HoldersByRight holders = holders(moment, column);
     return PeopleByRights.of(moment.matching(subject).and(moment.active()), Arrays.stream(Right.values()).map(holders::of).toList());
+  }
+
+  /** The entries that make a cell so: those that name the subject itself first, nearer ones before those further up. O(reaching entries). */
+  public static List<Entry> entries(SnapshotAt moment, Instant instant, Subject subject, Column column) {
+    Set<Subject> containing = Containing.of(moment, subject);
+    String type = column.typeIn(moment.snapshot());
+    return moment.snapshot().reachingEntries(column.place()).stream().filter(entry -> containing.contains(entry.subject()) && entry.period().holdsAt(instant) && entry.touches(type))
+        .sorted(Comparator.comparing(entry -> !entry.subject().equals(subject))).toList();
   }
 
   private static HoldersByRight holders(SnapshotAt moment, Column column) {

@@ -21,7 +21,7 @@ import palegate.core.roles.Rights;
  * has others than every pattern it stands in. That alone would mark the ordinary arrangement in which each regional group has something in its own
  * region and nothing elsewhere; so as many departures as are typical of the siblings (the median) are taken for their way, as long as they say the
  * same. A cell that stands in one more than is typical, both along and down, is marked; and where all siblings have their exception but one row and
- * one column, the cell in which those two meet lacks it.
+ * one column, the cell in which those two meet lacks it. A row without siblings that has nothing in most places departs nowhere: it has to have something somewhere.
  *
  * <p>What merely flows down from a marked place, or in from a marked group, is not marked again.
  */
@@ -116,6 +116,10 @@ public final class Outliers {
     }
     Line[] along = Arrays.stream(rows).mapToObj(row -> line(columns.length, i -> given.mask(row, columns[i]))).toArray(Line[]::new);
     Line[] down = Arrays.stream(columns).mapToObj(column -> line(rows.length, i -> given.mask(rows[i], column))).toArray(Line[]::new);
+    if (rows.length == 1 && along[0].usual() == 0) {
+      // Without siblings to compare with, that somebody has something in one place and nothing in the others is no more than what access is.
+      return;
+    }
     int typicalAlong = typical(along);
     int typicalDown = typical(down);
     int exception = typicalAlong == 0 && typicalDown == 0 ? -1 : usualException(rows, columns, along, down);

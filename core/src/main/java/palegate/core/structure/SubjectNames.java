@@ -19,4 +19,14 @@ public final class SubjectNames {
     }
     return structure.units().containsKey(subject.id()) ? structure.units().get(subject.id()).name() : subject.id();
   }
+
+  /** Whether a structure has the subject. */
+  public static boolean isThere(Subject subject, Structure structure) {
+    return switch (subject.kind()) {
+      case "person" -> structure.people().containsKey(subject.id());
+      case "group" -> structure.groups().containsKey(subject.id());
+      case "unit" -> structure.units().containsKey(subject.id());
+      default -> true;
+    };
+  }
 }

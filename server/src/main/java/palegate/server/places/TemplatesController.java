@@ -18,6 +18,7 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import palegate.core.structure.Structure;
+import palegate.core.structure.SubjectNames;
 import palegate.server.shell.MayBeMissing;
 import palegate.server.store.ListTemplates;
 import palegate.server.viewpoint.Viewpoints;
@@ -50,7 +51,7 @@ class TemplatesController {
   List<Template> templates(Principal who) {
     Structure known = viewpoints.known(who.getName()).snapshot().structure();
     return kept.all(TemplateLine[].class).stream().map(template -> new Template(template.id(), template.name(), Arrays.asList(template.lines())))
-        .filter(template -> template.lines().stream().allMatch(line -> isKnown(known, line.subject()))).toList();
+        .filter(template -> template.lines().stream().allMatch(line -> SubjectNames.isThere(line.subject().subject(), known))).toList();
   }
 
   /** Keeps a list under a name, in the place of one of that name. */
@@ -66,14 +67,5 @@ class TemplatesController {
     if (templates(who).stream().anyMatch(template -> template.id() == id)) {
       kept.forget(id);
     }
-  }
-
-  private static boolean isKnown(Structure known, SubjectRef subject) {
-    return switch (subject.kind()) {
-      case "person" -> known.people().containsKey(subject.id());
-      case "group" -> known.groups().containsKey(subject.id());
-      case "unit" -> known.units().containsKey(subject.id());
-      default -> true;
-    };
   }
 }

@@ -31,6 +31,7 @@ public final class Rooms {
     add(rooms, all || duties.contains(Duty.ACCESS), "roles");
     add(rooms, all || duties.contains(Duty.TYPES) || duties.contains(Duty.ACCESS), "types");
     add(rooms, all || duties.contains(Duty.WALLS), "walls");
+    add(rooms, places, "matrix");
     add(rooms, places || duties.contains(Duty.PEOPLE), "findings");
     add(rooms, places, "breaks");
     add(rooms, places || duties.contains(Duty.PEOPLE), "statements");

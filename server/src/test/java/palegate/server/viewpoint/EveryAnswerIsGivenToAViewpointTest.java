@@ -54,6 +54,15 @@ class EveryAnswerIsGivenToAViewpointTest {
     ask("GET /api/findings", "?limit=200", "?accepted=true", "?rule=ends-soon");
     ask("GET /api/findings/one", "?key=break-nearly-same%20place:$place", "?key=no-keeper%20place:$place", "?key=ends-soon%20group:$group", "?key=entry-ended%20entry:h-acc-1");
     elsewhere("keeps what is sent: FindingsRoomTest", "POST /api/findings/acceptances", "DELETE /api/findings/acceptances");
+    ask("GET /api/matrix/heads", "?top=$place", "?rows=GROUPS", "?rows=NAMED_BELOW&across=DOCUMENTS&top=$place", "?rows=OUTSIDE_FIRMS", "?subject=group:$group&subject=person:$person&across=TYPES");
+    ask("POST /api/matrix/cells", " {\"rows\": [{\"kind\": \"group\", \"id\": \"$group\"}, {\"kind\": \"person\", \"id\": \"$person\"}], \"columns\": [\"$place\", \"lib-cas\"], \"types\": false}",
+        " {\"rows\": [{\"kind\": \"group\", \"id\": \"$group\"}], \"columns\": [\"letter\", \"valuation\"], \"types\": true, \"container\": \"$place\"}");
+    ask("GET /api/matrix/cell", "?rows=NAMED_BELOW&of=group:$group&column=$place", "?rows=GROUPS&across=TYPES&of=group:g-adjusters&column=letter&top=$place");
+    ask("GET /api/matrix/found", "?rows=NAMED_BELOW&kind=OUTLIERS", "?rows=GROUPS&across=TYPES&kind=RIGHT&right=read&top=$place", "?kind=OUTSIDERS&rows=WITH_ACCESS_BELOW&across=DOCUMENTS&top=$place");
+    ask("GET /api/matrix/file", "?rows=GROUPS&top=$place&format=CSV");
+    ask("POST /api/matrix/ways", " {\"cells\": [{\"subject\": {\"kind\": \"group\", \"id\": \"$group\"}, \"place\": \"$place\"}], \"wish\": \"WITHHOLD\", \"rights\": [\"read\"]}");
+    ask("GET /api/matrix/views", "");
+    elsewhere("keeps what is sent: MatrixRoomTest", "POST /api/matrix/views", "DELETE /api/matrix/views/{id}");
     ask("GET /api/types/{id}/lacking", "/api/types/$type/lacking");
     ask("GET /api/things", "?thing=place:$place&thing=place:f-2411&thing=place:lib-cas&thing=person:p-mia&thing=group:g-team-2411&thing=wall:wall-fraud&thing=role:r-reader&thing=duty:du-ola&thing=nothing");
     ask("GET /api/types/matrix/people", "?type=letter&kind=builtin&subject=staff", "?type=letter&kind=group&subject=g-adjusters&limit=2");

@@ -43,9 +43,16 @@ public final class MatrixRows {
    *
    * @param depth in how many of the other rows it stands
    * @param parent the row of the group or unit that it stands in, or -1
-   * @param beside what it has in common with those that it is compared with: the group or unit it is in, whether that is a row or not; null without one
+   * @param beside what it has in common with those that it is compared with: the group or unit it is in, whether that is a row or not, or that it is in none; null for built-in subjects
    */
-  public record Row(Subject subject, int depth, int parent, String beside) {}
+  public record Row(Subject subject, int depth, int parent, String beside) {
+    /** How much it counts that it departs from those beside it: they are alike in that they are in the same, or only in that they are in nothing. */
+    double weight() {
+      return beside == null || beside.endsWith(IN_NONE) ? 0.5 : 1;
+    }
+  }
+
+  private static final String IN_NONE = " in none";
 
   private static final List<String> KINDS = List.of("builtin", "unit", "group", "person");
 
@@ -142,6 +149,6 @@ public final class MatrixRows {
   }
 
   private String beside(Subject subject) {
-    return directlyIn(subject).stream().min(Subject::compare).map(in -> subject.kind() + " in " + in.kind() + ":" + in.id()).orElse(null);
+    return directlyIn(subject).stream().min(Subject::compare).map(in -> subject.kind() + " in " + in.kind() + ":" + in.id()).orElse(subject instanceof Subject.BuiltIn ? null : subject.kind() + IN_NONE);
   }
 }

@@ -21,7 +21,8 @@ import palegate.core.roles.Rights;
  * has others than every pattern it stands in. That alone would mark the ordinary arrangement in which each regional group has something in its own
  * region and nothing elsewhere; so as many departures as are typical of the siblings (the median) are taken for their way, as long as they say the
  * same. A cell that stands in one more than is typical, both along and down, is marked; and where all siblings have their exception but one row and
- * one column, the cell in which those two meet lacks it. A row without siblings that has nothing in most places departs nowhere: it has to have something somewhere.
+ * one column, the cell in which those two meet lacks it. That most have nothing is a pattern only if it is so both along and down: everybody has to have something somewhere. Groups that are in no other are
+ * compared too, but as they are of many kinds, what is found of them counts half.
  *
  * <p>What merely flows down from a marked place, or in from a marked group, is not marked again.
  */
@@ -48,7 +49,7 @@ public final class Outliers {
     Collection<int[]> subjects = blocks(rows.size(), row -> rows.get(row).beside(), true);
     List<int[]> places = new ArrayList<>(blocks(columns.size(), column -> columns.get(column).beside(), true));
     places.addAll(blocks(columns.size(), column -> columns.get(column).alike(), false));
-    places.forEach(block -> subjects.forEach(siblings -> outliers.look(siblings, block)));
+    places.forEach(block -> subjects.forEach(siblings -> outliers.look(siblings, block, rows.get(siblings[0]).weight())));
     return outliers.listed(row -> rows.get(row).parent());
   }
 
@@ -56,7 +57,7 @@ public final class Outliers {
   public static List<Outlier> ofTypes(GivenRights given, List<MatrixRows.Row> rows) {
     Outliers outliers = new Outliers(given, column -> -1);
     int[] all = IntStream.range(0, given.columns()).toArray();
-    blocks(rows.size(), row -> rows.get(row).beside(), true).forEach(siblings -> outliers.look(siblings, all));
+    blocks(rows.size(), row -> rows.get(row).beside(), true).forEach(siblings -> outliers.look(siblings, all, rows.get(siblings[0]).weight()));
     return outliers.listed(row -> rows.get(row).parent());
   }
 
@@ -80,6 +81,11 @@ public final class Outliers {
   private record Line(int usual, int departing, int of) {
     boolean pattern() {
       return usual >= 0;
+    }
+
+    /** That most have nothing says something only where it is so along and down: everybody has to have something somewhere. */
+    boolean says(Line across) {
+      return usual > 0 || usual == 0 && across.pattern();
     }
 
     Outlier.Pattern said() {
@@ -110,16 +116,12 @@ public final class Outliers {
     return counts[usual] >= SHARE * length ? new Line(usual, length - counts[usual], length) : new Line(-1, 0, length);
   }
 
-  private void look(int[] rows, int[] columns) {
+  private void look(int[] rows, int[] columns, double weight) {
     if (rows.length < SIBLINGS_AT_LEAST && columns.length < SIBLINGS_AT_LEAST) {
       return;
     }
     Line[] along = Arrays.stream(rows).mapToObj(row -> line(columns.length, i -> given.mask(row, columns[i]))).toArray(Line[]::new);
     Line[] down = Arrays.stream(columns).mapToObj(column -> line(rows.length, i -> given.mask(rows[i], column))).toArray(Line[]::new);
-    if (rows.length == 1 && along[0].usual() == 0) {
-      // Without siblings to compare with, that somebody has something in one place and nothing in the others is no more than what access is.
-      return;
-    }
     int typicalAlong = typical(along);
     int typicalDown = typical(down);
     int exception = typicalAlong == 0 && typicalDown == 0 ? -1 : usualException(rows, columns, along, down);
@@ -129,12 +131,12 @@ public final class Outliers {
     for (int r = 0; r < rows.length; r++) {
       for (int c = 0; c < columns.length; c++) {
         int value = given.mask(rows[r], columns[c]);
-        boolean patterned = along[r].pattern() || down[c].pattern() && !follows(rows[r], columns[c]);
+        boolean patterned = along[r].says(down[c]) || down[c].says(along[r]) && (along[r].pattern() || !follows(rows[r], columns[c]));
         boolean lacks = tellable && along[r].pattern() && down[c].pattern() && value == along[r].usual() && value == down[c].usual()
             && along[r].departing() < typicalAlong && down[c].departing() < typicalDown;
         if (lacks || patterned && along[r].departs(value, typicalAlong, exception) && down[c].departs(value, typicalDown, exception)) {
           keep(new Outlier(rows[r], columns[c], Rights.ofMask(value), along[r].said(), down[c].said(), lacks,
-              lacks ? bits(columns.length, lackingColumns) + bits(rows.length, lackingRows) : along[r].bits() + down[c].bits()));
+              weight * (lacks ? bits(columns.length, lackingColumns) + bits(rows.length, lackingRows) : along[r].bits() + down[c].bits())));
         }
       }
     }

@@ -12,6 +12,7 @@ export const STAGES: { title: string; rooms: Room[] }[] = [
   {
     title: 'Look first',
     rooms: [
+      { name: 'gatehouse', title: 'Gatehouse', key: 'h', about: 'what needs attention today' },
       { name: 'papers', title: 'Papers', key: 'v', about: 'what you have yourself' },
       { name: 'places', title: 'Places', key: 'p', about: 'the tree and its access lists' },
       { name: 'walk', title: 'Walk', key: 'a', about: 'the repository as somebody else has it' },

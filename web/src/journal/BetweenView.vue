@@ -19,8 +19,10 @@ const dayAgo = (days: number) => kept(subDays(new Date(), days), false)
 const route = useRoute()
 /** One change alone: between the moment before it and its own. */
 const exact = computed(() => (typeof route.query.from === 'string' && typeof route.query.until === 'string' ? { from: route.query.from, until: route.query.until } : undefined))
-const from = ref(dayAgo(365))
-const until = ref(dayAgo(0))
+/** Days may stand in the address, as "from..until". */
+const days = typeof route.query.days === 'string' ? /^(\d{4}-\d{2}-\d{2})\.\.(\d{4}-\d{2}-\d{2})$/.exec(route.query.days) : null
+const from = ref(days?.[1] ?? dayAgo(365))
+const until = ref(days?.[2] ?? dayAgo(0))
 
 /** From the beginning of the first day to the end of the last. Today has not ended: then the server says until when. */
 const span = () => exact.value ?? ({

@@ -12,6 +12,7 @@ export const router = createRouter({
     { path: '/papers/:id?', name: 'papers', component: () => import('@/papers/PapersView.vue'), meta: { title: 'Papers' } },
     { path: '/places/:id?', name: 'places', component: () => import('@/places/PlacesView.vue'), meta: { title: 'Places' } },
     { path: '/findings', name: 'findings', component: () => import('@/findings/FindingsView.vue'), meta: { title: 'Findings' } },
+    { path: '/gatehouse', name: 'gatehouse', component: () => import('@/gatehouse/GatehouseView.vue'), meta: { title: 'Gatehouse' } },
     { path: '/matrix', name: 'matrix', component: () => import('@/matrix/MatrixView.vue'), meta: { title: 'Matrix' } },
     { path: '/breaks/:id?', name: 'breaks', component: () => import('@/places/BreaksView.vue'), meta: { title: 'Breaks' } },
     { path: '/people/:view?/:id?', name: 'people', component: () => import('@/people/PeopleView.vue'), meta: { title: 'People' } },

@@ -23,6 +23,7 @@ public final class Rooms {
   /** In the order of the work. */
   public static List<String> of(Set<Duty> duties) {
     List<String> rooms = new ArrayList<>();
+    add(rooms, !duties.isEmpty(), "gatehouse");
     boolean all = duties.contains(Duty.AUDIT);
     boolean places = all || duties.stream().anyMatch(duty -> duty.scope() == Duty.ScopeKind.PLACE) || duties.contains(Duty.WALLS);
     add(rooms, places, "places");

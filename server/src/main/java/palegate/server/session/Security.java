@@ -82,6 +82,7 @@ class Security {
             .requestMatchers(HttpMethod.GET, "/api/**").access(administering(accounts))
             .requestMatchers(HttpMethod.POST, "/api/matrix/cells").access(administering(accounts))
             .requestMatchers(HttpMethod.POST, "/api/matrix/ways").access(changing(accounts))
+            .requestMatchers(HttpMethod.POST, "/api/gatehouse/visit").access(administering(accounts))
             .requestMatchers("/api/matrix/views", "/api/matrix/views/*").access(administering(accounts))
             .requestMatchers("/api/findings/acceptances").access(holding(accounts, Duty.ACCESS, Duty.PEOPLE, Duty.WALLS, Duty.TYPES))
             .requestMatchers("/api/statements/verification", "/api/statements/comparison", "/api/statements/kept/**", "/api/statements/prepared", "/api/statements/prepared/*", "/api/statements/regular", "/api/statements/regular/*").access(administering(accounts))

@@ -185,6 +185,12 @@ public class ChangeLog {
         .param("after", after).param("upTo", upTo).query(ChangeLog::logged).list();
   }
 
+  /** Of the changes after a number those that others made, newest first; so many at most. */
+  public List<Logged> byOthersSince(long after, String account, int atMost) {
+    return jdbc.sql(COLUMNS + " WHERE number > :after AND author <> :account ORDER BY number DESC LIMIT :most")
+        .param("after", after).param("account", account).param("most", atMost).query(ChangeLog::logged).list();
+  }
+
   /** The notes of some changes, by number. */
   public Map<Long, String> notes(Collection<Long> numbers) {
     Map<Long, String> notes = new HashMap<>();

@@ -61,6 +61,12 @@ public class WallRecords {
         .query((row, i) -> kept(row)).list();
   }
 
+  /** The last of each wall, of whoever made them. */
+  public List<Kept> lastProofs(String author) {
+    return jdbc.sql("SELECT id, wall, change_number, made_at, author_name, pairs, leaks, '' AS certificate FROM wall_proofs WHERE id IN (SELECT MAX(id) FROM wall_proofs WHERE author = :author GROUP BY wall) ORDER BY id DESC").param("author", author)
+        .query((row, i) -> kept(row)).list();
+  }
+
   public Optional<Kept> proof(String wall, String author, long id) {
     return jdbc.sql("SELECT id, wall, change_number, made_at, author_name, pairs, leaks, certificate FROM wall_proofs WHERE wall = :wall AND author = :author AND id = :id").param("wall", wall).param("author", author).param("id", id).query((row, i) -> kept(row)).optional();
   }

@@ -63,6 +63,8 @@ class EveryAnswerIsGivenToAViewpointTest {
     ask("POST /api/matrix/ways", " {\"cells\": [{\"subject\": {\"kind\": \"group\", \"id\": \"$group\"}, \"place\": \"$place\"}], \"wish\": \"WITHHOLD\", \"rights\": [\"read\"]}");
     ask("GET /api/matrix/views", "");
     elsewhere("keeps what is sent: MatrixRoomTest", "POST /api/matrix/views", "DELETE /api/matrix/views/{id}");
+    ask("GET /api/gatehouse/figures", "?ago=0");
+    elsewhere("other changes led there, and what was seen is kept: GatehouseRoomTest", "GET /api/gatehouse", "POST /api/gatehouse/visit");
     ask("GET /api/types/{id}/lacking", "/api/types/$type/lacking");
     ask("GET /api/things", "?thing=place:$place&thing=place:f-2411&thing=place:lib-cas&thing=person:p-mia&thing=group:g-team-2411&thing=wall:wall-fraud&thing=role:r-reader&thing=duty:du-ola&thing=nothing");
     ask("GET /api/types/matrix/people", "?type=letter&kind=builtin&subject=staff", "?type=letter&kind=group&subject=g-adjusters&limit=2");

@@ -1,0 +1,82 @@
+package palegate.server.gatehouse;
+
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
+import java.time.Clock;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.ZoneOffset;
+import java.util.List;
+import org.springframework.stereotype.Component;
+import palegate.core.duties.Duty;
+import palegate.core.findings.Finding;
+import palegate.core.findings.Findings;
+import palegate.core.findings.Limits;
+import palegate.core.findings.Rules;
+import palegate.core.findings.Severity;
+import palegate.core.gatehouse.StateFigures;
+import palegate.core.snapshot.Snapshot;
+import palegate.core.viewpoint.Viewpoint;
+import palegate.server.shell.MayBeMissing;
+import palegate.server.store.ChangeLog;
+import palegate.server.store.Snapshots;
+import palegate.server.viewpoint.Viewpoints;
+
+/** Figures of the ends of months, from history: what was then, as far as may be known of it today. What has been counted is kept. */
+@Component
+class MonthFigures {
+  static final int MONTHS = 24;
+  /** Of larger repositories the findings of the past are not looked for: it would take minutes. */
+  private static final int PLACES_FOR_FINDINGS = 20_000;
+
+  /**
+   * One month.
+   *
+   * @param at its end; now for this month
+   * @param there whether anything was in force by then
+   * @param change the last one by then
+   * @param grave findings of that severity; missing where the repository is too large to look for those of the past, or the asker has not the whole of it
+   */
+  record Month(Instant at, boolean there, long change, int people, int outsiders, int breaks, int entries, @MayBeMissing Integer grave, @MayBeMissing Integer serious, @MayBeMissing Integer untidy) {}
+
+  /** @param viewpoint null for whoever may know everything: what was then does not change any more */
+  private record Key(Viewpoint viewpoint, long change, Instant at) {}
+
+  private final Cache<Key, Month> counted = Caffeine.newBuilder().maximumSize(2_000).build();
+  private final Viewpoints viewpoints;
+  private final Snapshots snapshots;
+  private final ChangeLog log;
+  private final Clock clock;
+
+  MonthFigures(Viewpoints viewpoints, Snapshots snapshots, ChangeLog log, Clock clock) {
+    this.viewpoints = viewpoints;
+    this.snapshots = snapshots;
+    this.log = log;
+    this.clock = clock;
+  }
+
+  Month of(int ago, String account) {
+    Instant now = clock.instant();
+    LocalDate first = now.atOffset(ZoneOffset.UTC).toLocalDate().withDayOfMonth(1);
+    Instant at = ago == 0 ? now : first.minusMonths(ago - 1L).atStartOfDay().toInstant(ZoneOffset.UTC);
+    long change = ago == 0 ? snapshots.current().change() : log.inForceAt(at);
+    if (change == 0) {
+      return new Month(at, false, 0, 0, 0, 0, 0, null, null, null);
+    }
+    Viewpoint viewpoint = viewpoints.of(account);
+    boolean all = viewpoint.whole();
+    return ago == 0 ? count(change, at, account, viewpoint) : counted.get(new Key(all ? null : viewpoint, change, at), key -> count(change, at, account, viewpoint));
+  }
+
+  private Month count(long change, Instant at, String account, Viewpoint viewpoint) {
+    Snapshot then = viewpoints.knownAsOf(account, change).snapshot();
+    StateFigures figures = StateFigures.of(then.at(at));
+    boolean findings = viewpoint.whole() && viewpoint.asker().holdsAny(Duty.AUDIT, Duty.ACCESS) && then.placeCount() > 0 && then.placeCount() <= PLACES_FOR_FINDINGS;
+    List<Finding> found = findings ? Findings.of(then, at, Limits.USUAL, Rules.ALL) : List.of();
+    return new Month(at, true, change, figures.people(), figures.outsiders(), figures.breaks(), figures.entries(), number(findings, found, Severity.GRAVE), number(findings, found, Severity.SERIOUS), number(findings, found, Severity.UNTIDY));
+  }
+
+  private static Integer number(boolean looked, List<Finding> found, Severity severity) {
+    return looked ? (int) found.stream().filter(finding -> finding.severity() == severity).count() : null;
+  }
+}

@@ -189,6 +189,9 @@ const isNew = computed(() => (gate.data.value?.changes.length ?? 0) + (gate.data
   text-overflow: ellipsis;
   white-space: nowrap;
 }
+.plain .quiet {
+  margin-left: 6px;
+}
 .plain li {
   line-height: 24px;
   overflow: hidden;

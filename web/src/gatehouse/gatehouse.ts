@@ -147,7 +147,7 @@ export function datedWords(thing: Pick<Schemas['DatedThing'], 'words' | 'begins'
   const words = `${thing.words[0]!.toUpperCase()}${thing.words.slice(1)}`
   return thing.begins
     ? `${words} ${ahead ? 'begins' : 'began'} ${moment(thing.at)}`
-    : `${words} ${ahead ? 'ends' : 'ended'} ${toTheEndOf(thing.at)}`
+    : `${words} ${ahead ? 'holds' : 'held'} ${toTheEndOf(thing.at)}`
 }
 
 /** Where a dated thing is looked at. */

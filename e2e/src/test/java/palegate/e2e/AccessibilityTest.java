@@ -125,6 +125,8 @@ class AccessibilityTest {
     rooms.put("/duties", ".table tbody tr");
     rooms.put("/papers/lib-cas", ".papers tbody tr");
     rooms.put("/walls/wall-collision", ".wall .counts");
+    rooms.put("/gatehouse", ".lines li");
+    rooms.put("/matrix?rows=GROUPS&of=group:g-surveyors&column=f-2411", ".panel details");
     if (!dark) {
       rooms.put("/walls/wall-pilgrim?view=gaps", ".gap");
       rooms.put("/walls/new", ".kinds");

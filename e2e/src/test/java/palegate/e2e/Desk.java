@@ -54,14 +54,18 @@ final class Desk implements AutoCloseable {
   }
 
   void signIn(Page page, String login, String password) {
-    enter(page, login, password);
+    come(page, "/sign-in?to=/places", login, password);
     page.waitForURL("**/places*");
     page.locator("[role=treeitem]").first().waitFor();
   }
 
   /** Signs somebody in who comes to whatever room is the first of theirs. */
   void enter(Page page, String login, String password) {
-    page.navigate(address + "/sign-in");
+    come(page, "/sign-in", login, password);
+  }
+
+  private void come(Page page, String door, String login, String password) {
+    page.navigate(address + door);
     page.getByLabel("Name", new Page.GetByLabelOptions().setExact(true)).fill(login);
     page.getByLabel("Password").fill(password);
     page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Sign in").setExact(true)).click();

@@ -5,7 +5,17 @@ import { answer, api } from '@/api/client'
 import { counted, moment } from '@/common/words'
 import { useSession } from '@/session/useSession'
 import FiguresOverTime from './FiguresOverTime.vue'
-import { datedLink, datedWords, inOrder, ofDrafts, ofFindings, ofProofs, ofReviews, ofWalls } from './gatehouse'
+import {
+  datedLink,
+  datedWords,
+  inOrder,
+  ofDrafts,
+  ofFindings,
+  ofProofs,
+  ofReviews,
+  ofWalls,
+  wallWords,
+} from './gatehouse'
 
 /** The first screen of a day: what needs somebody, what is new, what ends soon. */
 const { rooms } = useSession()
@@ -125,12 +135,9 @@ const isNew = computed(() => (gate.data.value?.changes.length ?? 0) + (gate.data
           <h2 id="walls-title">Walls</h2>
           <ul class="plain">
             <li v-for="wall in standing" :key="wall.id">
-              <router-link :to="{ name: 'walls', params: { id: wall.id } }">{{ wall.name }}</router-link>
-              <span class="quiet">
-                {{ wall.state === 'PLANNED' ? 'planned' : wall.bars ? 'stands' : 'stands, not now' }},
-                {{ counted(wall.people, 'person', 'people') }} kept out{{
-                  wall.conflicts > 0 ? `, ${counted(wall.conflicts, 'conflict')}` : ''
-                }}</span
+              <router-link :to="{ name: 'walls', params: { id: wall.id } }">{{ wall.name }}</router-link><span
+                class="quiet"
+                >: {{ wallWords(wall) }}</span
               >
             </li>
           </ul>
@@ -188,9 +195,6 @@ const isNew = computed(() => (gate.data.value?.changes.length ?? 0) + (gate.data
   overflow: hidden;
   text-overflow: ellipsis;
   white-space: nowrap;
-}
-.plain .quiet {
-  margin-left: 6px;
 }
 .plain li {
   line-height: 24px;

@@ -105,6 +105,12 @@ export const ofWalls = (walls: readonly Schemas['WallLine'][]): Attention[] =>
       step: 'Look at it',
     }))
 
+/** How a wall stands, in a line. */
+export function wallWords(wall: Pick<Schemas['WallLine'], 'state' | 'bars' | 'people' | 'conflicts'>): string {
+  const stands = wall.state === 'PLANNED' ? 'planned' : wall.bars ? 'stands' : 'stands, but not now'
+  return `${stands}, ${counted(wall.people, 'person', 'people')} kept out${wall.conflicts > 0 ? `, ${counted(wall.conflicts, 'conflict')}` : ''}`
+}
+
 /** Proofs that found a way through, and such as are of long ago. */
 export const ofProofs = (proofs: readonly Schemas['LastProof'][], now = Date.now()): Attention[] =>
   proofs.flatMap((proof) => {

@@ -40,6 +40,8 @@ const emit = defineEmits<{
   change: []
   /** The next that departs, or the one before. */
   seek: [step: 1 | -1]
+  /** All that say the same as the one where one is: in its row, or everywhere. */
+  alike: [inRow: boolean]
   hover: [spot: { y: number; x: number } | undefined]
 }>()
 
@@ -238,7 +240,7 @@ function follow() {
   else if (before + CELL.width > box.scrollLeft + box.clientWidth - ROW_HEAD)
     box.scrollLeft = before + CELL.width - box.clientWidth + ROW_HEAD
 }
-watch(props.choice.active, follow)
+watch([props.choice.active, width, height], follow, { flush: 'post' })
 
 function keyed(event: KeyboardEvent) {
   const { y, x } = props.choice.active.value
@@ -264,7 +266,8 @@ function keyed(event: KeyboardEvent) {
     r: () => props.choice.between({ y: props.choice.anchor.value.y, x: 0 }, { y, x: props.columns.length - 1 }),
     k: () => props.choice.between({ y: 0, x: props.choice.anchor.value.x }, { y: props.rows.length - 1, x }),
     b: chooseBranch,
-    l: chooseAlike,
+    l: () => emit('alike', true),
+    L: () => emit('alike', false),
     n: () => emit('seek', 1),
     N: () => emit('seek', -1),
   }
@@ -291,26 +294,6 @@ function chooseBranch() {
   const [, right] = branchOf(props.columns, x)
   const [, bottom] = branchOf(props.rows, y)
   props.choice.between({ y, x }, right > x ? { y, x: right } : { y: bottom, x })
-}
-/** All that are fetched and say the same as the one where one is. */
-function chooseAlike() {
-  const { y, x } = props.choice.active.value
-  const like = props.rows[y] && props.columns[x] && props.cell(props.rows[y], props.columns[x])
-  if (!like) return
-  const alike: { y: number; x: number }[] = []
-  props.rows.forEach((row, i) =>
-    props.columns.forEach((column, j) => {
-      const cell = props.cell(row, column)
-      if (
-        cell !== undefined &&
-        cell.rights === like.rights &&
-        cell.withheld === like.withheld &&
-        cell.from === like.from
-      )
-        alike.push({ y: i, x: j })
-    }),
-  )
-  props.choice.choose(alike)
 }
 const at = computed(() => ({
   row: props.rows[props.choice.active.value.y],

@@ -7,6 +7,7 @@ import { beginningOf } from '@/common/dates'
 import DateField from '@/common/DateField.vue'
 import MenuButton, { type Entry } from '@/common/MenuButton.vue'
 import { useScreenActions } from '@/common/screenActions'
+import { useNotices } from '@/common/useNotices'
 import { counted, moment } from '@/common/words'
 import { RIGHTS } from '@/paling/rights'
 import SubjectPicker from '@/people/SubjectPicker.vue'
@@ -26,6 +27,7 @@ const CELLS_AT_MOST = 5_000
 const route = useRoute()
 const router = useRouter()
 const { may } = useSession()
+const notices = useNotices()
 const text = (key: string) => (typeof route.query[key] === 'string' ? String(route.query[key]) : undefined)
 const look = computed(() => lookOf(route.query))
 function turnTo(change: Partial<Schemas['MatrixLook']>) {
@@ -141,18 +143,20 @@ const sight = shallowRef<{ rows: [number, number]; columns: [number, number] }>(
 /** What is in sight, and as much again on every side. */
 function fetchInSight() {
   const now = sight.value
-  if (now === undefined || heads.data.value === undefined || heads.isFetching.value) return
+  if (now === undefined || heads.data.value === undefined) return
   const ahead = ([from, until]: [number, number], list: readonly Shown[]) =>
     list.slice(Math.max(0, from - (until - from) / 2), until + 1 + (until - from) / 2)
-  const rows = ahead(now.rows, down.value)
-  const columns = ahead(now.columns, across.value)
+  // The cell where one is has words on the screen wherever it is.
+  const one = choice.active.value
+  const rows = [...new Set([...ahead(now.rows, down.value), ...down.value.slice(one.y, one.y + 1)])]
+  const columns = [...new Set([...ahead(now.columns, across.value), ...across.value.slice(one.x, one.x + 1)])]
   const [who, where] = look.value.turned ? [columns, rows] : [rows, columns]
   cells.want({
     rows: who.map(({ head }) => ({ kind: head.kind, id: head.id, key: head.key })),
     columns: where.map(({ head }) => head.id),
   })
 }
-watch([sight, down, across], fetchInSight)
+watch([sight, down, across, choice.active], fetchInSight)
 watch(
   () => heads.dataUpdatedAt.value,
   () => {
@@ -204,6 +208,33 @@ async function seek(step: 1 | -1) {
   const column = shownPlaces.value.findIndex((shown) => shown.at === one.column)
   if (row >= 0 && column >= 0) choice.go(look.value.turned ? { y: column, x: row } : { y: row, x: column })
   grid.value?.focus()
+}
+
+/** Chooses all that are shown and give the same from the same as the one where one is; asked for, since not all of them may have been fetched. */
+async function chooseAlike(inRow: boolean) {
+  const at = here.value
+  if (at === undefined) return
+  const { y } = choice.active.value
+  try {
+    const alike = await answer(
+      api.GET('/api/matrix/found', {
+        params: {
+          query: { ...askedOf(look.value), kind: 'ALIKE', of: at.subject.head.key, column: at.place.head.key },
+        },
+      }),
+    )
+    const same = asSet(alike)!
+    const spots: { y: number; x: number }[] = []
+    down.value.forEach((row, i) => {
+      if (inRow && i !== y) return
+      across.value.forEach((column, j) => {
+        if (same.has(key(row, column))) spots.push({ y: i, x: j })
+      })
+    })
+    choice.choose(spots)
+  } catch (error) {
+    notices.fail(error)
+  }
 }
 
 // --- one cell, and many -----------------------------------------------------------------------
@@ -447,6 +478,7 @@ const said = computed(() => {
             @open="open"
             @change="change"
             @seek="seek"
+            @alike="chooseAlike"
             @hover="hovered = $event"
           />
         </div>

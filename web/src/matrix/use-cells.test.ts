@@ -49,6 +49,21 @@ describe('the cells of a matrix', () => {
     expect(cells.cell('group:a', 'x')).toBeUndefined()
   })
 
+  it('drop an answer that was asked for before they were to be asked for again', async () => {
+    let answerFirst: (value: unknown) => void = () => {}
+    let asked = 0
+    aServer({ 'POST /api/matrix/cells': () => (++asked === 1 ? new Promise((done) => (answerFirst = done)) : { cells: [[7, 0, 0, 1, 0, 0, -1]] }) })
+    const cells = inScope(() => useCells(ref({ version: 'one', types: false })))
+    cells.want({ rows: [row('a')], columns: ['x'] })
+    await flushPromises()
+    cells.renew()
+    cells.want({ rows: [row('a')], columns: ['x'] })
+    answerFirst({ cells: [[3, 0, 0, 1, 0, 0, -1]] })
+    await flushPromises()
+    expect(cells.cell('group:a', 'x')?.rights).toBe(7)
+    expect(asked).toBe(2)
+  })
+
   it('say what went wrong, and are asked for again', async () => {
     let refuse = true
     aServer({

@@ -32,6 +32,8 @@ export function useCells(source: Ref<Source>) {
   const came = shallowRef(0)
   const failed = shallowRef('')
   let version = ''
+  /** What was asked for before everything was to be asked for again may be of the state before. */
+  let generation = 0
   let running = false
   let next: Window | undefined
   let over = false
@@ -41,6 +43,7 @@ export function useCells(source: Ref<Source>) {
 
   /** Everything is asked for again; what is there is shown meanwhile. */
   function renew() {
+    generation++
     fetched.clear()
     if (version !== source.value.version) cells.clear()
     version = source.value.version
@@ -64,6 +67,7 @@ export function useCells(source: Ref<Source>) {
         .slice(0, COLUMNS_AT_ONCE)
       if (missing.length === 0 || columns.length === 0) continue
       const asked = source.value
+      const asOf = generation
       try {
         const found = await answer(
           api.POST('/api/matrix/cells', {
@@ -76,7 +80,10 @@ export function useCells(source: Ref<Source>) {
           }),
         )
         failed.value = ''
-        if (asked.version !== source.value.version) continue
+        if (asked.version !== source.value.version || asOf !== generation) {
+          next ??= window
+          continue
+        }
         if (cells.size > KEPT_AT_MOST) {
           cells.clear()
           fetched.clear()

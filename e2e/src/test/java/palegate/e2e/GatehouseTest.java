@@ -28,7 +28,7 @@ class GatehouseTest {
     attention.getByRole(AriaRole.LINK).filter(new Locator.FilterOptions().setHasText("Read and mend")).first().click();
     page.waitForURL("**/findings?rule=*");
     page.goBack();
-    assertThat(region(page, "Walls")).containsText("Tern Rock inquiry stands");
+    assertThat(region(page, "Walls")).containsText("Tern Rock inquiry: stands");
     page.context().close();
   }
 

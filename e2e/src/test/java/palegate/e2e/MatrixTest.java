@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import com.microsoft.playwright.Download;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.assertions.LocatorAssertions;
 import com.microsoft.playwright.options.AriaRole;
 import java.util.regex.Pattern;
 import org.apache.poi.ss.usermodel.Workbook;
@@ -51,22 +52,21 @@ class MatrixTest {
     Locator panel = page.getByRole(AriaRole.COMPLEMENTARY).filter(new Locator.FilterOptions().setHasText("What gives it"));
     assertThat(panel).containsText("Keeper");
     grid.focus();
-    // All that say the same are chosen, and changed at once.
+    // All in its row that say the same are chosen, and changed at once.
     page.keyboard().press("l");
     assertThat(button(page, "Change 2 cells …")).isVisible();
     page.keyboard().press("c");
     Locator dialog = page.getByRole(AriaRole.DIALOG);
     assertThat(dialog).containsText("Change 2 cells");
-    page.keyboard().press("Tab");
-    page.keyboard().type("Prep");
-    page.keyboard().press("Enter");
+    dialog.getByRole(AriaRole.COMBOBOX, new Locator.GetByRoleOptions().setName("Role")).press("ArrowDown");
+    page.locator(".v-list-item").filter(new Locator.FilterOptions().setHasText("Preparer")).press("Enter");
     Locator add = dialog.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Add to the draft: Set it here"));
     assertThat(add).isVisible();
     assertThat(dialog).containsText("All 2 cells are then as wished.");
     add.focus();
     page.keyboard().press("Enter");
     assertThat(dialog).hasCount(0);
-    assertThat(cell(page)).containsText("Preparer by the draft, Keeper before");
+    assertThat(cell(page)).containsText("Preparer by the draft, Keeper before", new LocatorAssertions.ContainsTextOptions().setTimeout(20_000));
     Locator file = button(page, "This matrix as a file");
     file.focus();
     page.keyboard().press("Enter");
@@ -102,7 +102,7 @@ class MatrixTest {
     assertThat(grid).hasAttribute("aria-rowcount", columns);
     button(page, "Matrices kept under names").click();
     page.getByText("Keep this one …").click();
-    page.getByRole(AriaRole.DIALOG).getByLabel("Name").fill("Casualties, turned");
+    page.getByRole(AriaRole.DIALOG).getByLabel("Name", new Locator.GetByLabelOptions().setExact(true)).fill("Casualties, turned");
     page.getByRole(AriaRole.DIALOG).getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Keep it")).click();
     desk.open(page, "/matrix");
     button(page, "Matrices kept under names").click();

@@ -23,7 +23,9 @@ public final class MatrixFilter {
     /** A right is given. */
     RIGHT,
     /** Something else is given than at an earlier time. */
-    CHANGED
+    CHANGED,
+    /** The same is given, from the same, as in one cell. */
+    ALIKE
   }
 
   /** @param columns of the cells of this row, by position, in order */
@@ -42,8 +44,9 @@ public final class MatrixFilter {
    * @param outlying for {@link Kind#OUTLIERS}
    * @param withOutsiders rows in which there are outsiders
    * @param before for {@link Kind#CHANGED}: the same matrix at an earlier time
+   * @param row for {@link Kind#ALIKE}, with {@code column}: which cell, by position
    */
-  public record Facts(Right right, List<Outlier> outlying, BitSet withOutsiders, GivenRights before) {}
+  public record Facts(Right right, List<Outlier> outlying, BitSet withOutsiders, GivenRights before, int row, int column) {}
 
   private MatrixFilter() {}
 
@@ -56,6 +59,8 @@ public final class MatrixFilter {
         outlying[one.row()].set(one.column());
       });
     }
+    int mask = kind == Kind.ALIKE ? given.mask(facts.row(), facts.column()) : 0;
+    Matrix.From from = kind == Kind.ALIKE ? given.from(facts.row(), facts.column()) : null;
     List<InRow> rows = new ArrayList<>();
     int total = 0;
     for (int row = 0; row < given.rows(); row++) {
@@ -66,6 +71,7 @@ public final class MatrixFilter {
           case HERE, ABOVE, THROUGH_GROUP -> given.from(row, column).name().equals(kind.name());
           case OUTSIDERS -> given.mask(row, column) != 0 && facts.withOutsiders().get(row);
           case RIGHT -> (given.mask(row, column) & Rights.bit(facts.right())) != 0;
+          case ALIKE -> given.mask(row, column) == mask && given.from(row, column) == from;
           case CHANGED -> given.mask(row, column) != facts.before().mask(row, column);
         };
         if (found) {

@@ -174,9 +174,9 @@ class MatrixController {
     DraftedState.State state = shown.to(who.getName());
     MatrixHeads.Whole whole = heads.whole(asked, state);
     Subject subject = SubjectRef.parse(of).subject();
-    int row = IntStream.range(0, whole.heads().rows().size()).filter(i -> whole.heads().rows().get(i).subject().equals(subject)).findFirst().orElseThrow(() -> Problem.notFound("row of this matrix", of));
     List<ColumnHead> columns = columnHeads(whole.heads(), state.moment());
-    int at = IntStream.range(0, columns.size()).filter(i -> columns.get(i).id().equals(column)).findFirst().orElseThrow(() -> Problem.notFound("column of this matrix", column));
+    int row = rowOf(whole, of);
+    int at = columnOf(whole, column);
     Column head = whole.heads().columns().get(at);
     Matrix matrix = Matrix.of(state.moment(), state.now(), List.of(subject), List.of(head));
     Matrix.Cell cell = matrix.cell(0, 0);
@@ -185,6 +185,18 @@ class MatrixController {
         whole.outliers().stream().filter(one -> one.row() == row && one.column() == at).findFirst().map(MatrixController::view).orElse(null),
         Matrix.entries(state.moment(), state.now(), subject, head).stream().limit(ENTRIES_AT_MOST).map(entry -> EntryView.of(entry, state.after().rightsOf(entry), state.structure())).toList(),
         head.type() != null ? List.of() : matrix.because(0, 0).entrySet().stream().map(one -> new CellReason(one.getKey(), one.getValue())).toList(), people(state, subject, head, cell));
+  }
+
+  private static int rowOf(MatrixHeads.Whole whole, String of) {
+    Subject subject = SubjectRef.parse(of).subject();
+    return IntStream.range(0, whole.heads().rows().size()).filter(i -> whole.heads().rows().get(i).subject().equals(subject)).findFirst().orElseThrow(() -> Problem.notFound("row of this matrix", of));
+  }
+
+  private static int columnOf(MatrixHeads.Whole whole, String column) {
+    List<Column> columns = whole.heads().columns();
+    Snapshot snapshot = whole.heads().snapshot();
+    return IntStream.range(0, columns.size()).filter(i -> column.equals(columns.get(i).type() != null ? columns.get(i).type() : snapshot.place(columns.get(i).place()).id())).findFirst()
+        .orElseThrow(() -> Problem.notFound("column of this matrix", column));
   }
 
   private static List<CellPeople> people(DraftedState.State state, Subject subject, Column head, Matrix.Cell cell) {
@@ -203,15 +215,20 @@ class MatrixController {
    *
    * @param right for those that give it
    * @param since for those that gave something else then
+   * @param of for those alike to one cell: its subject, as {@code kind:id}; with {@code column}, its place or type
    */
   @GetMapping("/found")
-  MatrixFound found(@Valid @ParameterObject MatrixHeads.MatrixAsked asked, @RequestParam MatrixFilter.Kind kind, @RequestParam(required = false) String right, @RequestParam(required = false) Instant since, Principal who) {
+  MatrixFound found(@Valid @ParameterObject MatrixHeads.MatrixAsked asked, @RequestParam MatrixFilter.Kind kind, @RequestParam(required = false) String right, @RequestParam(required = false) Instant since,
+      @RequestParam(required = false) String of, @RequestParam(required = false) String column, Principal who) {
     Right wanted = right == null ? null : Right.parse(right).orElse(null);
     if (kind == MatrixFilter.Kind.RIGHT && wanted == null) {
       throw Problem.faults("The cells cannot be looked for.", List.of(new Problem.Fault("right", "It names none of the nine rights.", "Choose a right.")));
     }
     if (kind == MatrixFilter.Kind.CHANGED && since == null) {
       throw Problem.faults("The cells cannot be looked for.", List.of(new Problem.Fault("since", "It says no day.", "Choose a day that has been.")));
+    }
+    if (kind == MatrixFilter.Kind.ALIKE && (of == null || column == null)) {
+      throw Problem.faults("The cells cannot be looked for.", List.of(new Problem.Fault("of", "It names no cell.", "Choose a cell.")));
     }
     new Written().instant("since", since).refuse("The cells cannot be looked for.");
     DraftedState.State state = shown.to(who.getName());
@@ -221,7 +238,7 @@ class MatrixController {
     BitSet withOutsiders = new BitSet();
     List<MatrixRows.Row> rows = whole.heads().rows();
     IntStream.range(0, rows.size()).filter(row -> state.moment().matching(rows.get(row).subject()).intersects(state.moment().activeOutsiders())).forEach(withOutsiders::set);
-    MatrixFilter.Found found = MatrixFilter.find(whole.given(), kind, new MatrixFilter.Facts(wanted, whole.outliers(), withOutsiders, before));
+    MatrixFilter.Found found = MatrixFilter.find(whole.given(), kind, new MatrixFilter.Facts(wanted, whole.outliers(), withOutsiders, before, kind == MatrixFilter.Kind.ALIKE ? rowOf(whole, of) : -1, kind == MatrixFilter.Kind.ALIKE ? columnOf(whole, column) : -1));
     return new MatrixFound(found.total(), found.rows(), kind != MatrixFilter.Kind.OUTLIERS ? List.of()
         : whole.outliers().stream().sorted(Comparator.comparingDouble(Outlier::measure).reversed()).limit(OUTLIERS_AT_MOST).map(MatrixController::view).toList());
   }

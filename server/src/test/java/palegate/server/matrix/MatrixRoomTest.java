@@ -142,6 +142,11 @@ class MatrixRoomTest {
       assertThat(found.path("total").asInt()).as(kind).isEqualTo(expected);
       assertThat(found.path("found").valueStream().mapToInt(row -> row.path("columns").size()).sum()).as(kind).isEqualTo(expected);
     }
+    JsonNode first = cells.get(1);
+    JsonNode alike = keeper.get("/api/matrix/found?rows=GROUPS&top=lib-cas&kind=ALIKE&of=group:" + rows.get(0).get("id") + "&column=" + columns.get(1)).body();
+    assertThat(alike.path("total").asLong()).isEqualTo(cells.valueStream().filter(cell -> cell.get(0).equals(first.get(0)) && cell.get(2).equals(first.get(2))).count());
+    assertThat(keeper.get("/api/matrix/found?rows=GROUPS&top=lib-cas&kind=ALIKE&of=group:none&column=lib-cas").status()).isEqualTo(404);
+    assertThat(keeper.get("/api/matrix/found?rows=GROUPS&kind=ALIKE").status()).isEqualTo(422);
     assertThat(keeper.get("/api/matrix/found?rows=GROUPS&kind=RIGHT&right=rule").status()).isEqualTo(422);
     assertThat(keeper.get("/api/matrix/found?rows=GROUPS&kind=CHANGED").status()).isEqualTo(422);
     JsonNode changed = keeper.get("/api/matrix/found?rows=GROUPS&kind=CHANGED&since=" + app.clock().instant().minusSeconds(400L * 86_400)).body();

@@ -7,7 +7,7 @@ import { thingLink } from '@/drafts/thingLink'
 import { useSession } from '@/session/useSession'
 import { useDrafting } from '@/tray/useDrafting'
 import AcceptFinding from './AcceptFinding.vue'
-import { effectOf, severityOf } from './finding'
+import { effectOf, severityOf, sinceWords } from './finding'
 
 /** One finding: what speaks for it, and what would mend it. */
 const props = defineProps<{ findingKey: string }>()
@@ -25,6 +25,13 @@ const drafted = ref<string>()
 async function add(fix: Schemas['FixView']) {
   if (await draftAt(fix.changes as Schemas['Change'][])) drafted.value = fix.words
 }
+/** Looked up only when asked for: each earlier state is looked through. */
+const asking = ref(false)
+const since = useQuery({
+  queryKey: computed(() => ['findings', 'since', props.findingKey]),
+  queryFn: () => answer(api.GET('/api/findings/since', { params: { query: { key: props.findingKey } } })),
+  enabled: asking,
+})
 const fault = ref('')
 async function takeBack() {
   fault.value = ''
@@ -52,9 +59,18 @@ async function takeBack() {
     <ul v-if="one.evidence.length > 0" aria-label="What speaks for it">
       <li v-for="line in one.evidence" :key="line">{{ line }}</li>
     </ul>
-    <p v-if="thingLink(one.finding)">
-      <router-link :to="thingLink(one.finding)!">Look at it</router-link>
+    <p>
+      <router-link v-if="thingLink(one.finding)" :to="thingLink(one.finding)!">Look at it</router-link>
+      <button v-if="!asking" type="button" class="linklike" @click="asking = true">since when?</button>
     </p>
+    <p v-if="since.isError.value" class="fault" role="alert">{{ since.error.value?.message }}</p>
+    <p v-else-if="since.data.value" role="status">
+      {{ sinceWords(since.data.value) }}
+      <router-link v-if="since.data.value.change" :to="{ name: 'journal', params: { number: since.data.value.change.number } }"
+        >Change {{ since.data.value.change.number }}</router-link
+      >
+    </p>
+    <p v-else-if="asking" role="status">Looking back …</p>
     <p v-if="one.finding.accepted" class="caution">
       Meant so, says {{ one.finding.accepted.by }}, {{ toTheEndOf(one.finding.accepted.until)
       }}<template v-if="one.finding.accepted.reason">: “{{ one.finding.accepted.reason }}”</template>.

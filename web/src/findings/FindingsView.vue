@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useQuery } from '@tanstack/vue-query'
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { answer, api, type Schemas } from '@/api/client'
 import TwoSides from '@/common/TwoSides.vue'
@@ -8,6 +8,7 @@ import { counted } from '@/common/words'
 import PagedList from '@/lists/PagedList.vue'
 import type { Part } from '@/lists/part'
 import FindingDetail from './FindingDetail.vue'
+import FindingSettings from './FindingSettings.vue'
 import { SEVERITIES, severityOf } from './finding'
 
 /** What needs a look, the gravest first. */
@@ -17,6 +18,7 @@ const text = (key: string) => (typeof route.query[key] === 'string' ? String(rou
 const rule = computed(() => text('rule') ?? '')
 const accepted = computed(() => text('accepted') === 'yes')
 const key = computed(() => text('key'))
+const setting = ref(false)
 const head = useQuery({
   queryKey: computed(() => ['findings', 'head']),
   queryFn: () => answer(api.GET('/api/findings', { params: { query: { limit: 1 } } })),
@@ -63,6 +65,7 @@ const chosen = (row: Schemas['FindingRow']) => ({ name: 'findings', query: { ...
         :items="rules"
         @update:model-value="turnTo({ rule: $event || undefined, key: undefined })"
       />
+      <v-btn size="small" @click="setting = true">What is looked for …</v-btn>
       <v-checkbox
         :model-value="accepted"
         label="Those that are meant so"
@@ -105,6 +108,7 @@ const chosen = (row: Schemas['FindingRow']) => ({ name: 'findings', query: { ...
         </PagedList>
       </div>
     </template>
+    <FindingSettings v-if="setting" @close="setting = false" />
     <FindingDetail v-if="key" :key="key" :finding-key="key" />
     <div v-else class="quiet hint">
       <p>

@@ -1,4 +1,5 @@
 import type { Schemas } from '@/api/client'
+import { moment } from '@/common/words'
 
 type Severity = Schemas['FindingRow']['severity']
 
@@ -20,4 +21,12 @@ export function effectOf(fix: Pick<Schemas['FixView'], 'gaining' | 'losing' | 'l
     ...(fix.lockOuts > 0 ? [`nobody on staff would keep ${fix.lockOuts === 1 ? 'a place' : `${fix.lockOuts} places`}`] : []),
   ]
   return parts.length === 0 ? 'Nobody would gain or lose anything now.' : `${parts.join(', ')}.`
+}
+
+/** Since when a finding has been there. */
+export function sinceWords(since: Schemas['SinceView']): string {
+  if (since.at === undefined) return 'In so large a repository it is not looked back.'
+  if (!since.known) return `It was there already ${moment(since.at)}; it was not looked further back.`
+  if (since.byDate) return `It came after ${moment(since.at)} by a date: something began, ended or had lasted too long.`
+  return since.change === undefined ? `It came ${moment(since.at)}, with a change that is not yours to know.` : `It came ${moment(since.at)} with a change by ${since.change.author}: “${since.change.note}”.`
 }

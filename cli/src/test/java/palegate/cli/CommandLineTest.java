@@ -132,6 +132,20 @@ class CommandLineTest {
   }
 
   @Test
+  void matrix_says_what_entries_give_and_where_that_comes_from() {
+    Ran whole = run("matrix", "--bundle", bundle.toString(), "--subjects", "named-below", "--documents", "--format", "csv");
+    assertThat(whole.out()).startsWith("subject,place,rights,origin\n");
+    List<String> lines = whole.out().lines().skip(1).toList();
+    assertThat(lines).isNotEmpty().isSorted().allMatch(line -> line.matches("(person|group|unit|builtin):[^,]+,[^,]+,[a-z ]*,(here|above|group)"));
+    String[] first = lines.get(0).split(",", -1);
+    assertThat(run("matrix", "--bundle", bundle.toString(), "--subjects", first[0], "--places", first[1], "--format", "csv").out()).isEqualTo("subject,place,rights,origin\n" + lines.get(0) + "\n");
+    assertThat(run("matrix", "--bundle", bundle.toString(), "--format", "json").out()).contains("\"origin\"");
+    assertThat(run("matrix", "--bundle", bundle.toString(), "--subjects", "groups", "--outliers").code()).isZero();
+    assertThat(run("matrix", "--bundle", bundle.toString(), "--subjects", "group:none").err()).contains("There is no subject group:none");
+    assertThat(run("matrix", "--bundle", bundle.toString(), "--places", "none").err()).contains("There is no place none");
+  }
+
+  @Test
   void findings_come_with_their_fixes_and_applying_one_takes_it_away() throws Exception {
     Ran csv = run("findings", "--bundle", bundle.toString(), "--format", "csv");
     assertThat(csv.code()).isEqualTo(3);

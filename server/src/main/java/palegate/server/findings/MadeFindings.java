@@ -18,26 +18,29 @@ import palegate.core.findings.Rules;
 import palegate.core.snapshot.Snapshot;
 import palegate.core.viewpoint.Asker;
 import palegate.core.viewpoint.Viewpoint;
+import palegate.server.store.FindingSettings;
 import palegate.server.viewpoint.Viewpoints;
 
 /** What is found in the newest state, as far as an account's owner may know it; held while nothing changes, begins or ends. */
 @Component
 class MadeFindings {
   /** @param rules by which was looked: of a part of the repository only those that can be said of a part */
-  record Made(Snapshot snapshot, Instant at, List<Rule> rules, List<Finding> findings) {}
+  record Made(Snapshot snapshot, Instant at, Limits limits, List<Rule> rules, List<Finding> findings) {}
 
   /** What is held must not hold the state that it is of: states are let go when nobody asks for them any more. */
-  private record Found(Instant at, Later<List<Finding>> findings) {}
+  private record Found(Instant at, FindingSettings.Settings settings, Later<List<Finding>> findings) {}
 
   /** Days go by without anything beginning or ending: what is too long is so only after a while. */
   private static final Duration FRESH_FOR = Duration.ofMinutes(10);
 
   private final Map<Boolean, Cache<Snapshot, Found>> held = Map.of(true, kept(), false, kept());
   private final Viewpoints viewpoints;
+  private final FindingSettings settings;
   private final Clock clock;
 
-  MadeFindings(Viewpoints viewpoints, Clock clock) {
+  MadeFindings(Viewpoints viewpoints, FindingSettings settings, Clock clock) {
     this.viewpoints = viewpoints;
+    this.settings = settings;
     this.clock = clock;
   }
 
@@ -50,15 +53,16 @@ class MadeFindings {
     Snapshot snapshot = viewpoint.snapshot();
     // Decided by duties, which the asker knows of, not by whether something is hidden, which they may not know.
     boolean everywhere = administersEverything(viewpoint.asker());
-    List<Rule> rules = everywhere ? Rules.ALL : Rules.ALL.stream().filter(rule -> !rule.isOfWhole()).toList();
+    FindingSettings.Settings house = settings.now();
+    List<Rule> rules = Rules.ALL.stream().filter(rule -> (everywhere || !rule.isOfWhole()) && !house.off().containsKey(rule.code())).toList();
     Instant now = clock.instant();
     // Whoever asks while it is being looked waits for that, and does not look as well.
-    Found found = held.get(everywhere).asMap().compute(snapshot, (state, known) -> known != null && Duration.between(known.at(), now).abs().compareTo(FRESH_FOR) <= 0 && state.sameBetween(known.at(), now) ? known : new Found(now, new Later<>(() -> look(state, now, rules))));
-    return new Made(snapshot, found.at(), rules, found.findings().get());
+    Found found = held.get(everywhere).asMap().compute(snapshot, (state, known) -> known != null && known.settings().equals(house) && Duration.between(known.at(), now).abs().compareTo(FRESH_FOR) <= 0 && state.sameBetween(known.at(), now) ? known : new Found(now, house, new Later<>(() -> look(state, now, house.limits(), rules))));
+    return new Made(snapshot, found.at(), house.limits(), rules, found.findings().get());
   }
 
-  private static List<Finding> look(Snapshot snapshot, Instant now, List<Rule> rules) {
-    return snapshot.structure().repository().isEmpty() ? List.of() : Findings.of(snapshot, now, Limits.USUAL, rules);
+  private static List<Finding> look(Snapshot snapshot, Instant now, Limits limits, List<Rule> rules) {
+    return snapshot.structure().repository().isEmpty() ? List.of() : Findings.of(snapshot, now, limits, rules);
   }
 
   private static boolean administersEverything(Asker asker) {

@@ -84,6 +84,7 @@ class Security {
             .requestMatchers(HttpMethod.POST, "/api/matrix/ways").access(changing(accounts))
             .requestMatchers(HttpMethod.POST, "/api/gatehouse/visit").access(administering(accounts))
             .requestMatchers("/api/matrix/views", "/api/matrix/views/*").access(administering(accounts))
+            .requestMatchers("/api/findings/settings/limits", "/api/findings/settings/off/*").access(holding(accounts, Duty.SYSTEM))
             .requestMatchers("/api/findings/acceptances").access(holding(accounts, Duty.ACCESS, Duty.PEOPLE, Duty.WALLS, Duty.TYPES))
             .requestMatchers("/api/statements/verification", "/api/statements/comparison", "/api/statements/kept/**", "/api/statements/prepared", "/api/statements/prepared/*", "/api/statements/regular", "/api/statements/regular/*").access(administering(accounts))
             .requestMatchers("/api/draft/**", "/api/drafts/**").access(changing(accounts))

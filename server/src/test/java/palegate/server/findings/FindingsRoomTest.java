@@ -132,4 +132,37 @@ class FindingsRoomTest {
     JsonNode part = all(app.signedIn("ola.lindqvist"), "");
     assertThat(part.path("rules").valueStream().map(rule -> rule.path("code").asString())).contains("entry-ended", "ends-soon").doesNotContain("group-empty", "role-unused", "people-with-nothing");
   }
+
+  @Test
+  void a_rule_that_is_switched_off_finds_nothing_and_limits_say_what_is_worth_saying(TestApplication app) {
+    Browser keeper = app.signedIn("wenna.carrow");
+    int before = all(keeper, "&rule=entry-ended").path("findings").path("total").asInt();
+    assertThat(before).isPositive();
+    assertThat(keeper.post("/api/findings/settings/off/entry-ended", Map.of("reason", " ")).status()).isEqualTo(422);
+    assertThat(keeper.post("/api/findings/settings/off/no-such-rule", Map.of("reason", "x")).status()).isEqualTo(404);
+    JsonNode off = keeper.post("/api/findings/settings/off/entry-ended", Map.of("reason", "Ended ones are kept for the inspector")).body();
+    assertThat(off.path("rules").valueStream().filter(rule -> rule.has("off")).map(rule -> rule.path("off").path("by").asString())).containsExactly("Wenna Carrow");
+    assertThat(all(keeper, "&rule=entry-ended").path("findings").path("total").asInt()).isZero();
+    assertThat(all(app.signedIn("oriel.fenn"), "&rule=entry-ended").path("findings").path("total").asInt()).as("for everybody").isZero();
+    assertThat(app.signedIn("ola.lindqvist").delete("/api/findings/settings/off/entry-ended").status()).as("who does not look after the system").isEqualTo(403);
+    assertThat(keeper.delete("/api/findings/settings/off/entry-ended").status()).isEqualTo(200);
+    assertThat(all(keeper, "&rule=entry-ended").path("findings").path("total").asInt()).isEqualTo(before);
+    int soon = all(keeper, "&rule=ends-soon").path("findings").path("total").asInt();
+    assertThat(keeper.post("/api/findings/settings/limits", Map.of("soonDays", 0, "checkedOutDays", 14, "nearlySamePeople", 3)).status()).isEqualTo(422);
+    assertThat(keeper.post("/api/findings/settings/limits", Map.of("soonDays", 365, "checkedOutDays", 14, "nearlySamePeople", 3)).status()).isEqualTo(200);
+    assertThat(all(keeper, "&rule=ends-soon").path("findings").path("total").asInt()).isGreaterThan(soon);
+    keeper.post("/api/findings/settings/limits", Map.of("soonDays", 14, "checkedOutDays", 14, "nearlySamePeople", 3));
+  }
+
+  @Test
+  void a_finding_knows_since_which_change_it_has_been_there(TestApplication app) {
+    Browser keeper = app.signedIn("wenna.carrow");
+    keeper.delete("/api/draft");
+    keeper.post("/api/draft/changes", Map.of("kind", "setGroup", "name", "Nobody yet", "group", "g-nobody-yet"));
+    long change = keeper.putInForce(true).body().path("change").asLong();
+    JsonNode since = keeper.get("/api/findings/since?key=" + URLEncoder.encode("group-empty group:g-nobody-yet", StandardCharsets.UTF_8)).body();
+    assertThat(since.path("change").path("number").asLong()).isEqualTo(change);
+    assertThat(since.path("byDate").asBoolean()).isFalse();
+    assertThat(keeper.get("/api/findings/since?key=no-such").status()).isEqualTo(404);
+  }
 }

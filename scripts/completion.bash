@@ -29,7 +29,7 @@ _palegate() {
         import) words="--note --help" ;;
         export) words="--change --help" ;;
         test) words="core server web e2e --help" ;;
-        bench) words="engine memory beside walls statements findings server --help" ;;
+        bench) words="engine memory beside walls statements findings matrix server --help" ;;
       esac
       ;;
   esac

@@ -202,13 +202,19 @@ public final class CellWays {
       if (role == null) {
         noRole += kind == Kind.HERE ? 1 : 0;
       } else {
-        changes.add(new AccessChange.AddGrant(new Grant(ids.get(), here, plan.cell.subject(), role.id(), plan.narrowing(), Period.ALWAYS, null)));
+        changes.add(new AccessChange.AddGrant(new Grant(ids.get(), here, plan.cell.subject(), role.id(), plan.narrowing(), periodOf(plan.own), null)));
       }
     }
     int toTake = excess & ~(takenIsRight ? ownTaken : 0);
     if (toTake != 0) {
       changes.add(new AccessChange.AddWithholding(new Withholding(ids.get(), here, plan.cell.subject(), Rights.ofMask(toTake), plan.narrowing(), Period.ALWAYS, null)));
     }
+  }
+
+  /** What was given for a time is replaced for that time: the last end of the grants that go, if each has one. */
+  private static Period periodOf(List<Entry> own) {
+    List<Instant> ends = own.stream().filter(Grant.class::isInstance).map(entry -> entry.period().until()).toList();
+    return ends.isEmpty() || ends.contains(null) ? Period.ALWAYS : new Period(null, ends.stream().max(Comparator.naturalOrder()).orElseThrow());
   }
 
   /** The role that was named; else one with just what is wanted; else the smallest that adds what is missing and nothing that is not wanted. */

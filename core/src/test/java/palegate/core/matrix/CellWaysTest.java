@@ -8,11 +8,15 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
+import java.util.Set;
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.function.Supplier;
 import org.junit.jupiter.api.Test;
 import palegate.core.Harbour;
+import palegate.core.access.Grant;
+import palegate.core.changes.AccessChange;
 import palegate.core.changes.DraftApplication;
+import palegate.core.people.Period;
 import palegate.core.people.Subject;
 import palegate.core.random.RandomStructures;
 import palegate.core.rehearsal.Rehearsal;
@@ -74,6 +78,16 @@ class CellWaysTest {
     CellWays.Answer answer = ways(snapshot, new CellCommand.Clear(), cell(snapshot, "adjusters", "cas"), cell(snapshot, "adjusters", "c1"));
     assertThat(answer.already()).isEqualTo(1);
     assertThat(answer.ways()).singleElement().satisfies(way -> assertThat(way.changes()).hasSize(1));
+  }
+
+  @Test
+  void what_was_given_for_a_time_is_replaced_for_that_time() {
+    Snapshot plain = Harbour.snapshot();
+    Grant dated = new Grant("e-dated", "c1", new Subject.OfGroup("divers"), "keeper", Set.of(), new Period(null, Harbour.JULY), null);
+    Snapshot snapshot = plain.next(DraftApplication.of(plain, List.of(new AccessChange.AddGrant(dated)), Harbour.NOW).difference());
+    CellWays.Way way = ways(snapshot, new CellCommand.SetRole("reader"), cell(snapshot, "divers", "c1")).ways().get(0);
+    assertThat(way.changes()).filteredOn(AccessChange.AddGrant.class::isInstance).singleElement()
+        .satisfies(added -> assertThat(((AccessChange.AddGrant) added).grant().period()).isEqualTo(new Period(null, Harbour.JULY)));
   }
 
   @Test

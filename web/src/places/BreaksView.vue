@@ -45,7 +45,7 @@ const COLUMNS = [
 const GROUPS = 3
 /** Whom the break does what to, as rejoining would undo it. */
 function words(one: Schemas['BreakView']): string {
-  if (one.sameAsParent) return 'Everybody has here just what they would have if it followed.'
+  if (one.sameAsParent) return 'Everybody has at this place just what they would have if it followed. Below, entries for single document types may make a difference.'
   const said = one.groups.slice(0, GROUPS).map((group) => {
     const parts = [group.gained.length > 0 ? `lose ${listed(group.gained)}` : '', group.lost.length > 0 ? `gain ${listed(group.lost)}` : ''].filter((part) => part !== '')
     return `${counted(group.people, 'person', 'people')} would ${parts.join(' and ')}`
@@ -113,7 +113,7 @@ function choose(found: Schemas['Found'] | undefined) {
           </div>
           <div role="cell" class="named" :title="words(item)">
             <router-link :to="{ name: 'places', params: { id: item.place } }">{{ item.path }}</router-link>
-            <span v-if="item.sameAsParent" class="mark warn">same as parent</span>
+            <span v-if="item.sameAsParent" class="mark warn">same as above, here</span>
             <span v-if="item.drafted" class="mark gain">in your draft</span>
             <span v-if="item.rejoined" class="mark lose">rejoined by your draft</span>
           </div>

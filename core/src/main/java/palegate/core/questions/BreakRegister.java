@@ -28,7 +28,10 @@ public final class BreakRegister {
    * @param entries how many entries of its own it has
    */
   public record Break(int number, Place place, int depth, int adds, int removes, Rights gained, Rights lost, int entries) {
-    /** Whether everybody has here exactly what they would have if it followed: then the break does nothing but stop what comes later. */
+    /**
+     * Whether everybody has at the place itself exactly what they would have if it followed. Below, entries narrowed to document types may differ:
+     * that is asked by rehearsing the rejoining.
+     */
     public boolean sameAsParent() {
       return adds == 0 && removes == 0;
     }

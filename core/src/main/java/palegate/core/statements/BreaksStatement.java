@@ -16,7 +16,7 @@ final class BreaksStatement {
         .sorted(Comparator.comparing(BreakRegister.Break::number, asked.snapshot().inTreeOrder())).toList();
     Map<String, String> counts = new LinkedHashMap<>();
     counts.put("Places that stand alone", Integer.toString(breaks.size()));
-    counts.put("Of these the same as their parent", Long.toString(breaks.stream().filter(BreakRegister.Break::sameAsParent).count()));
+    counts.put("Of these the same as above, at the place itself", Long.toString(breaks.stream().filter(BreakRegister.Break::sameAsParent).count()));
     return new StatementTable("Places that stand alone" + asked.where(), counts, List.of(
         StatementTable.Column.key("place", "Place", 70), StatementTable.Column.text("kind", "Kind", 11), StatementTable.Column.number("entries", "Entries", 9), StatementTable.Column.number("keepers", "Keepers", 9),
         StatementTable.Column.number("adds", "People with more", 10), StatementTable.Column.text("gained", "More", 34), StatementTable.Column.number("removes", "People with less", 10), StatementTable.Column.text("lost", "Less", 34)),

@@ -11,7 +11,6 @@ import org.springframework.stereotype.Component;
 import palegate.core.duties.Duty;
 import palegate.core.findings.Finding;
 import palegate.core.findings.Findings;
-import palegate.core.findings.Limits;
 import palegate.core.findings.Rules;
 import palegate.core.findings.Severity;
 import palegate.core.gatehouse.StateFigures;
@@ -19,6 +18,7 @@ import palegate.core.snapshot.Snapshot;
 import palegate.core.viewpoint.Viewpoint;
 import palegate.server.shell.MayBeMissing;
 import palegate.server.store.ChangeLog;
+import palegate.server.store.FindingSettings;
 import palegate.server.store.Snapshots;
 import palegate.server.viewpoint.Viewpoints;
 
@@ -35,23 +35,25 @@ class MonthFigures {
    * @param at its end; now for this month
    * @param there whether anything was in force by then
    * @param change the last one by then
-   * @param grave findings of that severity; missing where the repository is too large to look for those of the past, or the asker has not the whole of it
+   * @param grave findings of that severity; missing where the repository is too large to look for those of the past, or the asker does not administer everything
    */
   record Month(Instant at, boolean there, long change, int people, int outsiders, int breaks, int entries, @MayBeMissing Integer grave, @MayBeMissing Integer serious, @MayBeMissing Integer untidy) {}
 
   /** @param viewpoint null for whoever may know everything: what was then does not change any more */
-  private record Key(Viewpoint viewpoint, long change, Instant at) {}
+  private record Key(Viewpoint viewpoint, long change, Instant at, FindingSettings.Settings settings) {}
 
   private final Cache<Key, Month> counted = Caffeine.newBuilder().maximumSize(2_000).build();
   private final Viewpoints viewpoints;
   private final Snapshots snapshots;
   private final ChangeLog log;
+  private final FindingSettings settings;
   private final Clock clock;
 
-  MonthFigures(Viewpoints viewpoints, Snapshots snapshots, ChangeLog log, Clock clock) {
+  MonthFigures(Viewpoints viewpoints, Snapshots snapshots, ChangeLog log, FindingSettings settings, Clock clock) {
     this.viewpoints = viewpoints;
     this.snapshots = snapshots;
     this.log = log;
+    this.settings = settings;
     this.clock = clock;
   }
 
@@ -65,14 +67,16 @@ class MonthFigures {
     }
     Viewpoint viewpoint = viewpoints.of(account);
     boolean all = viewpoint.whole();
-    return ago == 0 ? count(change, at, account, viewpoint) : counted.get(new Key(all ? null : viewpoint, change, at), key -> count(change, at, account, viewpoint));
+    FindingSettings.Settings house = settings.now();
+    return ago == 0 ? count(change, at, account, viewpoint, house) : counted.get(new Key(all ? null : viewpoint, change, at, house), key -> count(change, at, account, viewpoint, house));
   }
 
-  private Month count(long change, Instant at, String account, Viewpoint viewpoint) {
+  private Month count(long change, Instant at, String account, Viewpoint viewpoint, FindingSettings.Settings house) {
     Snapshot then = viewpoints.knownAsOf(account, change).snapshot();
     StateFigures figures = StateFigures.of(then.at(at));
-    boolean findings = viewpoint.whole() && viewpoint.asker().holdsAny(Duty.AUDIT, Duty.ACCESS) && then.placeCount() > 0 && then.placeCount() <= PLACES_FOR_FINDINGS;
-    List<Finding> found = findings ? Findings.of(then, at, Limits.USUAL, Rules.ALL) : List.of();
+    // Decided by duties, which the asker knows of, not by whether something is hidden, which they may not know.
+    boolean findings = (viewpoint.asker().holds(Duty.AUDIT) || viewpoint.asker().holdsEverywhere(Duty.ACCESS)) && then.placeCount() > 0 && then.placeCount() <= PLACES_FOR_FINDINGS;
+    List<Finding> found = findings ? Findings.of(then, at, house.limits(), Rules.ALL.stream().filter(rule -> !house.off().containsKey(rule.code())).toList()) : List.of();
     return new Month(at, true, change, figures.people(), figures.outsiders(), figures.breaks(), figures.entries(), number(findings, found, Severity.GRAVE), number(findings, found, Severity.SERIOUS), number(findings, found, Severity.UNTIDY));
   }
 

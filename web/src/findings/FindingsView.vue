@@ -7,6 +7,8 @@ import TwoSides from '@/common/TwoSides.vue'
 import { counted } from '@/common/words'
 import PagedList from '@/lists/PagedList.vue'
 import type { Part } from '@/lists/part'
+import { useSession } from '@/session/useSession'
+import FewerEntries from './FewerEntries.vue'
 import FindingDetail from './FindingDetail.vue'
 import FindingSettings from './FindingSettings.vue'
 import { SEVERITIES, severityOf } from './finding'
@@ -14,6 +16,7 @@ import { SEVERITIES, severityOf } from './finding'
 /** What needs a look, the gravest first. */
 const route = useRoute()
 const router = useRouter()
+const { may } = useSession()
 const text = (key: string) => (typeof route.query[key] === 'string' ? String(route.query[key]) : undefined)
 const rule = computed(() => text('rule') ?? '')
 const accepted = computed(() => text('accepted') === 'yes')
@@ -50,7 +53,7 @@ const counts = computed(() =>
 function turnTo(query: Record<string, string | undefined>) {
   void router.replace({ name: 'findings', query: { ...route.query, ...query } })
 }
-const chosen = (row: Schemas['FindingRow']) => ({ name: 'findings', query: { ...route.query, key: row.key } })
+const chosen = (row: Schemas['FindingRow']) => ({ name: 'findings', query: { ...route.query, key: row.key, fewer: undefined } })
 </script>
 
 <template>
@@ -65,6 +68,7 @@ const chosen = (row: Schemas['FindingRow']) => ({ name: 'findings', query: { ...
         :items="rules"
         @update:model-value="turnTo({ rule: $event || undefined, key: undefined })"
       />
+      <v-btn v-if="may('access') || may('audit')" size="small" :to="{ name: 'findings', query: { ...route.query, key: undefined, fewer: 'yes' } }">Fewer entries …</v-btn>
       <v-btn size="small" @click="setting = true">What is looked for …</v-btn>
       <v-checkbox
         :model-value="accepted"
@@ -110,6 +114,7 @@ const chosen = (row: Schemas['FindingRow']) => ({ name: 'findings', query: { ...
     </template>
     <FindingSettings v-if="setting" @close="setting = false" />
     <FindingDetail v-if="key" :key="key" :finding-key="key" />
+    <FewerEntries v-else-if="text('fewer') === 'yes'" />
     <div v-else class="quiet hint">
       <p>
         A finding is something that a careful person would want to know, though it is not wrong. Choose one: it says why

@@ -54,6 +54,7 @@ class EveryAnswerIsGivenToAViewpointTest {
     ask("GET /api/findings", "?limit=200", "?accepted=true", "?rule=ends-soon");
     ask("GET /api/findings/one", "?key=break-nearly-same%20place:$place", "?key=no-keeper%20place:$place", "?key=ends-soon%20group:$group", "?key=entry-ended%20entry:h-acc-1");
     ask("GET /api/findings/settings", "");
+    elsewhere("gives new things ids of their own: FindingsRoomTest", "GET /api/findings/mining");
     elsewhere("other changes led there: FindingsRoomTest", "GET /api/findings/since");
     elsewhere("keeps what is sent: FindingsRoomTest", "POST /api/findings/settings/limits", "POST /api/findings/settings/off/{rule}", "DELETE /api/findings/settings/off/{rule}", "POST /api/findings/acceptances", "DELETE /api/findings/acceptances");
     ask("GET /api/matrix/heads", "?top=$place", "?rows=GROUPS", "?rows=NAMED_BELOW&across=DOCUMENTS&top=$place", "?rows=OUTSIDE_FIRMS", "?subject=group:$group&subject=person:$person&across=TYPES");

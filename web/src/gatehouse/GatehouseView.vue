@@ -13,6 +13,7 @@ import {
   ofFindings,
   ofProofs,
   ofReviews,
+  ofRounds,
   ofWalls,
   wallWords,
 } from './gatehouse'
@@ -37,12 +38,18 @@ const reviews = useQuery({
   queryFn: () => answer(api.GET('/api/reviews')),
   enabled: has('reviews'),
 })
+const rounds = useQuery({
+  queryKey: ['rounds', 'gatehouse'],
+  queryFn: () => answer(api.GET('/api/rounds')),
+  enabled: has('rounds'),
+})
 const walls = useQuery({ queryKey: ['walls'], queryFn: () => answer(api.GET('/api/walls')), enabled: has('walls') })
 const lines = computed(() =>
   inOrder([
     ...ofProofs(gate.data.value?.proofs ?? []),
     ...ofDrafts(drafts.data.value ?? []),
     ...ofReviews(reviews.data.value ?? []),
+    ...ofRounds(rounds.data.value?.rounds ?? []),
     ...ofWalls(walls.data.value ?? []),
     ...ofFindings(findings.data.value?.rules ?? []),
   ]),

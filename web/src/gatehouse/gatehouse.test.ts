@@ -7,6 +7,7 @@ import {
   ofFindings,
   ofProofs,
   ofReviews,
+  ofRounds,
   ofWalls,
   PICTURES,
 } from './gatehouse'
@@ -59,6 +60,31 @@ describe('what needs attention', () => {
     )
     expect(lines.map((line) => line.grade)).toEqual(['review', 'overdue'])
     expect(lines[0]!.words).toContain('5 of 9 items to review')
+  })
+
+  it('tells rounds that are overdue and rounds that can be closed from those that go on', () => {
+    const round = {
+      id: 3,
+      name: 'Autumn',
+      open: true,
+      due: '2026-12-20T00:00:00Z',
+      madeAt: '2026-11-01T00:00:00Z',
+      madeBy: 'Linnet',
+      items: 9,
+      decided: 4,
+      reviewers: 2,
+      handedIn: 1,
+      toDo: 5,
+    }
+    const lines = ofRounds(
+      [round, { ...round, due: '2026-11-02T00:00:00Z' }, { ...round, handedIn: 2 }, { ...round, open: false }],
+      NOW,
+    )
+    expect(lines.map((line) => [line.grade, line.step])).toEqual([
+      ['round', 'Look at it'],
+      ['overdue', 'Remind them'],
+      ['handed in', 'Close it'],
+    ])
   })
 
   it('says what a wall’s last proof found, and that it is of long ago only if anything has changed since', () => {

@@ -92,6 +92,23 @@ export const ofReviews = (reviews: readonly Schemas['ReviewLine'][], now = Date.
       }
     })
 
+/** Rounds that one runs: overdue, or handed in and waiting to be closed. */
+export const ofRounds = (rounds: readonly Schemas['RoundLine'][], now = Date.now()): Attention[] =>
+  rounds
+    .filter((round) => round.open)
+    .map((round) => {
+      const over = Date.parse(round.due) < now
+      const done = round.handedIn === round.reviewers
+      return {
+        weight: over || done ? 2 : 5,
+        tone: over ? 'lose' : done ? 'warn' : 'quiet',
+        grade: over ? 'overdue' : done ? 'handed in' : 'round',
+        words: `The round “${round.name}”: ${round.decided} of ${counted(round.items, 'item')} decided, ${round.handedIn} of ${counted(round.reviewers, 'reviewer')} handed in, due ${toTheEndOf(round.due)}`,
+        to: { name: 'rounds', params: { id: round.id } },
+        step: over ? 'Remind them' : done ? 'Close it' : 'Look at it',
+      }
+    })
+
 /** Walls with people on two sides, and such as bar whoever asks. */
 export const ofWalls = (walls: readonly Schemas['WallLine'][]): Attention[] =>
   walls

@@ -15,6 +15,8 @@ final class BodyLimits {
     BY_ADDRESS.put(Pattern.compile("/api/places/[^/]+/content"), 2 * KILO * KILO);
     BY_ADDRESS.put(Pattern.compile("/api/statements/verification|/api/reviews/[^/]+/return"), 16 * KILO * KILO);
     BY_ADDRESS.put(Pattern.compile("/api/draft/changes/many|/api/draft/preview(/people)?"), 8 * KILO * KILO);
+    // 5,000 cells, each with the longest of ids.
+    BY_ADDRESS.put(Pattern.compile("/api/matrix/ways"), 4 * KILO * KILO);
     BY_ADDRESS.put(Pattern.compile("/api/places/[^/]+/outline|/api/people/matches"), 4 * KILO * KILO);
   }
 

@@ -106,6 +106,21 @@ class MatrixRoomTest {
   }
 
   @Test
+  void as_many_cells_as_can_be_chosen_can_be_sent_and_no_more(TestApplication app) {
+    Browser keeper = app.signedIn("wenna.carrow");
+    JsonNode heads = keeper.get("/api/matrix/heads?rows=NAMED_BELOW&across=DOCUMENTS").body();
+    List<Map<String, Object>> cells = new ArrayList<>();
+    for (JsonNode row : heads.path("rows")) {
+      for (JsonNode column : heads.path("columns")) {
+        cells.add(Map.of("subject", Map.of("kind", row.path("kind").asString(), "id", row.path("id").asString()), "place", column.path("id").asString()));
+      }
+    }
+    assertThat(cells.size()).isGreaterThan(5_000);
+    assertThat(keeper.post("/api/matrix/ways", Map.of("cells", cells.subList(0, 5_000), "wish", "CLEAR")).body().path("cells").asInt()).isEqualTo(5_000);
+    assertThat(keeper.post("/api/matrix/ways", Map.of("cells", cells.subList(0, 5_001), "wish", "CLEAR")).status()).isEqualTo(422);
+  }
+
+  @Test
   void a_wish_that_is_not_clear_is_refused_with_its_place(TestApplication app) {
     Browser keeper = app.signedIn("wenna.carrow");
     List<Map<String, Object>> one = List.of(Map.of("subject", group("g-personnel"), "place", "f-2411"));

@@ -85,7 +85,7 @@ class FirstWalkTest {
     assertThat(held).isNotEmpty();
     page.unroute("**/api/session");
     held.forEach(Route::resume);
-    assertThat(page.locator("[role=treeitem]").first()).isVisible();
+    assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Gatehouse"))).isVisible();
     page.context().close();
   }
 

@@ -46,6 +46,9 @@ class KeyboardOnlyTest {
     press(page, "Tab");
     page.keyboard().type("pale-gate-demo");
     press(page, "Enter");
+    page.waitForURL("**/gatehouse");
+    assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Gatehouse"))).isVisible();
+    press(page, "p");
     Locator repository = page.locator("[role=treeitem]").first();
     tabTo(page, repository);
     // Accounts, Board papers; then the place is shown.

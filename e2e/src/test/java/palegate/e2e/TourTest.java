@@ -21,6 +21,7 @@ class TourTest {
     press(page, "wenna.carrow");
     press(page, "Sign in");
     // 2 Look before touching
+    page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Places").setExact(true)).click();
     node(page, "Casualties").locator(".opener").click();
     node(page, "C-2406 Brannock Star").click();
     assertThat(page.locator(".path-line li")).hasCount(3);

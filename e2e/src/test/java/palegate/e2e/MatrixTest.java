@@ -59,7 +59,15 @@ class MatrixTest {
     Locator dialog = page.getByRole(AriaRole.DIALOG);
     assertThat(dialog).containsText("Change 2 cells");
     dialog.getByRole(AriaRole.COMBOBOX, new Locator.GetByRoleOptions().setName("Role")).press("ArrowDown");
-    page.locator(".v-list-item").filter(new Locator.FilterOptions().setHasText("Preparer")).press("Enter");
+    Locator preparer = page.locator(".v-list-item").filter(new Locator.FilterOptions().setHasText("Preparer"));
+    // The list takes the focus once it is open; only then do keys go through it.
+    assertThat(page.locator(".v-list-item").first()).isFocused();
+    for (int i = 0; i < 10 && !(Boolean) preparer.evaluate("item => item === document.activeElement"); i++) {
+      page.keyboard().press("ArrowDown");
+    }
+    assertThat(preparer).isFocused();
+    page.keyboard().press("Enter");
+    assertThat(dialog).containsText("Preparer");
     Locator add = dialog.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Add to the draft: Set it here"));
     assertThat(add).isVisible();
     assertThat(dialog).containsText("All 2 cells are then as wished.");

@@ -57,7 +57,7 @@ class EveryAnswerIsGivenToAViewpointTest {
     elsewhere("gives new things ids of their own: FindingsRoomTest", "GET /api/findings/mining");
     elsewhere("other changes led there: FindingsRoomTest", "GET /api/findings/since");
     elsewhere("keeps what is sent: FindingsRoomTest", "POST /api/findings/settings/limits", "POST /api/findings/settings/off/{rule}", "DELETE /api/findings/settings/off/{rule}", "POST /api/findings/acceptances", "DELETE /api/findings/acceptances");
-    ask("GET /api/matrix/heads", "?top=$place", "?rows=GROUPS", "?rows=NAMED_BELOW&across=DOCUMENTS&top=$place", "?rows=OUTSIDE_FIRMS", "?subject=group:$group&subject=person:$person&across=TYPES");
+    ask("GET /api/matrix/heads", "?rows=GROUPS", "?rows=NAMED_BELOW&across=DOCUMENTS&top=$place", "?subject=group:$group&subject=person:$person&across=TYPES");
     ask("POST /api/matrix/cells", " {\"rows\": [{\"kind\": \"group\", \"id\": \"$group\"}, {\"kind\": \"person\", \"id\": \"$person\"}], \"columns\": [\"$place\", \"lib-cas\"], \"types\": false}",
         " {\"rows\": [{\"kind\": \"group\", \"id\": \"$group\"}], \"columns\": [\"letter\", \"valuation\"], \"types\": true, \"container\": \"$place\"}");
     ask("GET /api/matrix/cell", "?rows=NAMED_BELOW&of=group:$group&column=$place", "?rows=GROUPS&across=TYPES&of=group:g-adjusters&column=letter&top=$place");

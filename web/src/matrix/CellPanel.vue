@@ -4,6 +4,7 @@ import { computed } from 'vue'
 import { answer, api, type Schemas } from '@/api/client'
 import { counted, listed } from '@/common/words'
 import Paling from '@/paling/Paling.vue'
+import { useSession } from '@/session/useSession'
 import { useDraft } from '@/tray/useDraft'
 import { useWhy } from '@/why/useWhy'
 import { askedOf, outlierWords } from './matrix'
@@ -16,6 +17,7 @@ const props = defineProps<{
   roles: ReadonlyMap<number, string>
 }>()
 const emit = defineEmits<{ close: []; change: [] }>()
+const { may } = useSession()
 const why = useWhy()
 const { draft } = useDraft()
 const query = useQuery({
@@ -72,7 +74,7 @@ const isPlace = computed(() => one.value !== undefined && one.value.column.kind 
       <p v-if="one.outlier" class="warn">
         {{ outlierWords(one.outlier, siblings, isPlace ? 'places' : 'types', roles) }}
       </p>
-      <p><v-btn size="small" @click="emit('change')">Change it …</v-btn></p>
+      <p v-if="may('access')"><v-btn size="small" @click="emit('change')">Change it …</v-btn></p>
       <h3>What gives it</h3>
       <p v-if="one.entries.length === 0" class="quiet">No entry names it here or further up.</p>
       <ul v-else>

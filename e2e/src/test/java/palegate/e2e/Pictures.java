@@ -89,6 +89,7 @@ public final class Pictures {
     shot(page, page.locator("[data-row]").first(), "breaks");
     desk.open(page, "/matrix?rows=GROUPS&top=lib-cas&of=group:g-surveyors&column=f-2411");
     page.locator(".panel details").first().waitFor();
+    page.getByText("being looked up").first().waitFor(new Locator.WaitForOptions().setState(WaitForSelectorState.DETACHED));
     shot(page, page.locator(".matrix canvas"), "matrix");
     desk.open(page, "/findings?key=wall-covers-nothing%20wall:wall-pilgrim");
     page.locator("[data-row]").first().waitFor();

@@ -41,7 +41,7 @@ final class MatrixFigures {
       List<MatrixRows.Row> all = MatrixRows.arranged(moment, MatrixRows.chosen(moment, Structures.NOW, MatrixRows.Rule.WITH_ACCESS_BELOW, top));
       return all.subList(0, Math.min(SUBJECTS, all.size()));
     });
-    MatrixColumns.Places places = timed("places laid out", () -> MatrixColumns.below(snapshot, top, false));
+    MatrixColumns.Places places = timed("places laid out", () -> MatrixColumns.below(snapshot, top, false, MatrixColumns.AT_MOST));
     List<Subject> subjects = rows.stream().map(MatrixRows.Row::subject).toList();
     List<Column> columns = places.columns().stream().map(column -> Column.of(column.place())).toList();
     System.out.println(String.format(Locale.UK, "%s: %,d people, %,d places; %,d subjects, %,d columns", size, snapshot.personCount(), snapshot.placeCount(), rows.size(), columns.size()));

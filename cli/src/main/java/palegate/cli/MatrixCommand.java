@@ -77,7 +77,7 @@ final class MatrixCommand implements Callable<Integer> {
     }
     int top = below == null ? snapshot.placeNumber(snapshot.structure().repository().orElseThrow().id()) : number(snapshot, below);
     List<MatrixRows.Row> rows = MatrixRows.arranged(moment, chosen(moment, instant, top));
-    List<MatrixColumns.PlaceColumn> tree = places == null ? MatrixColumns.below(snapshot, top, documents).columns() : List.of();
+    List<MatrixColumns.PlaceColumn> tree = places == null ? MatrixColumns.below(snapshot, top, documents, Integer.MAX_VALUE).columns() : List.of();
     List<Column> columns = new ArrayList<>();
     tree.forEach(column -> columns.add(Column.of(column.place())));
     for (String place : places == null ? List.<String>of() : places) {

@@ -4,8 +4,11 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.stream.Stream;
 import palegate.core.changes.AccessChange;
+import palegate.core.changes.DraftApplication;
 import palegate.core.questions.BreakRegister;
+import palegate.core.questions.NewDocuments;
 import palegate.core.rehearsal.Rehearsal;
+import palegate.core.snapshot.Snapshot;
 
 /** Breaks that do nothing. */
 final class BreakSameAsParent implements Rule {
@@ -31,7 +34,7 @@ final class BreakSameAsParent implements Rule {
 
   @Override
   public Stream<Finding> find(Survey survey) {
-    return breaks(survey).filter(one -> one.sameAsParent() && altered(survey, one) == 0).map(one -> new Finding(code(), severity(), "place:" + one.place().id(), "", survey.path(one.place().id()) + " stands alone, and everybody has there and below what they would have without that.",
+    return breaks(survey).filter(one -> one.sameAsParent() && altered(survey, one) == 0 && nothingPutInLater(survey, one)).map(one -> new Finding(code(), severity(), "place:" + one.place().id(), "", survey.path(one.place().id()) + " stands alone, and everybody has there and below what they would have without that.",
         List.of(one.entries() + (one.entries() == 1 ? " entry" : " entries") + " of its own."), List.of(rejoin(one))));
   }
 
@@ -46,6 +49,12 @@ final class BreakSameAsParent implements Rule {
   /** How many people would have something else there or below if it followed. */
   static int altered(Survey survey, BreakRegister.Break one) {
     return Rehearsal.of(survey.snapshot(), rejoin(one).changes(), survey.now(), null).now().people().size();
+  }
+
+  /** Nor could anybody do anything else with documents that are not there yet. */
+  private static boolean nothingPutInLater(Survey survey, BreakRegister.Break one) {
+    Snapshot following = survey.snapshot().next(DraftApplication.of(survey.snapshot(), rejoin(one).changes(), survey.now()).difference());
+    return NewDocuments.alike(survey.moment(), following.at(survey.now()), List.of(one.place().id()));
   }
 
   static Fix rejoin(BreakRegister.Break one) {

@@ -9,8 +9,10 @@ import java.util.Map;
 import java.util.stream.Stream;
 import palegate.core.access.Entry;
 import palegate.core.access.Withholding;
+import palegate.core.changes.DraftApplication;
 import palegate.core.people.Subject;
 import palegate.core.questions.AccessList;
+import palegate.core.questions.NewDocuments;
 import palegate.core.snapshot.Snapshot;
 import palegate.core.snapshot.SnapshotAt;
 
@@ -60,7 +62,7 @@ final class EntryWithoutEffect implements Rule {
   /** The whole list is made only where something is idle: it says which line from above says the same. */
   private static Stream<AccessList.Line> idleAt(Survey survey, int place) {
     return AccessList.own(survey.snapshot(), survey.now(), place).lines().stream().noneMatch(EntryWithoutEffect::isIdle) ? Stream.empty()
-        : AccessList.of(survey.snapshot(), survey.now(), place).lines().stream().filter(line -> line.own() && isIdle(line) && changesNothing(survey.moment(), line.entry()) && changesNothing(survey.atLast(), line.entry()));
+        : AccessList.of(survey.snapshot(), survey.now(), place).lines().stream().filter(line -> line.own() && isIdle(line) && changesNothing(survey.moment(), line.entry()) && changesNothing(survey.atLast(), line.entry()) && nothingPutInLater(survey, line.entry()));
   }
 
   /**
@@ -89,6 +91,12 @@ final class EntryWithoutEffect implements Rule {
       }
     }
     return true;
+  }
+
+  /** Nor with documents that are not there yet. O(places it reaches), for the few entries that are idle otherwise. */
+  private static boolean nothingPutInLater(Survey survey, Entry entry) {
+    Snapshot without = survey.snapshot().next(DraftApplication.of(survey.snapshot(), List.of(EntryEnded.removal(entry)), survey.now()).difference());
+    return Stream.of(survey.now(), survey.atLast().instant()).distinct().allMatch(instant -> NewDocuments.alike(survey.snapshot().at(instant), without.at(instant), List.of(entry.place())));
   }
 
   /** @param doubled whether another entry that reaches the place says the same to the same subject */

@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Set;
 import palegate.core.access.Entry;
 import palegate.core.access.Grant;
+import palegate.core.people.Subject;
 import palegate.core.roles.Rights;
 import palegate.core.roles.Role;
 import palegate.core.snapshot.Snapshot;
@@ -22,13 +23,12 @@ final class CellPlan {
   /** What is wanted; null where the cell's own entries are to go, and nothing else is asked. */
   private final Rights wanted;
 
-  CellPlan(SnapshotAt moment, Instant instant, CellAt cell, CellCommand command) {
+  CellPlan(SnapshotAt moment, Instant instant, CellAt cell, Set<Subject> containing, CellCommand command) {
     this.cell = cell;
     Snapshot snapshot = moment.snapshot();
     String type = cell.column().typeIn(snapshot);
     String here = snapshot.place(cell.column().place()).id();
     Set<String> narrowing = narrowing();
-    var containing = Containing.of(moment, cell.subject());
     for (Entry entry : snapshot.reachingEntries(cell.column().place())) {
       if (containing.contains(entry.subject()) && entry.period().holdsAt(instant) && entry.touches(type)) {
         boolean mine = entry.subject().equals(cell.subject()) && entry.place().equals(here) && entry.types().equals(narrowing);

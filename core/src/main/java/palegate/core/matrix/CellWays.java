@@ -3,6 +3,7 @@ package palegate.core.matrix;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -84,7 +85,8 @@ public final class CellWays {
     this.command = command;
     this.ids = ids;
     moment = snapshot.at(instant);
-    plans = cells.stream().distinct().map(cell -> new CellPlan(moment, instant, cell, command)).toList();
+    Map<Subject, Set<Subject>> containing = new HashMap<>();
+    plans = cells.stream().distinct().map(cell -> new CellPlan(moment, instant, cell, containing.computeIfAbsent(cell.subject(), subject -> Containing.of(moment, subject)), command)).toList();
     roles = snapshot.structure().roles().values().stream().sorted(Comparator.comparing((Role role) -> role.rights().size()).thenComparing(Role::id)).toList();
   }
 
@@ -192,18 +194,19 @@ public final class CellWays {
     int excess = kind == Kind.WITHHOLD ? plan.excess(snapshot) : 0;
     boolean grantsAreRight = (ownGiven & ~wanted.mask()) == 0 && (missing & ~ownGiven) == 0;
     boolean takenIsRight = (ownTaken & wanted.mask()) == 0;
+    Role role = grantsAreRight || missing == 0 ? null : roleFor(wanted, missing);
+    if (role == null && !grantsAreRight && missing != 0) {
+      // Without a role that fits, what is there stays: taking it would leave the cell with less than it has.
+      noRole += kind == Kind.HERE ? 1 : 0;
+      return;
+    }
     for (Entry entry : plan.own) {
       if (entry instanceof Grant ? !grantsAreRight : !takenIsRight) {
         changes.add(removal(entry));
       }
     }
-    if (!grantsAreRight && missing != 0) {
-      Role role = roleFor(wanted, missing);
-      if (role == null) {
-        noRole += kind == Kind.HERE ? 1 : 0;
-      } else {
-        changes.add(new AccessChange.AddGrant(new Grant(ids.get(), here, plan.cell.subject(), role.id(), plan.narrowing(), periodOf(plan.own), null)));
-      }
+    if (role != null) {
+      changes.add(new AccessChange.AddGrant(new Grant(ids.get(), here, plan.cell.subject(), role.id(), plan.narrowing(), periodOf(plan.own), null)));
     }
     int toTake = excess & ~(takenIsRight ? ownTaken : 0);
     if (toTake != 0) {

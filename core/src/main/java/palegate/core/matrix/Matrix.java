@@ -119,9 +119,18 @@ public final class Matrix {
     return cells[subject][column];
   }
 
-  /** Why people of a cell have more, or less, than it says: each reason with how many people it concerns. Of a place itself, not of a type. */
-  public Map<Because, Integer> because(int subject, int column) {
-    return MatrixReasons.of(moment, instant, rows.get(subject).people(), columns.get(column).place(), cell(subject, column).rights());
+  /**
+   * Why people have more, or less, than a cell says.
+   *
+   * @param people each reason with how many of those asked about it concerns
+   * @param differing how many have something else than the cell says
+   * @param asked how many of those were asked about
+   */
+  public record Reasons(Map<Because, Integer> people, int differing, int asked) {}
+
+  /** Of a place itself, not of a type; of so many people at most. */
+  public Reasons because(int subject, int column, int atMost) {
+    return MatrixReasons.of(moment, instant, rows.get(subject).people(), columns.get(column).place(), cell(subject, column).rights(), atMost);
   }
 
   /** The active people of a subject, told apart by what they have in a column; most first. O(kinds × people / 64). */

@@ -9,7 +9,7 @@ import palegate.core.snapshot.Snapshot;
 
 /** Which places are the columns of a matrix: a place and what is below it, in the order of the tree. */
 public final class MatrixColumns {
-  /** Places beyond so many are left out, and it is said. */
+  /** A screen lays out so many places; what is left out is said. */
   public static final int AT_MOST = 20_000;
 
   /**
@@ -27,15 +27,15 @@ public final class MatrixColumns {
 
   private MatrixColumns() {}
 
-  /** A place with the containers, and if wanted the documents, below it. O(places below). */
-  public static Places below(Snapshot snapshot, int top, boolean documents) {
+  /** A place with the containers, and if wanted the documents, below it: so many at most. O(places below). */
+  public static Places below(Snapshot snapshot, int top, boolean documents, int atMost) {
     List<PlaceColumn> columns = new ArrayList<>();
     Map<Integer, Integer> at = new HashMap<>();
     int left = 0;
     int[] order = snapshot.inDisplayOrder(top).filter(place -> place == top || documents || !snapshot.isDocument(place)).toArray();
     for (int place : order) {
-      if (columns.size() == AT_MOST) {
-        left = order.length - AT_MOST;
+      if (columns.size() == atMost) {
+        left = order.length - atMost;
         break;
       }
       int parent = place == top ? -1 : at.get(snapshot.parent(place));

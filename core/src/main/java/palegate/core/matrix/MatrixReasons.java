@@ -1,6 +1,7 @@
 package palegate.core.matrix;
 
 import java.time.Instant;
+import java.util.Arrays;
 import java.util.EnumMap;
 import java.util.Map;
 import palegate.core.access.Trace;
@@ -13,20 +14,20 @@ import palegate.core.snapshot.SnapshotAt;
 final class MatrixReasons {
   private MatrixReasons() {}
 
-  static Map<Matrix.Because, Integer> of(SnapshotAt moment, Instant instant, PersonSet people, int place, Rights cell) {
+  /** Of at most so many people; O(people + those asked about × stages). */
+  static Matrix.Reasons of(SnapshotAt moment, Instant instant, PersonSet people, int place, Rights cell, int atMost) {
     Map<Matrix.Because, Integer> reasons = new EnumMap<>(Matrix.Because.class);
-    people.forEach(person -> {
-      if (!moment.rights(person, place).equals(cell)) {
-        Trace trace = Explanation.of(moment, instant, person, place, Explanation.WallReasons.HIDDEN);
-        for (Trace.Step step : trace.stages()) {
-          Matrix.Because because = because(step, cell);
-          if (because != null) {
-            reasons.merge(because, 1, Integer::sum);
-          }
+    int[] differing = people.stream().filter(person -> !moment.rights(person, place).equals(cell)).toArray();
+    for (int person : differing.length > atMost ? Arrays.copyOf(differing, atMost) : differing) {
+      Trace trace = Explanation.of(moment, instant, person, place, Explanation.WallReasons.HIDDEN);
+      for (Trace.Step step : trace.stages()) {
+        Matrix.Because because = because(step, cell);
+        if (because != null) {
+          reasons.merge(because, 1, Integer::sum);
         }
       }
-    });
-    return reasons;
+    }
+    return new Matrix.Reasons(reasons, differing.length, Math.min(differing.length, atMost));
   }
 
   private static Matrix.Because because(Trace.Step step, Rights cell) {

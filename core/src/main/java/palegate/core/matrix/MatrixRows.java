@@ -44,15 +44,11 @@ public final class MatrixRows {
    * @param depth in how many of the other rows it stands
    * @param parent the row of the group or unit that it stands in, or -1
    * @param beside what it has in common with those that it is compared with: the group or unit it is in, whether that is a row or not, or that it is in none; null for built-in subjects
+   * @param weight how much it counts that it departs from those: less where they are alike only in that they are in nothing
    */
-  public record Row(Subject subject, int depth, int parent, String beside) {
-    /** How much it counts that it departs from those beside it: they are alike in that they are in the same, or only in that they are in nothing. */
-    double weight() {
-      return beside == null || beside.endsWith(IN_NONE) ? 0.5 : 1;
-    }
-  }
+  public record Row(Subject subject, int depth, int parent, String beside, double weight) {}
 
-  private static final String IN_NONE = " in none";
+  private static final double IN_NOTHING = 0.5;
 
   private static final List<String> KINDS = List.of("builtin", "unit", "group", "person");
 
@@ -122,7 +118,9 @@ public final class MatrixRows {
     List<Next> stack = new ArrayList<>(List.of(new Next(root, 0, -1)));
     while (!stack.isEmpty()) {
       Next next = stack.remove(stack.size() - 1);
-      rows.add(new Row(next.subject(), next.depth(), next.parent(), beside(next.subject())));
+      Subject in = directlyIn(next.subject()).stream().min(Subject::compare).orElse(null);
+      String beside = next.subject() instanceof Subject.BuiltIn ? null : next.subject().kind() + (in == null ? " in none" : " in " + in.kind() + ":" + in.id());
+      rows.add(new Row(next.subject(), next.depth(), next.parent(), beside, in == null ? IN_NOTHING : 1));
       List<Subject> within = inside.getOrDefault(next.subject(), List.of());
       for (int i = within.size() - 1; i >= 0; i--) {
         stack.add(new Next(within.get(i), next.depth() + 1, rows.size() - 1));
@@ -146,9 +144,5 @@ public final class MatrixRows {
   private Subject nearestAbove(Subject subject, Set<Subject> all) {
     return subject instanceof Subject.BuiltIn ? null
         : Containing.of(moment, subject).stream().filter(one -> !one.equals(subject) && one.getClass() == (subject instanceof Subject.OfUnit ? Subject.OfUnit.class : Subject.OfGroup.class) && all.contains(one)).findFirst().orElse(null);
-  }
-
-  private String beside(Subject subject) {
-    return directlyIn(subject).stream().min(Subject::compare).map(in -> subject.kind() + " in " + in.kind() + ":" + in.id()).orElse(subject instanceof Subject.BuiltIn ? null : subject.kind() + IN_NONE);
   }
 }

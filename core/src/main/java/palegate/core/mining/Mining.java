@@ -8,13 +8,16 @@ import java.util.Set;
 import java.util.function.BooleanSupplier;
 import java.util.function.Supplier;
 import java.util.stream.Stream;
+import palegate.core.changes.ChangeAtPlace;
 import palegate.core.changes.DraftApplication;
+import palegate.core.questions.NewDocuments;
 import palegate.core.rehearsal.RightsDifference;
 import palegate.core.snapshot.Snapshot;
 
 /**
  * Looks for ways to say exactly the same with fewer entries: what saves most is tried first, on what the proposals before it leave. A proposal is only made if its
- * rehearsal shows no difference, now and at every later instant at which anything begins or ends. All of them together are one draft.
+ * rehearsal shows no difference, now and at every later instant at which anything begins or ends, and nobody
+ * could do anything else with documents put in later. All of them together are one draft.
  */
 public final class Mining {
   /** So many candidates are tried, at most. */
@@ -88,9 +91,10 @@ public final class Mining {
     if (entries(after) >= entries(before)) {
       return null;
     }
+    List<String> places = candidate.changes().stream().filter(ChangeAtPlace.class::isInstance).map(change -> ((ChangeAtPlace) change).place()).distinct().toList();
     // A rehearsal looks at instants that its draft touches. That nothing does anything has to hold whenever anything begins or ends.
     return Stream.concat(Stream.of(now), Stream.concat(before.boundariesAfter(now).stream(), after.boundariesAfter(now).stream()).distinct().sorted())
-        .allMatch(instant -> RightsDifference.between(before, after, instant).isEmpty()) ? after : null;
+        .allMatch(instant -> RightsDifference.between(before, after, instant).isEmpty() && NewDocuments.alike(before.at(instant), after.at(instant), places)) ? after : null;
   }
 
   private static int entries(Snapshot snapshot) {

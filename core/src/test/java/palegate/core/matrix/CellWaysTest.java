@@ -73,6 +73,16 @@ class CellWaysTest {
   }
 
   @Test
+  void a_cell_for_which_there_is_no_role_keeps_what_it_has() {
+    Snapshot snapshot = Harbour.snapshot();
+    CellWays.Answer answer = ways(snapshot, new CellCommand.Add(Rights.of(Right.DELETE)), cell(snapshot, "adjusters", "cas"));
+    assertThat(answer.noRole()).isEqualTo(1);
+    assertThat(answer.ways()).as("taking Preparer away gives nobody delete").isEmpty();
+    CellWays.Answer withOther = ways(snapshot, new CellCommand.Match(Rights.parse(List.of("find", "read", "copy", "delete"))), cell(snapshot, "adjusters", "cas"), cell(snapshot, "divers", "c2"));
+    assertThat(withOther.ways()).isEmpty();
+  }
+
+  @Test
   void what_is_given_at_the_place_itself_can_go() {
     Snapshot snapshot = Harbour.snapshot();
     CellWays.Answer answer = ways(snapshot, new CellCommand.Clear(), cell(snapshot, "adjusters", "cas"), cell(snapshot, "adjusters", "c1"));

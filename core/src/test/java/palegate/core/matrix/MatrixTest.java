@@ -36,7 +36,8 @@ class MatrixTest {
     Matrix.Cell cell = matrix.cell(0, 0);
     assertThat(cell.rights().words()).contains("copy");
     assertThat(List.of(cell.people(), cell.exactly(), cell.more(), cell.less())).containsExactly(1, 0, 0, 1);
-    assertThat(matrix.because(0, 0)).isEqualTo(Map.of(Matrix.Because.WITHHOLDING, 1));
+    assertThat(matrix.because(0, 0, 10)).isEqualTo(new Matrix.Reasons(Map.of(Matrix.Because.WITHHOLDING, 1), 1, 1));
+    assertThat(matrix.because(0, 0, 0)).isEqualTo(new Matrix.Reasons(Map.of(), 1, 0));
   }
 
   @Test

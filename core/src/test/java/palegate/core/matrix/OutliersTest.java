@@ -49,7 +49,7 @@ class OutliersTest {
       Snapshot snapshot = Snapshot.of(Structure.of(List.of(), List.of(), all, ROLES, List.of(), places, given, List.of()));
       SnapshotAt moment = snapshot.at(NOW);
       List<MatrixRows.Row> rows = MatrixRows.arranged(moment, MatrixRows.chosen(moment, NOW, MatrixRows.Rule.GROUPS, 0));
-      List<MatrixColumns.PlaceColumn> columns = MatrixColumns.below(snapshot, snapshot.placeNumber("lib"), false).columns();
+      List<MatrixColumns.PlaceColumn> columns = MatrixColumns.below(snapshot, snapshot.placeNumber("lib"), false, MatrixColumns.AT_MOST).columns();
       GivenRights cells = GivenRights.of(moment, NOW, rows.stream().map(MatrixRows.Row::subject).toList(), columns.stream().map(column -> Column.of(column.place())).toList());
       return Outliers.of(cells, rows, columns).stream().map(one -> rows.get(one.row()).subject().id() + " " + snapshot.place(columns.get(one.column()).place()).id() + (one.lacks() ? " lacks" : "")).toList();
     }

@@ -14,6 +14,7 @@ import palegate.core.access.Grant;
 import palegate.core.changes.AccessChange;
 import palegate.core.changes.Change;
 import palegate.core.changes.DraftApplication;
+import palegate.core.findings.Findings;
 import palegate.core.people.Period;
 import palegate.core.people.Subject;
 import palegate.core.random.RandomStructures;
@@ -74,6 +75,15 @@ class MiningTest {
   }
 
   @Test
+  void an_entry_for_a_type_of_which_there_is_no_document_yet_is_not_idle() {
+    Grant later = new Grant("later", "c1", new Subject.OfPerson("mia"), "keeper", Set.of("letter"), Period.ALWAYS, null);
+    Snapshot snapshot = with(Harbour.snapshot(), later);
+    assertThat(snapshot.at(Harbour.NOW).rightsOnNew(snapshot.personNumber("mia"), snapshot.placeNumber("c1"), "letter").words()).contains("delete");
+    assertThat(mined(snapshot).proposals()).noneMatch(proposal -> proposal.changes().contains(new AccessChange.RemoveGrant("c1", "later")));
+    assertThat(Findings.of(snapshot, Harbour.NOW)).noneMatch(finding -> finding.key().contains("entry:later"));
+  }
+
+  @Test
   void it_can_be_called_off() {
     Mining.Found found = Mining.of(Harbour.snapshot(), Harbour.NOW, () -> "x", () -> true);
     assertThat(found.cut()).isTrue();
@@ -100,6 +110,10 @@ class MiningTest {
       snapshot.structure().people().keySet().forEach(person -> snapshot.structure().places().keySet().forEach(place -> {
         Rights was = one.rights(snapshot.personNumber(person), snapshot.placeNumber(place));
         assertThat(other.rights(mined.personNumber(person), mined.placeNumber(place))).isEqualTo(was);
+        if (snapshot.structure().places().get(place).kind().isContainer()) {
+          snapshot.structure().types().keySet().forEach(type -> assertThat(other.rightsOnNew(mined.personNumber(person), mined.placeNumber(place), type)).as("a new document")
+              .isEqualTo(one.rightsOnNew(snapshot.personNumber(person), snapshot.placeNumber(place), type)));
+        }
       }));
       before += found.before();
       after += found.after();

@@ -88,7 +88,7 @@ class MatrixHeads {
     if (asked.across() == Across.TYPES || top < 0) {
       return new Heads(snapshot, top, rows, all.size() - rows.size(), List.of(), 0, top < 0 ? List.of() : types(snapshot, top).map(type -> Column.ofType(top, type.id())).toList());
     }
-    MatrixColumns.Places places = MatrixColumns.below(snapshot, top, asked.across() == Across.DOCUMENTS);
+    MatrixColumns.Places places = MatrixColumns.below(snapshot, top, asked.across() == Across.DOCUMENTS, MatrixColumns.AT_MOST);
     return new Heads(snapshot, top, rows, all.size() - rows.size(), places.columns(), places.left(), places.columns().stream().map(column -> Column.of(column.place())).toList());
   }
 

@@ -17,9 +17,9 @@ const mayChange = computed(() => may('system'))
 const limits = ref<Schemas['FindingLimits']>()
 watch(query.data, (now) => (limits.value = now && { ...now.limits }), { immediate: true })
 const LIMITS: { key: keyof Schemas['FindingLimits']; label: string }[] = [
-  { key: 'soonDays', label: 'Days before an end that is soon' },
-  { key: 'checkedOutDays', label: 'Days a document may be kept to oneself' },
-  { key: 'nearlySamePeople', label: 'People for whom a break is nearly the same' },
+  { key: 'soonDays', label: 'Days that are soon' },
+  { key: 'checkedOutDays', label: 'Days kept to oneself' },
+  { key: 'nearlySamePeople', label: 'People of a near break' },
 ]
 const faults = ref<FaultLine[]>([])
 const switching = ref<string>()
@@ -89,7 +89,7 @@ const on = (rule: string) =>
                 >Switch off …</v-btn
               >
               <form v-else class="why" @submit.prevent="off(rule.code)">
-                <v-text-field v-model="reason" v-focus-first label="Why it is not looked for" maxlength="1000" />
+                <v-text-field v-model="reason" v-focus-first label="Why not: whoever administers reads it" maxlength="1000" />
                 <v-btn type="submit" size="small" class="is-main" :disabled="reason.trim() === ''">Switch off</v-btn>
               </form>
             </template>

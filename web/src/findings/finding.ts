@@ -26,7 +26,7 @@ export function effectOf(fix: Pick<Schemas['FixView'], 'gaining' | 'losing' | 'l
 /** Since when a finding has been there. */
 export function sinceWords(since: Schemas['SinceView']): string {
   if (since.at === undefined) return 'In so large a repository it is not looked back.'
-  if (!since.known) return `It was there already ${moment(since.at)}; it was not looked further back.`
+  if (!since.known) return `It was there already ${moment(since.at)}. It was not looked further back.`
   if (since.byDate) return `It came after ${moment(since.at)} by a date: something began, ended or had lasted too long.`
-  return since.change === undefined ? `It came ${moment(since.at)}, with a change that is not yours to know.` : `It came ${moment(since.at)} with a change by ${since.change.author}: “${since.change.note}”.`
+  return since.change === undefined ? `It came ${moment(since.at)}.` : `It came ${moment(since.at)} with a change by ${since.change.author}: “${since.change.note}”.`
 }

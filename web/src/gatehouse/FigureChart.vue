@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useMutationObserver } from '@vueuse/core'
 import { CategoryScale, Chart, LinearScale, LineController, LineElement, PointElement, Tooltip } from 'chart.js'
 import { onBeforeUnmount, onMounted, ref, watch } from 'vue'
 
@@ -68,12 +69,11 @@ function draw() {
     },
   })
 }
-onMounted(() => {
-  draw()
-  const watcher = new MutationObserver(draw)
-  const app = document.querySelector('.v-application')
-  if (app !== null) watcher.observe(app, { attributes: true, attributeFilter: ['class'] })
-  onBeforeUnmount(() => watcher.disconnect())
+onMounted(draw)
+// Another theme has other colours.
+useMutationObserver(() => document.querySelector<HTMLElement>('.v-application'), draw, {
+  attributes: true,
+  attributeFilter: ['class'],
 })
 watch(() => [props.months, props.lines], draw)
 onBeforeUnmount(() => chart?.destroy())

@@ -1,38 +1,54 @@
 <script setup lang="ts">
-import { computed, onMounted, onScopeDispose, ref, shallowRef } from 'vue'
+import { computed, onScopeDispose, ref, shallowRef, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { answer, api } from '@/api/client'
-import { day } from '@/common/words'
+import { day, lastDay } from '@/common/words'
 import FigureChart from './FigureChart.vue'
 import { PICTURES, type Month } from './gatehouse'
 
 /** A few figures of the last two years, counted month by month, as pictures or as a table. */
+const props = defineProps<{
+  /** Counted anew where it is another: what is known of the past may have become another, too. */
+  change: number
+}>()
 const MONTHS = 24
 const router = useRouter()
 const months = shallowRef<Month[]>([])
 const counted = ref(0)
 const failed = ref('')
 const asTable = ref(false)
-let over = false
-onScopeDispose(() => (over = true))
+let counting = 0
+onScopeDispose(() => counting++)
 
 /** The newest first: two years back may take a while, and what is near matters most. */
 async function count() {
-  for (let ago = 0; ago <= MONTHS && !over; ago++) {
+  const mine = ++counting
+  const found: Month[] = []
+  failed.value = ''
+  counted.value = 0
+  for (let ago = 0; ago <= MONTHS; ago++) {
     try {
       const month = await answer(api.GET('/api/gatehouse/figures', { params: { query: { ago } } }))
+      if (mine !== counting) return
       counted.value = ago + 1
       if (!month.there) break
-      months.value = [month, ...months.value]
+      found.unshift(month)
+      months.value = [...found]
     } catch (error) {
+      if (mine !== counting) return
+      // What may no longer be known is not left on the screen.
+      months.value = []
       failed.value = error instanceof Error ? error.message : String(error)
       return
     }
   }
   counted.value = MONTHS + 1
 }
-onMounted(count)
-const labels = computed(() => months.value.map((month) => day(month.at)))
+watch(() => props.change, count, { immediate: true })
+/** The last day that counts: a month ends with it. The newest is not over. */
+const labels = computed(() =>
+  months.value.map((month, i) => (i === months.value.length - 1 ? day(month.at) : lastDay(month.at))),
+)
 const pictures = computed(() =>
   PICTURES.map((picture) => ({
     ...picture,
@@ -43,8 +59,9 @@ const pictures = computed(() =>
 function open(index: number) {
   const before = months.value[index - 1]
   const month = months.value[index]
-  if (before !== undefined && month !== undefined)
-    void router.push({ name: 'between', query: { days: `${before.at.slice(0, 10)}..${month.at.slice(0, 10)}` } })
+  if (before === undefined || month === undefined) return
+  const until = index === months.value.length - 1 ? month.at : new Date(Date.parse(month.at) - 1).toISOString()
+  void router.push({ name: 'between', query: { days: `${before.at.slice(0, 10)}..${until.slice(0, 10)}` } })
 }
 </script>
 

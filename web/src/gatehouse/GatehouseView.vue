@@ -55,6 +55,10 @@ const lines = computed(() =>
   ]),
 )
 const standing = computed(() => (walls.data.value ?? []).filter((wall) => wall.state !== 'LIFTED'))
+/** Whatever lines come from: nothing is called calm before all of it has been asked. */
+const asked = [findings, drafts, reviews, rounds, walls]
+const looking = computed(() => asked.some((one) => one.isLoading.value))
+const faults = computed(() => asked.flatMap((one) => (one.isError.value ? [one.error.value!.message] : [])))
 const fault = ref('')
 async function seen() {
   fault.value = ''
@@ -76,11 +80,9 @@ const isNew = computed(() => (gate.data.value?.changes.length ?? 0) + (gate.data
     <div class="sides">
       <section class="sheet" aria-labelledby="attention-title">
         <h2 id="attention-title">Needs attention</h2>
-        <p v-if="findings.isFetching.value && findings.data.value === undefined" class="quiet" role="status">
-          Looking through everything …
-        </p>
-        <p v-if="findings.isError.value" class="fault" role="alert">{{ findings.error.value?.message }}</p>
-        <p v-if="lines.length === 0 && !findings.isFetching.value" class="quiet">Nothing needs you today.</p>
+        <p v-if="looking" class="quiet" role="status">Looking through everything …</p>
+        <p v-for="one in faults" :key="one" class="fault" role="alert">{{ one }}</p>
+        <p v-if="lines.length === 0 && !looking && faults.length === 0" class="quiet">Nothing needs you today.</p>
         <ul v-else class="lines">
           <li v-for="(line, i) in lines" :key="i">
             <span class="grade" :class="line.tone">{{ line.grade }}</span>
@@ -151,7 +153,7 @@ const isNew = computed(() => (gate.data.value?.changes.length ?? 0) + (gate.data
         </section>
       </div>
     </div>
-    <FiguresOverTime />
+    <FiguresOverTime v-if="gate.data.value" :change="gate.data.value.change" />
   </div>
 </template>
 

@@ -87,12 +87,17 @@ const isPlace = computed(() => one.value !== undefined && one.value.column.kind 
           }}</router-link><template v-if="entry.types.length > 0">, only {{ listed(entry.types) }}</template>
         </li>
       </ul>
+      <p v-if="one.moreEntries > 0" class="quiet">and {{ counted(one.moreEntries, 'more entry', 'more entries') }}</p>
       <h3>{{ counted(one.subject.people, 'person', 'people') }}</h3>
       <ul v-if="one.reasons.length > 0" class="quiet">
         <li v-for="reason in one.reasons" :key="reason.because">
           {{ BECAUSE[reason.because] }} {{ counted(reason.people, 'person', 'people') }}
         </li>
       </ul>
+      <p v-if="one.asked < one.differing" class="quiet">
+        Of {{ counted(one.differing, 'person', 'people') }} who have something else,
+        {{ counted(one.asked, 'was', 'were') }} asked about.
+      </p>
       <details v-for="(alike, i) in one.people" :key="i" :open="one.people.length === 1 || alike.how !== 'EXACTLY'">
         <summary>
           <strong>{{ counted(alike.count, 'person has', 'people have') }} {{ HOW[alike.how] }}</strong>

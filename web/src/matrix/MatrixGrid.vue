@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { useElementSize, useEventListener, useRafFn } from '@vueuse/core'
+import { useElementSize, useEventListener, useMutationObserver, useRafFn } from '@vueuse/core'
 import { computed, onMounted, ref, watch } from 'vue'
 import { branchOf, type Shown } from './axis'
 import {
@@ -35,7 +35,7 @@ const props = defineProps<{
 }>()
 const emit = defineEmits<{
   sight: [rows: [number, number], columns: [number, number]]
-  fold: [across: boolean, key: string]
+  fold: [key: string]
   open: []
   change: []
   /** The next that departs, or the one before. */
@@ -164,16 +164,15 @@ watch(
   { immediate: true },
 )
 // Another theme has other colours.
-onMounted(() => {
-  const watcher = new MutationObserver(() => {
+useMutationObserver(
+  [() => document.documentElement, () => document.querySelector<HTMLElement>('.v-application')],
+  () => {
     ink = undefined
     stale = true
-  })
-  watcher.observe(document.documentElement, { attributes: true, attributeFilter: ['class', 'data-density'] })
-  const app = document.querySelector('.v-application')
-  if (app !== null) watcher.observe(app, { attributes: true, attributeFilter: ['class'] })
-  void document.fonts?.ready.then(restale)
-})
+  },
+  { attributes: true, attributeFilter: ['class', 'data-density'] },
+)
+onMounted(() => void document.fonts?.ready.then(restale))
 
 /** What is under the pointer: a cell, or a head. */
 function under(event: MouseEvent) {
@@ -194,7 +193,7 @@ function pressed(event: MouseEvent) {
     const row = props.rows[at.row]
     if (row === undefined) return
     const mark = 10 + row.head.depth * 13 + 8
-    if (row.branch && at.x >= mark - 3 && at.x <= mark + 13) emit('fold', false, row.head.key)
+    if (row.branch && at.x >= mark - 3 && at.x <= mark + 13) emit('fold', row.head.key)
     else
       props.choice.between(
         { y: event.shiftKey ? props.choice.anchor.value.y : at.row, x: 0 },
@@ -204,7 +203,7 @@ function pressed(event: MouseEvent) {
     const column = props.columns[at.column]
     if (column === undefined) return
     const mark = 10 + Math.min(column.head.depth, 6) * 9 + 8
-    if (column.branch && at.y >= mark - 3 && at.y <= mark + 13) emit('fold', true, column.head.key)
+    if (column.branch && at.y >= mark - 3 && at.y <= mark + 13) emit('fold', column.head.key)
     else
       props.choice.between(
         { y: 0, x: event.shiftKey ? props.choice.anchor.value.x : at.column },
@@ -285,8 +284,8 @@ function unfold(fold: boolean) {
   const { y, x } = props.choice.active.value
   const column = props.columns[x]
   const row = props.rows[y]
-  if (column?.branch === true && column.folded !== fold) emit('fold', true, column.head.key)
-  else if (row?.branch === true && row.folded !== fold) emit('fold', false, row.head.key)
+  if (column?.branch === true && column.folded !== fold) emit('fold', column.head.key)
+  else if (row?.branch === true && row.folded !== fold) emit('fold', row.head.key)
 }
 /** The cells of the row, at the column and all columns below it in the tree. */
 function chooseBranch() {
@@ -299,6 +298,8 @@ const at = computed(() => ({
   row: props.rows[props.choice.active.value.y],
   column: props.columns[props.choice.active.value.x],
 }))
+/** Another cell is another element: a screen reader hears that one has gone on. */
+const cellId = computed(() => `cell-${props.choice.active.value.y}-${props.choice.active.value.x}`)
 const said = computed(() => {
   void props.drawn
   return at.value.row === undefined || at.value.column === undefined ? '' : props.words(at.value.row, at.value.column)
@@ -317,7 +318,7 @@ defineExpose({ focus })
     :aria-label="label"
     :aria-rowcount="rows.length"
     :aria-colcount="columns.length"
-    aria-activedescendant="matrix-cell"
+    :aria-activedescendant="cellId"
     @scroll.passive="scrolled"
     @keydown="keyed"
     @mousedown="pressed"
@@ -335,7 +336,7 @@ defineExpose({ focus })
       <canvas ref="canvas" aria-hidden="true" :style="{ width: `${width}px`, height: `${height}px` }"></canvas>
     </div>
     <div class="sr" role="row" :aria-rowindex="choice.active.value.y + 1">
-      <div id="matrix-cell" role="gridcell" :aria-colindex="choice.active.value.x + 1" :aria-selected="true">
+      <div :id="cellId" :key="cellId" role="gridcell" :aria-colindex="choice.active.value.x + 1" :aria-selected="true">
         {{ said }}
       </div>
     </div>

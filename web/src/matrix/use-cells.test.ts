@@ -52,7 +52,10 @@ describe('the cells of a matrix', () => {
   it('drop an answer that was asked for before they were to be asked for again', async () => {
     let answerFirst: (value: unknown) => void = () => {}
     let asked = 0
-    aServer({ 'POST /api/matrix/cells': () => (++asked === 1 ? new Promise((done) => (answerFirst = done)) : { cells: [[7, 0, 0, 1, 0, 0, -1]] }) })
+    aServer({
+      'POST /api/matrix/cells': () =>
+        ++asked === 1 ? new Promise((done) => (answerFirst = done)) : { cells: [[7, 0, 0, 1, 0, 0, -1]] },
+    })
     const cells = inScope(() => useCells(ref({ version: 'one', types: false })))
     cells.want({ rows: [row('a')], columns: ['x'] })
     await flushPromises()

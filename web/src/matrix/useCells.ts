@@ -39,7 +39,8 @@ export function useCells(source: Ref<Source>) {
   let over = false
   onScopeDispose(() => (over = true))
 
-  const keyOf = (row: string, column: string) => `${row}|${column}`
+  /** Ids hold no such sign. */
+  const keyOf = (row: string, column: string) => `${row}\u0000${column}`
 
   /** Everything is asked for again; what is there is shown meanwhile. */
   function renew() {

@@ -23,7 +23,9 @@ export function useChoice(rows: Ref<readonly string[]>, columns: Ref<readonly st
     left: Math.min(anchor.value.x, active.value.x),
     right: Math.max(anchor.value.x, active.value.x),
   }))
-  const keyAt = (y: number, x: number) => `${rows.value[y]}|${columns.value[x]}`
+  /** Ids hold no such sign. */
+  const BETWEEN = '\u0000'
+  const keyAt = (y: number, x: number) => `${rows.value[y]}${BETWEEN}${columns.value[x]}`
 
   /** Goes to a cell, and chooses it alone, or all between it and where one began. */
   function go(spot: Spot, extend = false) {
@@ -67,10 +69,12 @@ export function useChoice(rows: Ref<readonly string[]>, columns: Ref<readonly st
       for (let x = left; x <= right; x++) if (y < rows.value.length && x < columns.value.length) all.add(keyAt(y, x))
     return all
   }
+  /** The same, as the keys of both heads. */
+  const pairs = () => [...keys()].map((both) => both.split(BETWEEN) as [string, string])
   /** When heads come and go: where one is stays in what is shown. */
   function settle() {
     active.value = kept(active.value)
     anchor.value = kept(anchor.value)
   }
-  return { active, anchor, go, also, between, choose, has, count, keys, settle }
+  return { active, anchor, go, also, between, choose, has, count, pairs, settle }
 }

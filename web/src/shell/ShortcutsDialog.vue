@@ -16,6 +16,16 @@ const keys = [
   ['→ ←', 'In the tree: open or close a place, or go to the one above'],
   ['Enter', 'In the tree: show the place; in lists: open what the row is about'],
 ]
+/** Only while one is in the cells of a matrix. */
+const inMatrix = [
+  ['Shift ↑↓→←', 'Choose up to there; Space adds the one where you are'],
+  ['r, k, b', 'Choose the row, the column, the branch of the tree'],
+  ['l, L', 'Choose all that are like it: in its row, or everywhere'],
+  ['n, N', 'The next outlier, or the one before'],
+  ['+, −', 'Unfold or fold what is below'],
+  ['c', 'Change what is chosen'],
+  ['Enter', 'Open the cell: what makes it so, and its people'],
+]
 </script>
 
 <template>
@@ -24,6 +34,15 @@ const keys = [
       <h2 id="keys-title">Keys</h2>
       <dl>
         <template v-for="[key, does] in keys" :key="key">
+          <dt>
+            <kbd>{{ key }}</kbd>
+          </dt>
+          <dd>{{ does }}</dd>
+        </template>
+      </dl>
+      <h3>In a matrix</h3>
+      <dl>
+        <template v-for="[key, does] in inMatrix" :key="key">
           <dt>
             <kbd>{{ key }}</kbd>
           </dt>
@@ -39,7 +58,7 @@ const keys = [
 <style scoped>
 dl {
   display: grid;
-  grid-template-columns: 80px 1fr;
+  grid-template-columns: 108px 1fr;
   gap: 8px;
 }
 kbd {

@@ -10,6 +10,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
 import java.util.HashSet;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
@@ -75,12 +76,15 @@ final class MatrixCommand implements Callable<Integer> {
       print(List.of());
       return 0;
     }
+    if (outliers && places != null) {
+      throw new IOException("Outliers are looked for among places beside each other: leave --places out, or say --below.");
+    }
     int top = below == null ? snapshot.placeNumber(snapshot.structure().repository().orElseThrow().id()) : number(snapshot, below);
     List<MatrixRows.Row> rows = MatrixRows.arranged(moment, chosen(moment, instant, top));
     List<MatrixColumns.PlaceColumn> tree = places == null ? MatrixColumns.below(snapshot, top, documents, Integer.MAX_VALUE).columns() : List.of();
     List<Column> columns = new ArrayList<>();
     tree.forEach(column -> columns.add(Column.of(column.place())));
-    for (String place : places == null ? List.<String>of() : places) {
+    for (String place : places == null ? Set.<String>of() : new LinkedHashSet<>(places)) {
       columns.add(Column.of(number(snapshot, place)));
     }
     List<Subject> who = rows.stream().map(MatrixRows.Row::subject).toList();

@@ -143,6 +143,8 @@ class CommandLineTest {
     assertThat(run("matrix", "--bundle", bundle.toString(), "--subjects", "groups", "--outliers").code()).isZero();
     assertThat(run("matrix", "--bundle", bundle.toString(), "--subjects", "group:none").err()).contains("There is no subject group:none");
     assertThat(run("matrix", "--bundle", bundle.toString(), "--places", "none").err()).contains("There is no place none");
+    assertThat(run("matrix", "--bundle", bundle.toString(), "--places", "root", "--outliers").err()).contains("places beside each other");
+    assertThat(run("matrix", "--bundle", bundle.toString(), "--places", "root,root", "--format", "csv").out()).isEqualTo(run("matrix", "--bundle", bundle.toString(), "--places", "root", "--format", "csv").out());
   }
 
   @Test

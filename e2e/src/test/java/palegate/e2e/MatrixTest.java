@@ -25,7 +25,7 @@ class MatrixTest {
   }
 
   private static Locator cell(Page page) {
-    return page.locator("#matrix-cell");
+    return page.locator(".matrix [role=gridcell]");
   }
 
   private static Locator button(Page page, String name) {

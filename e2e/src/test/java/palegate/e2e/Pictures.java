@@ -95,8 +95,12 @@ public final class Pictures {
     page.locator("[data-row]").first().waitFor();
     shot(page, page.locator(".fixes li").first(), "findings");
     Browser wenna = app.signedIn("wenna.carrow");
-    long round = wenna.post("/api/rounds", Map.of("name", "Casualties, autumn", "kinds", List.of("GRANT", "MEMBERSHIP"), "place", "lib-cas", "outsidersOnly", false, "rule", "KEEPER", "named", "p-ola", "standIn", "p-wenna",
-        "due", Instant.now().plus(Duration.ofDays(28)).toString(), "needsComment", false)).body().path("id").asLong();
+    Browser.Answer begun = wenna.post("/api/rounds", Map.of("name", "Casualties, autumn", "kinds", List.of("GRANT", "MEMBERSHIP"), "place", "lib-cas", "outsidersOnly", false, "rule", "KEEPER", "named", "p-ola", "standIn", "p-wenna",
+        "due", Instant.now().plus(Duration.ofDays(28)).toString(), "needsComment", false));
+    if (begun.status() >= 300) {
+      throw new IllegalStateException("The round was not begun: " + begun.body());
+    }
+    long round = begun.body().path("id").asLong();
     Browser ola = app.signedIn("ola.lindqvist");
     List<Integer> mine = ola.get("/api/reviews/" + round + "/items?limit=12").body().path("items").path("items").valueStream().map(item -> item.path("number").asInt()).toList();
     ola.post("/api/reviews/" + round + "/decisions", Map.of("numbers", mine.subList(0, 1), "decision", "REMOVE", "comment", "The survey is done"));

@@ -25,7 +25,7 @@ final class MatrixWorkbook {
   private static final int CHARACTER = 256;
   private static final int HEAD_POINTS = 120;
   private static final String READING = "Bold, underlined and “given here”: an entry at the place itself. Plain: from further up. Slanted and “through a group”: by a group or unit that the subject is in. "
-      + "A line below says how many of its people have more (+) or less (−) than the cell says. Empty: nothing is given.";
+      + "A line below says how many of its people have more (+) or less (−) than the cell says. Rights that are no role's are said by their first three letters. Empty: nothing is given.";
 
   private final MatrixSheet matrix;
   private final SXSSFWorkbook workbook;

@@ -33,7 +33,7 @@ class FindingSinceTest {
   }
 
   private FindingSince since() {
-    return FindingSince.of(states, EMPTY, Limits.USUAL, KEY);
+    return FindingSince.of(states, EMPTY, Limits.USUAL, KEY, () -> false);
   }
 
   @Test
@@ -55,10 +55,21 @@ class FindingSinceTest {
   }
 
   @Test
+  void one_that_was_not_looked_for_to_the_end_is_there_at_least_as_long_as_was_looked() {
+    for (int i = 0; i < 5; i++) {
+      change(Harbour.snapshot());
+    }
+    int[] asked = new int[1];
+    FindingSince since = FindingSince.of(states, EMPTY, Limits.USUAL, KEY, () -> ++asked[0] > 2);
+    assertThat(since).isEqualTo(new FindingSince(0, Harbour.NOW.plusSeconds(240), false, false));
+    assertThat(FindingSince.of(states, EMPTY, Limits.USUAL, KEY, () -> true).known()).isFalse();
+  }
+
+  @Test
   void one_that_a_date_brought_came_by_no_change() {
     change(Harbour.snapshot());
     states.add(new Between.State(2, Harbour.JULY.minusSeconds(86_400L * 20), Harbour.snapshot()));
-    FindingSince since = FindingSince.of(states, Rules.of("ends-soon").orElseThrow(), Limits.USUAL, "ends-soon group:adjusters trainees");
+    FindingSince since = FindingSince.of(states, Rules.of("ends-soon").orElseThrow(), Limits.USUAL, "ends-soon group:adjusters trainees", () -> false);
     assertThat(since.byDate()).isTrue();
     assertThat(since.change()).isZero();
   }

@@ -54,7 +54,7 @@ class FindingsController {
   /**
    * That it is meant to be so.
    *
-   * @param reason missing for whoever may not know all there is and did not write it: it may tell of what they may not know
+   * @param reason missing for whoever does not administer everything and did not write it: it may tell of what is not theirs
    */
   record AcceptanceView(String by, Instant until, @MayBeMissing String reason) {}
 
@@ -81,6 +81,7 @@ class FindingsController {
 
   /** In larger repositories it is not looked back: each of hundreds of states would have to be looked through. */
   private static final int LOOKED_BACK_IN = 20_000;
+  private static final Duration LOOKED_BACK_FOR = Duration.ofSeconds(10);
 
   private final MadeFindings made;
   private final History history;
@@ -114,17 +115,16 @@ class FindingsController {
     Map<FindingAcceptances.Accepted, FindingAcceptances.Acceptance> meant = acceptances.at(clock.instant());
     Predicate<Finding> isAccepted = finding -> meant.containsKey(accepted(finding));
     List<Finding> open = found.findings().stream().filter(isAccepted.negate()).toList();
-    boolean whole = viewpoints.of(who.getName()).whole();
     List<Finding> shown = (accepted ? found.findings().stream().filter(isAccepted) : open.stream()).filter(finding -> (rule == null || rule.isEmpty() || finding.rule().equals(rule)) && part.takes(finding.text(), finding.rule())).toList();
     return new FindingsShown(found.rules().stream().map(one -> new FindingRule(one.code(), one.severity(), one.title(), (int) open.stream().filter(finding -> finding.rule().equals(one.code())).count())).toList(),
-        found.findings().size() - open.size(), Page.of(shown, part.offset(), part.limit(), finding -> row(finding, found.snapshot(), meant, whole, who.getName())));
+        found.findings().size() - open.size(), Page.of(shown, part.offset(), part.limit(), finding -> row(finding, found.snapshot(), meant, found.everything(), who.getName())));
   }
 
   private static FindingAcceptances.Accepted accepted(Finding finding) {
     return new FindingAcceptances.Accepted(finding.key(), finding.facts());
   }
 
-  private static FindingRow row(Finding finding, Snapshot snapshot, Map<FindingAcceptances.Accepted, FindingAcceptances.Acceptance> meant, boolean whole, String account) {
+  private static FindingRow row(Finding finding, Snapshot snapshot, Map<FindingAcceptances.Accepted, FindingAcceptances.Acceptance> meant, boolean everything, String account) {
     String kind = finding.thing().substring(0, finding.thing().indexOf(':'));
     String id = finding.thing().substring(kind.length() + 1);
     if (kind.equals("entry")) {
@@ -132,7 +132,7 @@ class FindingsController {
       id = snapshot.structure().entry(id).place();
     }
     return new FindingRow(finding.key(), finding.rule(), finding.severity(), finding.text(), kind, id, Optional.ofNullable(meant.get(accepted(finding)))
-        .map(one -> new AcceptanceView(one.byName(), one.until(), whole || one.by().equals(account) ? one.reason() : null)).orElse(null));
+        .map(one -> new AcceptanceView(one.byName(), one.until(), everything || one.by().equals(account) ? one.reason() : null)).orElse(null));
   }
 
   private static Finding found(MadeFindings.Made all, String key) {
@@ -153,7 +153,7 @@ class FindingsController {
       List<RightsDifference.PersonShift> people = rehearsal.now().people();
       return new FixView(fix.words(), fix.changes().stream().map(ChangeBody::of).toList(), (int) people.stream().filter(one -> !one.gained().isEmpty()).count(), (int) people.stream().filter(one -> !one.lost().isEmpty()).count(), rehearsal.lockOuts().size());
     }).toList();
-    return new FindingView(row(finding, all.snapshot(), acceptances.at(now), viewpoints.of(who.getName()).whole(), who.getName()), finding.facts(), rule.title(), rule.matters(), finding.evidence(), fixes);
+    return new FindingView(row(finding, all.snapshot(), acceptances.at(now), all.everything(), who.getName()), finding.facts(), rule.title(), rule.matters(), finding.evidence(), fixes);
   }
 
   /** Since when one has been there: with which change it came, or that it came by a date. */
@@ -165,7 +165,8 @@ class FindingsController {
     if (all.snapshot().placeCount() > LOOKED_BACK_IN) {
       return new SinceView(false, false, null, null);
     }
-    FindingSince since = FindingSince.of(viewpoints.known(who.getName(), history.lastBefore(clock.instant())), Rules.of(finding.rule()).orElseThrow(), all.limits(), key);
+    long until = System.nanoTime() + LOOKED_BACK_FOR.toNanos();
+    FindingSince since = FindingSince.of(viewpoints.known(who.getName(), history.lastBefore(clock.instant())), Rules.of(finding.rule()).orElseThrow(), all.limits(), key, () -> System.nanoTime() > until);
     Map<Long, KnownChanges.Known> known = changes.to(who.getName());
     return new SinceView(since.known(), since.byDate(), since.at(), since.change() == 0 ? null : log.find(since.change()).filter(change -> known == null || known.containsKey(change.number()))
         .map(change -> known == null ? change : KnownChanges.told(change, known)).map(change -> new CameWith(change.number(), change.authorName(), change.note())).orElse(null));

@@ -24,8 +24,11 @@ import palegate.server.viewpoint.Viewpoints;
 /** What is found in the newest state, as far as an account's owner may know it; held while nothing changes, begins or ends. */
 @Component
 class MadeFindings {
-  /** @param rules by which was looked: of a part of the repository only those that can be said of a part */
-  record Made(Snapshot snapshot, Instant at, Limits limits, List<Rule> rules, List<Finding> findings) {}
+  /**
+   * @param everything whether the asker administers everything, decided by duties
+   * @param rules by which was looked: of a part of the repository only those that can be said of a part
+   */
+  record Made(Snapshot snapshot, Instant at, boolean everything, Limits limits, List<Rule> rules, List<Finding> findings) {}
 
   /** What is held must not hold the state that it is of: states are let go when nobody asks for them any more. */
   private record Found(Instant at, FindingSettings.Settings settings, Later<List<Finding>> findings) {}
@@ -58,7 +61,7 @@ class MadeFindings {
     Instant now = clock.instant();
     // Whoever asks while it is being looked waits for that, and does not look as well.
     Found found = held.get(everywhere).asMap().compute(snapshot, (state, known) -> known != null && known.settings().equals(house) && Duration.between(known.at(), now).abs().compareTo(FRESH_FOR) <= 0 && state.sameBetween(known.at(), now) ? known : new Found(now, house, new Later<>(() -> look(state, now, house.limits(), rules))));
-    return new Made(snapshot, found.at(), house.limits(), rules, found.findings().get());
+    return new Made(snapshot, found.at(), everywhere, house.limits(), rules, found.findings().get());
   }
 
   private static List<Finding> look(Snapshot snapshot, Instant now, Limits limits, List<Rule> rules) {

@@ -7,6 +7,7 @@ import java.security.Principal;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -35,7 +36,7 @@ import palegate.server.viewpoint.Viewpoints;
 class GatehouseController {
   record NewChange(long number, String author, Instant at, String note) {}
 
-  /** @param changes how many there have been since; an alarm if it leaks */
+  /** @param leaks pairs that it did not keep apart; @param changes how many there have been since, of anything */
   record LastProof(String wall, String name, Instant at, long leaks, long changes) {}
 
   /**
@@ -84,15 +85,20 @@ class GatehouseController {
     Structure structure = state.snapshot().structure();
     GatehouseVisits.Visit seen = visits.last(account).orElseGet(() -> new GatehouseVisits.Visit(log.inForceAt(now.minus(AT_FIRST)), now.minus(AT_FIRST)));
     Map<Long, KnownChanges.Known> mayKnow = known.to(account);
-    List<ChangeLog.Logged> read = log.byOthersSince(seen.change(), account, READ_AT_MOST);
-    List<NewChange> changes = read.stream().filter(change -> mayKnow == null || mayKnow.containsKey(change.number()))
-        .map(change -> mayKnow == null ? change : KnownChanges.told(change, mayKnow)).map(change -> new NewChange(change.number(), change.authorName(), change.at(), change.note())).toList();
+    List<ChangeLog.Logged> read = mayKnow == null ? log.byOthersSince(seen.change(), account, READ_AT_MOST) : knownSince(seen.change(), account, mayKnow);
+    List<NewChange> changes = read.stream().map(change -> new NewChange(change.number(), change.authorName(), change.at(), change.note())).toList();
     List<DatedThing> passed = DatedThing.between(structure, seen.upTo(), now).stream().sorted((one, other) -> other.at().compareTo(one.at())).toList();
     List<DatedThing> ends = DatedThing.between(structure, now, now.plus(SOON)).stream().filter(thing -> !thing.begins()).toList();
     List<LastProof> proofs = walls.lastProofs(account).stream().filter(proof -> Optional.ofNullable(structure.walls().get(proof.wall())).map(Wall::state).filter(kept -> kept != Wall.State.LIFTED).isPresent())
         .map(proof -> new LastProof(proof.wall(), structure.walls().get(proof.wall()).name(), proof.at(), proof.leaks(), Math.max(0, state.change() - proof.change()))).toList();
     return new GatehouseView(state.change(), now, seen.upTo(), changes.stream().limit(LISTED).toList(), Math.max(0, changes.size() - LISTED), read.size() == READ_AT_MOST,
         passed.stream().limit(LISTED).toList(), Math.max(0, passed.size() - LISTED), ends.stream().limit(LISTED).toList(), Math.max(0, ends.size() - LISTED), proofs);
+  }
+
+  /** Only of those that are known are so many read: how many others there are is not to be seen from that. */
+  private List<ChangeLog.Logged> knownSince(long seen, String account, Map<Long, KnownChanges.Known> mayKnow) {
+    List<Long> newest = mayKnow.keySet().stream().filter(number -> number > seen).sorted(Comparator.reverseOrder()).limit(READ_AT_MOST).toList();
+    return log.of(newest, true).stream().map(change -> KnownChanges.told(change, mayKnow)).filter(change -> !change.author().equals(account)).toList();
   }
 
   /** Says that all of what was shown has been seen: up to that change and that instant, and not what came since. */

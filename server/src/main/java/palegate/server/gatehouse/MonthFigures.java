@@ -7,6 +7,7 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneOffset;
 import java.util.List;
+import java.util.Objects;
 import org.springframework.stereotype.Component;
 import palegate.core.duties.Duty;
 import palegate.core.findings.Finding;
@@ -39,8 +40,11 @@ class MonthFigures {
    */
   record Month(Instant at, boolean there, long change, int people, int outsiders, int breaks, int entries, @MayBeMissing Integer grave, @MayBeMissing Integer serious, @MayBeMissing Integer untidy) {}
 
-  /** @param viewpoint null for whoever may know everything: what was then does not change any more */
-  private record Key(Viewpoint viewpoint, long change, Instant at, FindingSettings.Settings settings) {}
+  /**
+   * @param asker the person, if they may know everything: what was then does not change any more. Else what they may know
+   * @param findings whether their duties let them have findings
+   */
+  private record Key(Object asker, boolean findings, long change, Instant at, FindingSettings.Settings settings) {}
 
   private final Cache<Key, Month> counted = Caffeine.newBuilder().maximumSize(2_000).build();
   private final Viewpoints viewpoints;
@@ -66,18 +70,18 @@ class MonthFigures {
       return new Month(at, false, 0, 0, 0, 0, 0, null, null, null);
     }
     Viewpoint viewpoint = viewpoints.of(account);
-    boolean all = viewpoint.whole();
-    FindingSettings.Settings house = settings.now();
-    return ago == 0 ? count(change, at, account, viewpoint, house) : counted.get(new Key(all ? null : viewpoint, change, at, house), key -> count(change, at, account, viewpoint, house));
+    // Decided by duties, which the asker knows of, not by whether something is hidden, which they may not know.
+    boolean findings = viewpoint.asker().holds(Duty.AUDIT) || viewpoint.asker().holdsEverywhere(Duty.ACCESS);
+    Key key = new Key(viewpoint.whole() ? Objects.requireNonNullElse(viewpoint.asker().id(), account) : viewpoint, findings, change, at, settings.now());
+    return ago == 0 ? count(key, account) : counted.get(key, any -> count(key, account));
   }
 
-  private Month count(long change, Instant at, String account, Viewpoint viewpoint, FindingSettings.Settings house) {
-    Snapshot then = viewpoints.knownAsOf(account, change).snapshot();
-    StateFigures figures = StateFigures.of(then.at(at));
-    // Decided by duties, which the asker knows of, not by whether something is hidden, which they may not know.
-    boolean findings = (viewpoint.asker().holds(Duty.AUDIT) || viewpoint.asker().holdsEverywhere(Duty.ACCESS)) && then.placeCount() > 0 && then.placeCount() <= PLACES_FOR_FINDINGS;
-    List<Finding> found = findings ? Findings.of(then, at, house.limits(), Rules.ALL.stream().filter(rule -> !house.off().containsKey(rule.code())).toList()) : List.of();
-    return new Month(at, true, change, figures.people(), figures.outsiders(), figures.breaks(), figures.entries(), number(findings, found, Severity.GRAVE), number(findings, found, Severity.SERIOUS), number(findings, found, Severity.UNTIDY));
+  private Month count(Key key, String account) {
+    Snapshot then = viewpoints.knownAsOf(account, key.change()).snapshot();
+    StateFigures figures = StateFigures.of(then.at(key.at()));
+    boolean findings = key.findings() && then.placeCount() > 0 && then.placeCount() <= PLACES_FOR_FINDINGS;
+    List<Finding> found = findings ? Findings.of(then, key.at(), key.settings().limits(), Rules.ALL.stream().filter(rule -> !key.settings().off().containsKey(rule.code())).toList()) : List.of();
+    return new Month(key.at(), true, key.change(), figures.people(), figures.outsiders(), figures.breaks(), figures.entries(), number(findings, found, Severity.GRAVE), number(findings, found, Severity.SERIOUS), number(findings, found, Severity.UNTIDY));
   }
 
   private static Integer number(boolean looked, List<Finding> found, Severity severity) {

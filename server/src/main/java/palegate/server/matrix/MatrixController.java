@@ -9,6 +9,7 @@ import java.util.ArrayList;
 import java.util.BitSet;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Map;
 import java.util.stream.IntStream;
 import org.springdoc.core.annotations.ParameterObject;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -17,6 +18,7 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
+import palegate.core.access.Entry;
 import palegate.core.collections.PersonSet;
 import palegate.core.matrix.Column;
 import palegate.core.matrix.GivenRights;
@@ -55,9 +57,10 @@ class MatrixController {
 
   /**
    * @param top the container that was chosen; missing for whoever may know none
+   * @param heads which they are: positions that are told with another word for it are those of other heads
    * @param rowsLeft how many rows were left out for being too many
    */
-  record MatrixHeadsView(@MayBeMissing String top, @MayBeMissing String topPath, List<RowHead> rows, int rowsLeft, List<ColumnHead> columns, int columnsLeft) {}
+  record MatrixHeadsView(String heads, @MayBeMissing String top, @MayBeMissing String topPath, List<RowHead> rows, int rowsLeft, List<ColumnHead> columns, int columnsLeft) {}
 
   /**
    * A block of cells.
@@ -79,19 +82,35 @@ class MatrixController {
 
   record CellReason(Matrix.Because because, int people) {}
 
-  /** @param entries that make the cell so: those that name the subject, then those of what it is in */
-  record CellBehind(RowHead subject, ColumnHead column, String path, List<String> rights, List<String> withheld, Matrix.From from, @MayBeMissing List<String> before, @MayBeMissing OutlierView outlier, List<EntryView> entries, List<CellReason> reasons, List<CellPeople> people) {}
+  /**
+   * What is behind a cell.
+   *
+   * @param entries that make it so: those that name the subject, then those of what it is in
+   * @param moreEntries how many are not listed
+   * @param reasons why people differ, of those asked about
+   * @param differing how many have something else than the cell says; @param asked of how many of them reasons are told
+   */
+  record CellBehind(RowHead subject, ColumnHead column, String path, List<String> rights, List<String> withheld, Matrix.From from, @MayBeMissing List<String> before, @MayBeMissing OutlierView outlier, List<EntryView> entries, int moreEntries, List<CellReason> reasons, int differing, int asked, List<CellPeople> people) {}
 
   record PatternView(List<String> usual, int alike, int of) {}
 
   /** @param along what is usual in its row, among columns that are alike; @param down in its column, among rows that are alike */
   record OutlierView(int row, int column, List<String> rights, @MayBeMissing PatternView along, @MayBeMissing PatternView down, boolean lacks, double measure) {}
 
-  /** @param found positions of the cells; @param outliers what is strange about them, if outliers were asked for: the strangest first */
-  record MatrixFound(int total, List<MatrixFilter.InRow> found, List<OutlierView> outliers) {}
+  /**
+   * Cells of a kind.
+   *
+   * @param heads of which heads the positions are
+   * @param total how many there are, also beyond those that are listed
+   * @param found positions of the cells, of 100,000 at most
+   * @param outliers what is strange about them, if outliers were asked for: the strangest first, 1,000 at most
+   */
+  record MatrixFound(String heads, int total, List<MatrixFilter.InRow> found, List<OutlierView> outliers) {}
 
   private static final int PEOPLE_AT_MOST = 100;
   private static final int ENTRIES_AT_MOST = 100;
+  /** Each is explained stage by stage. */
+  private static final int REASONS_OF_AT_MOST = 2_000;
   private static final int OUTLIERS_AT_MOST = 1_000;
 
   private final MatrixHeads heads;
@@ -110,7 +129,7 @@ class MatrixController {
   MatrixHeadsView heads(@Valid @ParameterObject MatrixHeads.MatrixAsked asked, Principal who) {
     DraftedState.State state = shown.to(who.getName());
     MatrixHeads.Heads made = heads.of(asked, state);
-    return new MatrixHeadsView(made.top() < 0 ? null : state.after().place(made.top()).id(), made.top() < 0 ? null : state.after().pathText(made.top()),
+    return new MatrixHeadsView(made.digest(), made.top() < 0 ? null : state.after().place(made.top()).id(), made.top() < 0 ? null : state.after().pathText(made.top()),
         made.rows().stream().map(row -> rowHead(row, state.moment())).toList(), made.rowsLeft(), columnHeads(made, state.moment()), made.placesLeft());
   }
 
@@ -173,18 +192,21 @@ class MatrixController {
   CellBehind cell(@Valid @ParameterObject MatrixHeads.MatrixAsked asked, @RequestParam String of, @RequestParam String column, Principal who) {
     DraftedState.State state = shown.to(who.getName());
     MatrixHeads.Whole whole = heads.whole(asked, state);
-    Subject subject = SubjectRef.parse(of).subject();
-    List<ColumnHead> columns = columnHeads(whole.heads(), state.moment());
     int row = rowOf(whole, of);
     int at = columnOf(whole, column);
+    MatrixRows.Row rowHead = whole.heads().rows().get(row);
+    Subject subject = rowHead.subject();
     Column head = whole.heads().columns().get(at);
     Matrix matrix = Matrix.of(state.moment(), state.now(), List.of(subject), List.of(head));
     Matrix.Cell cell = matrix.cell(0, 0);
-    Rights before = state.before() == state.after() ? cell.rights() : MatrixHeads.givenIn(new MatrixHeads.Heads(whole.heads().snapshot(), whole.heads().top(), List.of(whole.heads().rows().get(row)), 0, List.of(), 0, List.of(head)), state.before(), state.now()).rights(0, 0);
-    return new CellBehind(rowHead(whole.heads().rows().get(row), state.moment()), columns.get(at), state.after().pathText(head.place()), cell.rights().words(), cell.withheld().words(), cell.from(), before.equals(cell.rights()) ? null : before.words(),
+    Rights before = state.before() == state.after() ? cell.rights() : MatrixHeads.givenIn(whole.heads().only(row, at), state.before(), state.now()).rights(0, 0);
+    List<Entry> entries = Matrix.entries(state.moment(), state.now(), subject, head);
+    Matrix.Reasons reasons = head.type() != null ? new Matrix.Reasons(Map.of(), 0, 0) : matrix.because(0, 0, REASONS_OF_AT_MOST);
+    ColumnHead columnHead = whole.heads().places().isEmpty() ? columnHead(head, 0, -1, state.moment()) : columnHead(head, whole.heads().places().get(at).depth(), whole.heads().places().get(at).parent(), state.moment());
+    return new CellBehind(rowHead(rowHead, state.moment()), columnHead, state.after().pathText(head.place()), cell.rights().words(), cell.withheld().words(), cell.from(), before.equals(cell.rights()) ? null : before.words(),
         whole.outliers().stream().filter(one -> one.row() == row && one.column() == at).findFirst().map(MatrixController::view).orElse(null),
-        Matrix.entries(state.moment(), state.now(), subject, head).stream().limit(ENTRIES_AT_MOST).map(entry -> EntryView.of(entry, state.after().rightsOf(entry), state.structure())).toList(),
-        head.type() != null ? List.of() : matrix.because(0, 0).entrySet().stream().map(one -> new CellReason(one.getKey(), one.getValue())).toList(), people(state, subject, head, cell));
+        entries.stream().limit(ENTRIES_AT_MOST).map(entry -> EntryView.of(entry, state.after().rightsOf(entry), state.structure())).toList(), Math.max(0, entries.size() - ENTRIES_AT_MOST),
+        reasons.people().entrySet().stream().map(one -> new CellReason(one.getKey(), one.getValue())).toList(), reasons.differing(), reasons.asked(), people(state, subject, head, cell));
   }
 
   private static int rowOf(MatrixHeads.Whole whole, String of) {
@@ -239,7 +261,7 @@ class MatrixController {
     List<MatrixRows.Row> rows = whole.heads().rows();
     IntStream.range(0, rows.size()).filter(row -> state.moment().matching(rows.get(row).subject()).intersects(state.moment().activeOutsiders())).forEach(withOutsiders::set);
     MatrixFilter.Found found = MatrixFilter.find(whole.given(), kind, new MatrixFilter.Facts(wanted, whole.outliers(), withOutsiders, before, kind == MatrixFilter.Kind.ALIKE ? rowOf(whole, of) : -1, kind == MatrixFilter.Kind.ALIKE ? columnOf(whole, column) : -1));
-    return new MatrixFound(found.total(), found.rows(), kind != MatrixFilter.Kind.OUTLIERS ? List.of()
+    return new MatrixFound(whole.heads().digest(), found.total(), found.rows(), kind != MatrixFilter.Kind.OUTLIERS ? List.of()
         : whole.outliers().stream().sorted(Comparator.comparingDouble(Outlier::measure).reversed()).limit(OUTLIERS_AT_MOST).map(MatrixController::view).toList());
   }
 

@@ -9,6 +9,7 @@ import java.time.Instant;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.stream.Collectors;
@@ -23,7 +24,6 @@ import palegate.core.matrix.Outliers;
 import palegate.core.people.Subject;
 import palegate.core.places.PlaceKind;
 import palegate.core.snapshot.Snapshot;
-import palegate.core.structure.SubjectNames;
 import palegate.core.types.DocumentType;
 import palegate.server.drafts.DraftedState;
 import palegate.server.shell.Problem;
@@ -59,6 +59,23 @@ class MatrixHeads {
    * @param rowsLeft how many subjects are left out for being too many
    */
   record Heads(Snapshot snapshot, int top, List<MatrixRows.Row> rows, int rowsLeft, List<MatrixColumns.PlaceColumn> places, int placesLeft, List<Column> columns) {
+    /** By which a page knows that positions are those of the heads it shows. O(rows + columns). */
+    String digest() {
+      long digest = 1;
+      for (MatrixRows.Row row : rows) {
+        digest = digest * 1_000_003 + row.subject().kind().hashCode() * 31L + row.subject().id().hashCode();
+      }
+      for (Column column : columns) {
+        digest = digest * 1_000_003 + snapshot.place(column.place()).id().hashCode() * 31L + Objects.hashCode(column.type());
+      }
+      return Long.toHexString(digest);
+    }
+
+    /** One row and one column of it. */
+    Heads only(int row, int column) {
+      return new Heads(snapshot, top, List.of(rows.get(row)), 0, List.of(), 0, List.of(columns.get(column)));
+    }
+
     List<Subject> subjects() {
       return rows.stream().map(MatrixRows.Row::subject).toList();
     }
@@ -82,7 +99,7 @@ class MatrixHeads {
       throw Problem.notFound("container", asked.top());
     }
     Set<Subject> chosen = asked.rows() != null ? top < 0 ? Set.of() : MatrixRows.chosen(state.moment(), state.now(), asked.rows(), top)
-        : asked.subject().stream().map(text -> SubjectRef.parse(text).subject()).filter(subject -> SubjectNames.isThere(subject, snapshot.structure())).collect(Collectors.toSet());
+        : asked.subject().stream().filter(text -> SubjectRef.isThere(text, snapshot.structure())).map(text -> SubjectRef.parse(text).subject()).collect(Collectors.toSet());
     List<MatrixRows.Row> all = MatrixRows.arranged(state.moment(), chosen);
     List<MatrixRows.Row> rows = all.size() <= MatrixRows.AT_MOST ? all : all.subList(0, MatrixRows.AT_MOST);
     if (asked.across() == Across.TYPES || top < 0) {

@@ -69,7 +69,7 @@ class MatrixViewsController {
   }
 
   private static boolean isKnown(MatrixLook look, Structure known) {
-    return (look.top() == null || known.places().containsKey(look.top())) && look.subject().stream().allMatch(subject -> SubjectNames.isThere(SubjectRef.parse(subject).subject(), known));
+    return (look.top() == null || known.places().containsKey(look.top())) && look.subject().stream().allMatch(subject -> SubjectRef.isThere(subject, known));
   }
 
   /** Keeps one under a name, in the place of one's own of that name. */

@@ -5,6 +5,8 @@ import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Pattern;
 import palegate.core.people.Subject;
+import palegate.core.structure.Structure;
+import palegate.core.structure.SubjectNames;
 import palegate.server.shell.Problem;
 
 /** A person, group, unit or built-in group, by its id. */
@@ -26,5 +28,11 @@ public record SubjectRef(
   public static SubjectRef parse(String text) {
     int colon = text.indexOf(':');
     return new SubjectRef(colon < 0 ? "" : text.substring(0, colon), text.substring(colon + 1));
+  }
+
+  /** Whether a text is {@code kind:id} of a subject that a structure has; what is nothing of the kind is not there. */
+  public static boolean isThere(String text, Structure structure) {
+    SubjectRef named = parse(text);
+    return named.kind.matches("person|group|unit") ? SubjectNames.isThere(Subject.of(named.kind, named.id), structure) : named.kind.equals("builtin") && Subject.BuiltIn.parse(named.id).isPresent();
   }
 }

@@ -154,6 +154,10 @@ ul {
   list-style: none;
   padding-left: 12px;
 }
+.people li {
+  display: flex;
+  gap: 7px;
+}
 summary {
   display: flex;
   align-items: center;

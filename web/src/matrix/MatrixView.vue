@@ -128,12 +128,16 @@ async function seek(step: 1 | -1) {
   if (all.length === 0) return
   atOutlier = (atOutlier + step + all.length) % all.length
   const one = all[atOutlier]!
-  unfoldTo(one.row, one.column)
-  await nextTick()
-  const row = shownSubjects.value.findIndex((shown) => shown.at === one.row)
-  const column = shownPlaces.value.findIndex((shown) => shown.at === one.column)
-  if (row >= 0 && column >= 0) choice.go(look.value.turned ? { y: column, x: row } : { y: row, x: column })
+  await goTo(one.row, one.column)
   grid.value?.focus()
+}
+/** Goes to a cell by the positions of its heads among all, and unfolds what hides it. */
+async function goTo(subject: number, place: number) {
+  unfoldTo(subject, place)
+  await nextTick()
+  const row = shownSubjects.value.findIndex((shown) => shown.at === subject)
+  const column = shownPlaces.value.findIndex((shown) => shown.at === place)
+  if (row >= 0 && column >= 0) choice.go(look.value.turned ? { y: column, x: row } : { y: row, x: column })
 }
 /** Chooses all that are shown and give the same from the same as the one where one is; asked for, since not all of them may have been fetched. */
 async function chooseAlike(inRow: boolean) {
@@ -166,6 +170,18 @@ async function chooseAlike(inRow: boolean) {
 // --- one cell, and many -----------------------------------------------------------------------
 const opened = computed(() =>
   text('of') !== undefined && text('column') !== undefined ? { of: text('of')!, column: text('column')! } : undefined,
+)
+// An address that opens a cell leads to it: where one is, what is chosen and what is open are the same.
+watch(
+  [opened, () => heads.data.value?.heads],
+  async ([one]) => {
+    if (one === undefined || heads.data.value === undefined) return
+    if (here.value?.subject.key === one.of && here.value.place.key === one.column) return
+    const row = subjects.value.findIndex((head) => head.key === one.of)
+    const column = places.value.findIndex((head) => head.key === one.column)
+    if (row >= 0 && column >= 0) await goTo(row, column)
+  },
+  { immediate: true, flush: 'post' },
 )
 function open() {
   if (here.value === undefined) return

@@ -29,6 +29,8 @@ public final class GivenRights {
   private final Map<Subject, int[]> rowsOf = new HashMap<>();
   /** By column: by row. Alike columns are one array. */
   private final short[][] cells;
+  /** By column: the first with the same array. */
+  private final int[] alike;
 
   private GivenRights(SnapshotAt moment, Instant instant, List<Subject> subjects, List<Column> columns) {
     snapshot = moment.snapshot();
@@ -46,11 +48,25 @@ public final class GivenRights {
         rowsOf.put(in, more);
       }
     }
-    Map<Integer, short[]> byClass = new HashMap<>();
+    Map<Integer, Integer> firstOfClass = new HashMap<>();
     cells = new short[columns.size()][];
+    alike = new int[cells.length];
+    short[] nothing = new short[subjects.size()];
+    int notThere = -1;
     for (int column = 0; column < cells.length; column++) {
       Column head = columns.get(column);
-      cells[column] = head.place() < 0 ? new short[subjects.size()] : head.type() == null ? byClass.computeIfAbsent(moment.classOf(head.place()), any -> worked(head)) : worked(head);
+      alike[column] = head.place() < 0 ? notThere < 0 ? column : notThere : head.type() == null ? firstOfClass.getOrDefault(moment.classOf(head.place()), column) : column;
+      if (alike[column] < column) {
+        cells[column] = cells[alike[column]];
+      } else if (head.place() < 0) {
+        notThere = column;
+        cells[column] = nothing;
+      } else {
+        if (head.type() == null) {
+          firstOfClass.put(moment.classOf(head.place()), column);
+        }
+        cells[column] = worked(head);
+      }
     }
   }
 
@@ -93,6 +109,11 @@ public final class GivenRights {
 
   public int columns() {
     return columns.size();
+  }
+
+  /** A number that columns with the same in every row may share; those of one access class do. */
+  int alike(int column) {
+    return alike[column];
   }
 
   /** The rights of a cell, as a mask. */

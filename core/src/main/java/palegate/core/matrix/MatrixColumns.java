@@ -1,9 +1,9 @@
 package palegate.core.matrix;
 
+import java.util.ArrayDeque;
 import java.util.ArrayList;
-import java.util.HashMap;
+import java.util.Deque;
 import java.util.List;
-import java.util.Map;
 import palegate.core.places.Place;
 import palegate.core.snapshot.Snapshot;
 
@@ -27,24 +27,25 @@ public final class MatrixColumns {
 
   private MatrixColumns() {}
 
-  /** A place with the containers, and if wanted the documents, below it: so many at most. O(places below). */
+  /** A place with the containers, and if wanted the documents, below it: so many at most. O(laid out log children), and O(places below) where any are left out. */
   public static Places below(Snapshot snapshot, int top, boolean documents, int atMost) {
     List<PlaceColumn> columns = new ArrayList<>();
-    Map<Integer, Integer> at = new HashMap<>();
-    int left = 0;
-    int[] order = snapshot.inDisplayOrder(top).filter(place -> place == top || documents || !snapshot.isDocument(place)).toArray();
-    for (int place : order) {
-      if (columns.size() == atMost) {
-        left = order.length - atMost;
-        break;
-      }
-      int parent = place == top ? -1 : at.get(snapshot.parent(place));
-      at.put(place, columns.size());
-      Place said = snapshot.place(place);
-      PlaceColumn above = parent < 0 ? null : columns.get(parent);
-      columns.add(new PlaceColumn(place, above == null ? 0 : above.depth() + 1, parent, above == null ? null : said.kind().word() + " in " + said.parent(),
+    // Without a recursion, and without putting in order what is not laid out.
+    record Next(int place, int parent) {}
+    Deque<Next> open = new ArrayDeque<>(List.of(new Next(top, -1)));
+    while (!open.isEmpty() && columns.size() < atMost) {
+      Next next = open.pop();
+      Place said = snapshot.place(next.place());
+      PlaceColumn above = next.parent() < 0 ? null : columns.get(next.parent());
+      int column = columns.size();
+      columns.add(new PlaceColumn(next.place(), above == null ? 0 : above.depth() + 1, next.parent(), above == null ? null : said.kind().word() + " in " + said.parent(),
           above == null || above.parent() < 0 ? null : said.kind().word() + " " + said.name() + " below " + snapshot.place(columns.get(above.parent()).place()).id()));
+      List<Integer> children = documents ? snapshot.children(next.place()) : snapshot.childContainers(next.place());
+      for (int i = children.size() - 1; i >= 0; i--) {
+        open.push(new Next(children.get(i), column));
+      }
     }
+    int left = open.isEmpty() ? 0 : (int) snapshot.below(top).filter(place -> place == top || documents || !snapshot.isDocument(place)).count() - columns.size();
     return new Places(List.copyOf(columns), left);
   }
 }

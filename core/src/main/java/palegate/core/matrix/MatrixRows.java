@@ -88,7 +88,11 @@ public final class MatrixRows {
         }
       };
       snapshot.reachingEntries(top).forEach(take);
-      snapshot.below(top).forEach(place -> snapshot.ownEntries(place).forEach(take));
+      if (snapshot.parent(top) < 0) {
+        structure.entries().forEach(take);
+      } else {
+        snapshot.below(top).forEach(place -> snapshot.ownEntries(place).forEach(take));
+      }
     }
     return chosen;
   }
@@ -97,8 +101,10 @@ public final class MatrixRows {
   public static List<Row> arranged(SnapshotAt moment, Collection<? extends Subject> subjects) {
     MatrixRows made = new MatrixRows(moment);
     Set<Subject> all = Set.copyOf(subjects);
+    Map<Subject, String> names = new HashMap<>();
+    all.forEach(subject -> names.put(subject, SubjectNames.of(subject, made.structure)));
     Comparator<Subject> order = Comparator.comparingInt((Subject subject) -> KINDS.indexOf(subject.kind()))
-        .thenComparing(subject -> SubjectNames.of(subject, made.structure), String.CASE_INSENSITIVE_ORDER).thenComparing(Subject::id);
+        .thenComparing(names::get, String.CASE_INSENSITIVE_ORDER).thenComparing(Subject::id);
     List<Subject> roots = new ArrayList<>();
     all.stream().sorted(order).forEach(subject -> {
       Subject above = made.directlyIn(subject).stream().filter(all::contains).min(order).orElseGet(() -> made.nearestAbove(subject, all));

@@ -43,7 +43,7 @@ public final class Outliers {
     this.columnAbove = columnAbove;
   }
 
-  /** The strangest first, of equal ones by row and column. O(rows × columns). */
+  /** The strangest first, of equal ones by row and column. O(blocks of siblings × rows × different columns in the block + found). */
   public static List<Outlier> of(GivenRights given, List<MatrixRows.Row> rows, List<MatrixColumns.PlaceColumn> columns) {
     Outliers outliers = new Outliers(given, column -> columns.get(column).parent());
     Collection<int[]> subjects = blocks(rows.size(), row -> rows.get(row).beside(), true);
@@ -102,72 +102,103 @@ public final class Outliers {
     }
   }
 
-  private Line line(int length, IntUnaryOperator mask) {
+  /** Columns of a block that have the same in every row: most folders beside each other have the same entries around them. */
+  private record Alike(int first, int[] columns) {}
+
+  private List<Alike> alike(int[] columns) {
+    Map<Integer, List<Integer>> together = new LinkedHashMap<>();
+    for (int column : columns) {
+      together.computeIfAbsent(given.alike(column), any -> new ArrayList<>()).add(column);
+    }
+    return together.values().stream().map(each -> new Alike(each.get(0), each.stream().mapToInt(Integer::intValue).toArray())).toList();
+  }
+
+  /** Of values, each so many times. */
+  private Line line(int length, int values, IntUnaryOperator mask, IntUnaryOperator times) {
     if (length < SIBLINGS_AT_LEAST) {
       return new Line(-1, 0, length);
     }
-    Arrays.fill(counts, 0);
     int usual = 0;
-    for (int i = 0; i < length; i++) {
+    for (int i = 0; i < values; i++) {
       int value = mask.applyAsInt(i);
-      counts[value]++;
+      counts[value] += times.applyAsInt(i);
       usual = counts[value] > counts[usual] ? value : usual;
     }
-    return counts[usual] >= SHARE * length ? new Line(usual, length - counts[usual], length) : new Line(-1, 0, length);
+    int most = counts[usual];
+    for (int i = 0; i < values; i++) {
+      counts[mask.applyAsInt(i)] = 0;
+    }
+    return most >= SHARE * length ? new Line(usual, length - most, length) : new Line(-1, 0, length);
   }
 
   private void look(int[] rows, int[] columns, double weight) {
     if (rows.length < SIBLINGS_AT_LEAST && columns.length < SIBLINGS_AT_LEAST) {
       return;
     }
-    Line[] along = Arrays.stream(rows).mapToObj(row -> line(columns.length, i -> given.mask(row, columns[i]))).toArray(Line[]::new);
-    Line[] down = Arrays.stream(columns).mapToObj(column -> line(rows.length, i -> given.mask(rows[i], column))).toArray(Line[]::new);
-    int typicalAlong = typical(along);
-    int typicalDown = typical(down);
-    int exception = typicalAlong == 0 && typicalDown == 0 ? -1 : usualException(rows, columns, along, down);
-    int lackingRows = lacking(along, typicalAlong);
-    int lackingColumns = lacking(down, typicalDown);
+    List<Alike> places = alike(columns);
+    Line[] along = Arrays.stream(rows).mapToObj(row -> line(columns.length, places.size(), i -> given.mask(row, places.get(i).first()), i -> places.get(i).columns().length)).toArray(Line[]::new);
+    Line[] down = places.stream().map(place -> line(rows.length, rows.length, i -> given.mask(rows[i], place.first()), i -> 1)).toArray(Line[]::new);
+    int typicalAlong = typical(along, i -> 1);
+    int typicalDown = typical(down, i -> places.get(i).columns().length);
+    int exception = typicalAlong == 0 && typicalDown == 0 ? -1 : usualException(rows, places, along, down);
+    int lackingRows = lacking(along, typicalAlong, i -> 1);
+    int lackingColumns = lacking(down, typicalDown, i -> places.get(i).columns().length);
     boolean tellable = exception >= 0 && lackingRows > 0 && lackingColumns > 0 && lackingRows <= LACKING_AT_MOST && lackingColumns <= LACKING_AT_MOST;
     for (int r = 0; r < rows.length; r++) {
-      for (int c = 0; c < columns.length; c++) {
-        int value = given.mask(rows[r], columns[c]);
-        boolean patterned = along[r].says(down[c]) || down[c].says(along[r]) && (along[r].pattern() || !follows(rows[r], columns[c]));
-        boolean lacks = tellable && along[r].pattern() && down[c].pattern() && value == along[r].usual() && value == down[c].usual()
-            && along[r].departing() < typicalAlong && down[c].departing() < typicalDown;
-        if (lacks || patterned && along[r].departs(value, typicalAlong, exception) && down[c].departs(value, typicalDown, exception)) {
-          keep(new Outlier(rows[r], columns[c], Rights.ofMask(value), along[r].said(), down[c].said(), lacks,
-              weight * (lacks ? bits(columns.length, lackingColumns) + bits(rows.length, lackingRows) : along[r].bits() + down[c].bits())));
+      for (int p = 0; p < down.length; p++) {
+        int row = rows[r];
+        int value = given.mask(row, places.get(p).first());
+        boolean lacks = tellable && along[r].pattern() && down[p].pattern() && value == along[r].usual() && value == down[p].usual()
+            && along[r].departing() < typicalAlong && down[p].departing() < typicalDown;
+        if (!lacks && !(along[r].departs(value, typicalAlong, exception) && down[p].departs(value, typicalDown, exception))) {
+          continue;
+        }
+        boolean asAbove = down[p].says(along[r]);
+        boolean patterned = lacks || along[r].says(down[p]) || asAbove && along[r].pattern();
+        for (int column : patterned || asAbove ? places.get(p).columns() : new int[0]) {
+          if (patterned || !follows(row, column)) {
+            keep(new Outlier(row, column, Rights.ofMask(value), along[r].said(), down[p].said(), lacks,
+                weight * (lacks ? bits(columns.length, lackingColumns) + bits(rows.length, lackingRows) : along[r].bits() + down[p].bits())));
+          }
         }
       }
     }
   }
 
-  private static int lacking(Line[] lines, int typical) {
-    return (int) Arrays.stream(lines).filter(line -> line.pattern() && line.departing() < typical).count();
+  private static int lacking(Line[] lines, int typical, IntUnaryOperator times) {
+    return IntStream.range(0, lines.length).filter(i -> lines[i].pattern() && lines[i].departing() < typical).map(times).sum();
   }
 
   /** How many departures are the way of these lines; 0 unless there are enough of them to tell. */
-  private static int typical(Line[] lines) {
-    int[] departing = Arrays.stream(lines).filter(Line::pattern).mapToInt(Line::departing).sorted().toArray();
-    return departing.length < SIBLINGS_AT_LEAST ? 0 : departing[departing.length / 2];
+  private static int typical(Line[] lines, IntUnaryOperator times) {
+    int[] order = IntStream.range(0, lines.length).filter(i -> lines[i].pattern()).boxed().sorted(Comparator.comparingInt(i -> lines[i].departing())).mapToInt(Integer::intValue).toArray();
+    int all = Arrays.stream(order).map(times).sum();
+    int passed = 0;
+    for (int i : order) {
+      passed += times.applyAsInt(i);
+      if (passed > all / 2) {
+        return all < SIBLINGS_AT_LEAST ? 0 : lines[i].departing();
+      }
+    }
+    return 0;
   }
 
   /** What the departing cells of a block mostly have; -1 if they have no one thing. */
-  private int usualException(int[] rows, int[] columns, Line[] along, Line[] down) {
-    Arrays.fill(counts, 0);
+  private int usualException(int[] rows, List<Alike> places, Line[] along, Line[] down) {
+    int[] exceptions = new int[counts.length];
     int all = 0;
     int usual = 0;
     for (int r = 0; r < rows.length; r++) {
-      for (int c = 0; c < columns.length; c++) {
-        int value = given.mask(rows[r], columns[c]);
-        if (value != along[r].usual() && value != down[c].usual()) {
-          counts[value]++;
-          all++;
-          usual = counts[value] > counts[usual] ? value : usual;
+      for (int p = 0; p < down.length; p++) {
+        int value = given.mask(rows[r], places.get(p).first());
+        if (value != along[r].usual() && value != down[p].usual()) {
+          exceptions[value] += places.get(p).columns().length;
+          all += places.get(p).columns().length;
+          usual = exceptions[value] > exceptions[usual] ? value : usual;
         }
       }
     }
-    return all >= SIBLINGS_AT_LEAST && counts[usual] >= SHARE * all ? usual : -1;
+    return all >= SIBLINGS_AT_LEAST && exceptions[usual] >= SHARE * all ? usual : -1;
   }
 
   /** The rarer among the more, the stranger. */

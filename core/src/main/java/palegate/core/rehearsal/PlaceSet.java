@@ -7,6 +7,9 @@ import palegate.core.snapshot.Snapshot;
 
 /** Some places of a snapshot: counted at once, listed when asked for, in the order in which people read the tree. */
 public final class PlaceSet {
+  /** Of so many it is quicker to compare the ways to them than to put the whole tree in order. */
+  private static final int FEW = 1_000;
+
   private final Snapshot snapshot;
   private final BitSet numbers;
 
@@ -38,9 +41,9 @@ public final class PlaceSet {
     return sums;
   }
 
-  /** Lazily. O(places of the snapshot) if there are any. */
+  /** Lazily. O(set log set × depth) for a few, else O(places of the snapshot) if there are any. */
   public Stream<Place> stream() {
     return isEmpty() ? Stream.empty()
-        : snapshot.inDisplayOrder(0).filter(numbers::get).mapToObj(snapshot::place);
+        : numbers.cardinality() <= FEW ? numbers.stream().boxed().sorted(snapshot.inTreeOrder()).map(snapshot::place) : snapshot.inDisplayOrder(0).filter(numbers::get).mapToObj(snapshot::place);
   }
 }

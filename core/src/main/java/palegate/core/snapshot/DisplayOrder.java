@@ -42,7 +42,16 @@ final class DisplayOrder {
   }
 
   static List<Integer> sorted(PlaceTree tree, int place) {
+    return inOrder(tree, tree.children(place));
+  }
+
+  static List<Integer> containers(PlaceTree tree, int place) {
     List<Integer> children = tree.children(place);
+    children.removeIf(child -> tree.is(child, PlaceTree.DOCUMENT));
+    return inOrder(tree, children);
+  }
+
+  private static List<Integer> inOrder(PlaceTree tree, List<Integer> children) {
     children.sort(Comparator.comparing(number -> tree.place(number), BY_KIND_AND_NAME));
     return children;
   }

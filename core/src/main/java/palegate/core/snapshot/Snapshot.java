@@ -287,6 +287,11 @@ public final class Snapshot {
     return DisplayOrder.sorted(tree, place);
   }
 
+  /** The same without the documents. O(children + containers log containers). */
+  public List<Integer> childContainers(int place) {
+    return DisplayOrder.containers(tree, place);
+  }
+
   /** Whether any place directly below satisfies a test, in no order. O(children). */
   public boolean anyChild(int place, IntPredicate test) {
     return tree.children(place).stream().anyMatch(test::test);

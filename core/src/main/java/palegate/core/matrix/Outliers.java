@@ -49,7 +49,7 @@ public final class Outliers {
     Collection<int[]> subjects = blocks(rows.size(), row -> rows.get(row).beside(), true);
     List<int[]> places = new ArrayList<>(blocks(columns.size(), column -> columns.get(column).beside(), true));
     places.addAll(blocks(columns.size(), column -> columns.get(column).alike(), false));
-    places.forEach(block -> subjects.forEach(siblings -> outliers.look(siblings, block, rows.get(siblings[0]).weight())));
+    places.forEach(block -> outliers.lookAll(subjects, block, rows));
     return outliers.listed(row -> rows.get(row).parent());
   }
 
@@ -57,7 +57,7 @@ public final class Outliers {
   public static List<Outlier> ofTypes(GivenRights given, List<MatrixRows.Row> rows) {
     Outliers outliers = new Outliers(given, column -> -1);
     int[] all = IntStream.range(0, given.columns()).toArray();
-    blocks(rows.size(), row -> rows.get(row).beside(), true).forEach(siblings -> outliers.look(siblings, all, rows.get(siblings[0]).weight()));
+    outliers.lookAll(blocks(rows.size(), row -> rows.get(row).beside(), true), all, rows);
     return outliers.listed(row -> rows.get(row).parent());
   }
 
@@ -131,11 +131,40 @@ public final class Outliers {
     return most >= SHARE * length ? new Line(usual, length - most, length) : new Line(-1, 0, length);
   }
 
-  private void look(int[] rows, int[] columns, double weight) {
-    if (rows.length < SIBLINGS_AT_LEAST && columns.length < SIBLINGS_AT_LEAST) {
-      return;
-    }
+  private void lookAll(Collection<int[]> subjects, int[] columns, List<MatrixRows.Row> rows) {
     List<Alike> places = alike(columns);
+    for (int[] siblings : subjects) {
+      // Where no row differs along many columns, or none from the others down few, nothing departs.
+      boolean enough = columns.length >= SIBLINGS_AT_LEAST ? anyDiffersAlong(siblings, places) : siblings.length >= SIBLINGS_AT_LEAST && anyDiffersDown(siblings, places);
+      if (enough) {
+        look(siblings, columns, places, rows.get(siblings[0]).weight());
+      }
+    }
+  }
+
+  private boolean anyDiffersAlong(int[] rows, List<Alike> places) {
+    for (int p = 1; p < places.size(); p++) {
+      for (int row : rows) {
+        if (given.mask(row, places.get(p).first()) != given.mask(row, places.get(0).first())) {
+          return true;
+        }
+      }
+    }
+    return false;
+  }
+
+  private boolean anyDiffersDown(int[] rows, List<Alike> places) {
+    for (Alike place : places) {
+      for (int row : rows) {
+        if (given.mask(row, place.first()) != given.mask(rows[0], place.first())) {
+          return true;
+        }
+      }
+    }
+    return false;
+  }
+
+  private void look(int[] rows, int[] columns, List<Alike> places, double weight) {
     Line[] along = Arrays.stream(rows).mapToObj(row -> line(columns.length, places.size(), i -> given.mask(row, places.get(i).first()), i -> places.get(i).columns().length)).toArray(Line[]::new);
     Line[] down = places.stream().map(place -> line(rows.length, rows.length, i -> given.mask(rows[i], place.first()), i -> 1)).toArray(Line[]::new);
     int typicalAlong = typical(along, i -> 1);

@@ -1,6 +1,7 @@
 package palegate.core.findings;
 
 import java.util.List;
+import java.util.Map;
 import java.util.stream.Stream;
 
 /** Breaks for very few people. */
@@ -28,8 +29,9 @@ final class BreakNearlySame implements Rule {
   @Override
   public Stream<Finding> find(Survey survey) {
     int most = survey.limits().nearlySamePeople();
-    return BreakSameAsParent.breaks(survey).filter(one -> one.adds() <= most && one.removes() <= most).flatMap(one -> {
-      int people = BreakSameAsParent.altered(survey, one);
+    Map<String, Integer> altered = BreakSameAsParent.altered(survey);
+    return BreakSameAsParent.breaks(survey).filter(one -> altered.containsKey(one.place().id())).flatMap(one -> {
+      int people = altered.get(one.place().id());
       return people == 0 || people > most ? Stream.empty() : Stream.of(new Finding(code(), severity(), "place:" + one.place().id(), "", survey.path(one.place().id()) + " stands alone for the sake of " + people + (people == 1 ? " person." : " people."),
           List.of(one.sameAsParent() ? "At the place itself everybody has the same; on documents below they do not." : one.adds() + " have more there than above (" + one.gained() + "), " + one.removes() + " have less (" + one.lost() + ")."),
           List.of(BreakSameAsParent.rejoin(one))));

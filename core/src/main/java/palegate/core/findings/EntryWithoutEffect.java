@@ -9,7 +9,6 @@ import java.util.Map;
 import java.util.stream.Stream;
 import palegate.core.access.Entry;
 import palegate.core.access.Withholding;
-import palegate.core.changes.DraftApplication;
 import palegate.core.people.Subject;
 import palegate.core.questions.AccessList;
 import palegate.core.questions.NewDocuments;
@@ -56,13 +55,16 @@ final class EntryWithoutEffect implements Rule {
 
   private static List<AccessList.Line> lookForIdle(Survey survey) {
     Snapshot snapshot = survey.snapshot();
-    return snapshot.places().filter(place -> !snapshot.ownEntries(place).isEmpty()).boxed().flatMap(place -> idleAt(survey, place)).sorted(Comparator.comparing((AccessList.Line line) -> line.entry().id())).toList();
+    SnapshotAt atLast = survey.atLast();
+    List<Integer> places = snapshot.places().filter(place -> !snapshot.ownEntries(place).isEmpty()).boxed().toList();
+    return places.parallelStream().flatMap(place -> idleAt(survey.moment(), atLast, place)).sorted(Comparator.comparing((AccessList.Line line) -> line.entry().id())).toList();
   }
 
   /** The whole list is made only where something is idle: it says which line from above says the same. */
-  private static Stream<AccessList.Line> idleAt(Survey survey, int place) {
-    return AccessList.own(survey.snapshot(), survey.now(), place).lines().stream().noneMatch(EntryWithoutEffect::isIdle) ? Stream.empty()
-        : AccessList.of(survey.snapshot(), survey.now(), place).lines().stream().filter(line -> line.own() && isIdle(line) && changesNothing(survey.moment(), line.entry()) && changesNothing(survey.atLast(), line.entry()) && nothingPutInLater(survey, line.entry()));
+  private static Stream<AccessList.Line> idleAt(SnapshotAt moment, SnapshotAt atLast, int place) {
+    Snapshot snapshot = moment.snapshot();
+    return AccessList.own(snapshot, moment.instant(), place).lines().stream().noneMatch(EntryWithoutEffect::isIdle) ? Stream.empty()
+        : AccessList.of(snapshot, moment.instant(), place).lines().stream().filter(line -> line.own() && isIdle(line) && changesNothing(moment, line.entry()) && changesNothing(atLast, line.entry()) && nothingPutInLater(moment, atLast, line.entry()));
   }
 
   /**
@@ -84,7 +86,7 @@ final class EntryWithoutEffect implements Rule {
           return false;
         }
       }
-      for (int child : snapshot.children(at.place())) {
+      for (int child : snapshot.childrenInNoOrder(at.place())) {
         if (!snapshot.standsAlone(child)) {
           left.push(new Reached(child, at.doubled() || snapshot.ownEntries(child).stream().anyMatch(other -> isDouble(snapshot, other, entry))));
         }
@@ -93,10 +95,9 @@ final class EntryWithoutEffect implements Rule {
     return true;
   }
 
-  /** Nor with documents that are not there yet. O(places it reaches), for the few entries that are idle otherwise. */
-  private static boolean nothingPutInLater(Survey survey, Entry entry) {
-    Snapshot without = survey.snapshot().next(DraftApplication.of(survey.snapshot(), List.of(EntryEnded.removal(entry)), survey.now()).difference());
-    return Stream.of(survey.now(), survey.atLast().instant()).distinct().allMatch(instant -> NewDocuments.alike(survey.snapshot().at(instant), without.at(instant), List.of(entry.place())));
+  /** Nor with documents that are not there yet. */
+  private static boolean nothingPutInLater(SnapshotAt moment, SnapshotAt atLast, Entry entry) {
+    return Stream.of(moment, atLast).distinct().allMatch(at -> NewDocuments.alikeWithout(at, entry));
   }
 
   /** @param doubled whether another entry that reaches the place says the same to the same subject */

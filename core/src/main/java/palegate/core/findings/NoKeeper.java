@@ -39,13 +39,7 @@ final class NoKeeper implements Rule {
 
   @Override
   public Stream<Finding> find(Survey survey) {
-    LockOuts lockOuts = LockOuts.in(survey.moment());
-    Snapshot snapshot = survey.snapshot();
-    // Only the topmost place of each: the rest follow from it.
-    return LockOuts.all(snapshot, survey.now()).stream().filter(place -> {
-      int parent = snapshot.parent(snapshot.placeNumber(place.id()));
-      return (parent < 0 || !lockOuts.at(parent)) && !isOfTypeForNobody(survey, place);
-    }).map(place -> new Finding(code(), severity(), "place:" + place.id(), "", "Nobody active and on staff holds govern at " + survey.path(place.id()) + ".", List.of(), fixes(survey, place)));
+    return LockOuts.topmost(survey.moment()).stream().filter(place -> !isOfTypeForNobody(survey, place)).map(place -> new Finding(code(), severity(), "place:" + place.id(), "", "Nobody active and on staff holds govern at " + survey.path(place.id()) + ".", List.of(), fixes(survey, place)));
   }
 
   @Override

@@ -4,10 +4,13 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.TreeMap;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import palegate.core.changes.Change;
 import palegate.core.changes.PlaceChange;
+import palegate.core.people.Person;
 import palegate.core.places.Place;
 
 /** Papers whose owner is not there any more. */
@@ -37,7 +40,8 @@ final class OwnerInactive implements Rule {
   @Override
   public Stream<Finding> find(Survey survey) {
     Map<String, List<Place>> byOwner = new TreeMap<>();
-    survey.structure().places().values().stream().filter(place -> place.owner() != null && !survey.structure().people().get(place.owner()).active()).sorted(Comparator.comparing(Place::id)).forEach(place -> byOwner.computeIfAbsent(place.owner(), any -> new ArrayList<>()).add(place));
+    Set<String> gone = survey.structure().people().values().stream().filter(person -> !person.active()).map(Person::id).collect(Collectors.toSet());
+    survey.structure().places().values().stream().filter(place -> place.owner() != null && gone.contains(place.owner())).sorted(Comparator.comparing(Place::id)).forEach(place -> byOwner.computeIfAbsent(place.owner(), any -> new ArrayList<>()).add(place));
     return byOwner.entrySet().stream().map(each -> {
       List<Place> owned = each.getValue();
       long hidden = owned.stream().filter(place -> place.conditions().isPrivate()).count();

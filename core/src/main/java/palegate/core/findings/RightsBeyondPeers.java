@@ -85,7 +85,7 @@ final class RightsBeyondPeers implements Rule {
     });
     return beside.entrySet().stream().flatMap(each -> {
       int parent = snapshot.placeNumber((String) each.getKey().get(0));
-      long places = snapshot.children(parent).stream().filter(child -> snapshot.place(child).kind() == each.getKey().get(1)).count();
+      long places = snapshot.childrenInNoOrder(parent).stream().filter(child -> snapshot.place(child).kind() == each.getKey().get(1)).count();
       PersonSet above = survey.moment().holdersOf(Right.GOVERN, parent);
       List<Grant> keep = each.getValue().stream().filter(grant -> governs(survey, grant) && !survey.people(grant.subject()).minus(above).isEmpty()).toList();
       Map<String, Long> others = each.getValue().stream().filter(grant -> !governs(survey, grant)).collect(Collectors.groupingBy(Grant::role, TreeMap::new, Collectors.counting()));

@@ -4,6 +4,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.stream.Stream;
 import palegate.core.walls.Wall;
+import palegate.core.wallsatwork.LabelsInUse;
 import palegate.core.wallsatwork.WallGap;
 import palegate.core.wallsatwork.WallGaps;
 
@@ -31,10 +32,12 @@ final class WallGapsFound implements Rule {
 
   @Override
   public Stream<Finding> find(Survey survey) {
-    return survey.structure().walls().values().stream().filter(wall -> wall.barsAt(survey.now())).sorted(Comparator.comparing(Wall::id)).flatMap(wall -> WallGaps.of(survey.snapshot(), wall, survey.labelsInUse()).stream()
+    LabelsInUse labels = survey.labelsInUse();
+    List<Wall> walls = survey.structure().walls().values().stream().filter(wall -> wall.barsAt(survey.now())).sorted(Comparator.comparing(Wall::id)).toList();
+    return walls.parallelStream().flatMap(wall -> WallGaps.of(survey.snapshot(), wall, labels).stream()
         .filter(gap -> gap.confidence() != WallGap.Confidence.POSSIBLE)
         .map(gap -> new Finding(code(), severity(), "wall:" + wall.id(), gap.place(), survey.path(gap.place()) + " looks as if it belonged behind “" + wall.name() + "”.", List.of("It has “" + gap.said() + "”, like “" + gap.like() + "”.", gap.documents()
-            + " documents lie outside."), gap.fix() == null ? List.of() : List.of(Fix.of("Take it in", gap.fix())))));
+            + " documents lie outside."), gap.fix() == null ? List.of() : List.of(Fix.of("Take it in", gap.fix()))))).toList().stream();
   }
 
   @Override

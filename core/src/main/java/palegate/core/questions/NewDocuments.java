@@ -1,9 +1,10 @@
 package palegate.core.questions;
 
 import java.util.Collection;
+import java.util.HashSet;
+import java.util.List;
 import java.util.Set;
-import java.util.TreeSet;
-import java.util.function.Consumer;
+import java.util.stream.Stream;
 import palegate.core.access.Entry;
 import palegate.core.snapshot.Snapshot;
 import palegate.core.snapshot.SnapshotAt;
@@ -17,25 +18,30 @@ public final class NewDocuments {
 
   /**
    * Whether everybody could do the same, before and after, with a document of any type put into any container at or below some places. Only types that an
-   * entry there is narrowed to are asked about: for the others a container says it all. O(places below × entries that reach them + such types × people / 64).
+   * entry there is narrowed to are asked about: for the others a container says it all. Containers that are alike are asked about once. O(places below + different containers × entries + such types × people / 64).
    *
    * @param places by id; those that are not in both states are left out
    */
   public static boolean alike(SnapshotAt before, SnapshotAt after, Collection<String> places) {
     Snapshot was = before.snapshot();
     Snapshot is = after.snapshot();
-    return places.stream().distinct().mapToInt(was::placeNumber).filter(top -> top >= 0).allMatch(top -> was.below(top).filter(place -> was.place(place).kind().isContainer()).allMatch(place -> {
+    Set<Long> asked = new HashSet<>();
+    return places.stream().distinct().mapToInt(was::placeNumber).filter(top -> top >= 0).allMatch(top -> was.below(top).filter(place -> !was.isDocument(place)).allMatch(place -> {
       int other = is.placeNumber(was.place(place).id());
-      return other < 0 || narrowedTo(was, place, is, other).stream().filter(type -> is.structure().types().containsKey(type))
+      return other < 0 || !asked.add((long) before.environmentOf(place) << 32 | after.environmentOf(other)) || narrowedTo(was.reachingEntries(place), is.reachingEntries(other)).filter(type -> is.structure().types().containsKey(type))
           .allMatch(type -> before.holdersOnNew(place, type).sameAs(after.holdersOnNew(other, type)));
     }));
   }
 
-  private static Set<String> narrowedTo(Snapshot was, int place, Snapshot is, int other) {
-    Set<String> types = new TreeSet<>();
-    Consumer<Entry> take = entry -> types.addAll(entry.types());
-    was.reachingEntries(place).forEach(take);
-    is.reachingEntries(other).forEach(take);
-    return types;
+  /** The same for a structure without one entry, which is not made for that. O(places below + different containers × entries + such types × people / 64). */
+  public static boolean alikeWithout(SnapshotAt moment, Entry entry) {
+    Snapshot snapshot = moment.snapshot();
+    Set<Integer> asked = new HashSet<>();
+    return snapshot.below(snapshot.placeNumber(entry.place())).filter(place -> !snapshot.isDocument(place) && asked.add(moment.environmentOf(place)))
+        .allMatch(place -> narrowedTo(snapshot.reachingEntries(place), List.of()).allMatch(type -> moment.holdersOnNew(place, type).sameAs(moment.holdersOnNewWithout(place, type, entry))));
+  }
+
+  private static Stream<String> narrowedTo(Collection<Entry> some, Collection<Entry> others) {
+    return Stream.concat(some.stream(), others.stream()).flatMap(entry -> entry.types().stream()).distinct().sorted();
   }
 }

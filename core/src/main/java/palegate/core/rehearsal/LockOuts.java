@@ -6,6 +6,7 @@ import java.util.BitSet;
 import java.util.List;
 import palegate.core.collections.PersonSet;
 import palegate.core.people.Person;
+import palegate.core.places.Place;
 import palegate.core.roles.Right;
 import palegate.core.roles.Rights;
 import palegate.core.snapshot.ClassEquivalence;
@@ -36,6 +37,15 @@ public final class LockOuts {
   /** Every place without a keeper. O(places). */
   public static PlaceSet all(Snapshot snapshot, Instant instant) {
     return new PlaceSet(snapshot, in(snapshot.at(instant)).all());
+  }
+
+  /** Of the places without a keeper those below one that has one, in the order in which people read the tree: the rest follow from them. O(places). */
+  public static List<Place> topmost(SnapshotAt moment) {
+    Snapshot snapshot = moment.snapshot();
+    LockOuts lockOuts = in(moment);
+    BitSet tops = new BitSet();
+    snapshot.places().filter(place -> lockOuts.at(place) && (snapshot.parent(place) < 0 || !lockOuts.at(snapshot.parent(place)))).forEach(tops::set);
+    return new PlaceSet(snapshot, tops).stream().toList();
   }
 
   /**

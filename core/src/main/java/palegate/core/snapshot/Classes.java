@@ -166,11 +166,24 @@ final class Classes {
     return book.environments.covering(environmentOfPlace.get(container), type);
   }
 
+  /** The row of a document of this type imagined directly below a container, if some of the entries that reach it did not stand there. */
+  int[] rowOfImaginedWithout(int container, String type, int typeNumber, Collection<? extends Entry> gone) {
+    List<Entry> left = acting(container, type, gone);
+    return ClassRow.withLines(rowOfImagined(container, typeNumber), lines(left, true), lines(left, false));
+  }
+
+  /** A number that containers share in which new documents would be the same to everybody. */
+  int environmentOf(int container) {
+    return environmentOfPlace.get(container);
+  }
+
+  private List<Entry> acting(int place, String type, Collection<? extends Entry> gone) {
+    return snapshot.reachingEntries(place).stream().filter(entry -> !gone.contains(entry) && entry.period().holdsAt(instant) && entry.touches(type)).toList();
+  }
+
   /** The row of a place's class as it would be if some of the entries that reach the place did not stand there. */
   int[] rowWithout(int place, Collection<? extends Entry> gone) {
-    String type = snapshot.place(place).type();
-    List<Entry> left = snapshot.reachingEntries(place).stream()
-        .filter(entry -> !gone.contains(entry) && entry.period().holdsAt(instant) && entry.touches(type)).toList();
+    List<Entry> left = acting(place, snapshot.place(place).type(), gone);
     return ClassRow.withLines(book.row(ofPlace.get(place)), lines(left, true), lines(left, false));
   }
 

@@ -292,6 +292,11 @@ public final class Snapshot {
     return DisplayOrder.containers(tree, place);
   }
 
+  /** The numbers of the places directly below, in no order. O(children). */
+  public List<Integer> childrenInNoOrder(int place) {
+    return tree.children(place);
+  }
+
   /** Whether any place directly below satisfies a test, in no order. O(children). */
   public boolean anyChild(int place, IntPredicate test) {
     return tree.children(place).stream().anyMatch(test::test);

@@ -136,8 +136,22 @@ public final class SnapshotAt {
   /** Everyone's rights on such a document. O(lines + people / 64). */
   public HoldersByRight holdersOnNew(int container, String type) {
     int typeNumber = type == null ? 0 : snapshot.typeNumber(type) + 1;
+    return holdersOnNew(container, typeNumber, classes.rowOfImagined(container, typeNumber));
+  }
+
+  /** The same if one of the entries that reach the container did not stand there. */
+  public HoldersByRight holdersOnNewWithout(int container, String type, Entry entry) {
+    int typeNumber = type == null ? 0 : snapshot.typeNumber(type) + 1;
+    return holdersOnNew(container, typeNumber, classes.rowOfImaginedWithout(container, type, typeNumber, Set.of(entry)));
+  }
+
+  /** A number that containers share in which new documents of any type would be the same to everybody. */
+  public int environmentOf(int container) {
+    return classes.environmentOf(container);
+  }
+
+  private HoldersByRight holdersOnNew(int container, int typeNumber, int[] row) {
     PersonSet barredThere = BarredPeople.byAnyOf(classes.barriers, classes.coveringImagined(container, typeNumber), matching.room);
-    int[] row = classes.rowOfImagined(container, typeNumber);
     HoldersByRight holders = HoldersByRight.ofAllRights(matching.room);
     Pipeline.fillStanding(holders, new ClassAnswers.Everyone(matching, row, cleared[ClassRow.clearances(row, 0)], barredThere, Conditions.NONE, -1, -1));
     return holders;

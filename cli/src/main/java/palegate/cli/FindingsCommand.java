@@ -11,9 +11,9 @@ import java.util.concurrent.Callable;
 import java.util.stream.Collectors;
 import palegate.core.changes.ChangeJson;
 import palegate.core.findings.Finding;
-import palegate.core.findings.Findings;
 import palegate.core.findings.Fix;
 import palegate.core.findings.FixTrial;
+import palegate.core.findings.KeptFindings;
 import palegate.core.findings.Limits;
 import palegate.core.findings.Rule;
 import palegate.core.findings.Rules;
@@ -62,8 +62,9 @@ final class FindingsCommand implements Callable<Integer> {
     Severity only = severity == null ? null : Severity.parse(severity).orElseThrow(() -> new ParameterException(spec.commandLine(), "There is no severity [" + severity + "]. Choose grave, serious or untidy."));
     Snapshot snapshot = BundleFile.snapshot(bundle);
     Instant instant = at == null ? clock.instant() : at;
-    List<Finding> all = Findings.of(snapshot, instant);
-    FixTrial trial = new FixTrial(snapshot, instant, Limits.USUAL, Rules.ALL, all);
+    KeptFindings found = KeptFindings.of(snapshot.at(instant), Limits.USUAL, Rules.ALL);
+    List<Finding> all = found.findings();
+    FixTrial trial = new FixTrial(snapshot, instant, found, Rules.ALL);
     List<Line> lines = all.stream().filter(finding -> (rule == null || finding.rule().equals(rule)) && (only == null || finding.severity() == only))
         .map(finding -> new Line(finding, format == WallFormat.csv ? List.of() : trial.offered(finding))).toList();
     Output.write(out, stream -> {

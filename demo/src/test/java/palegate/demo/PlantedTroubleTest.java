@@ -17,6 +17,7 @@ import palegate.core.findings.Finding;
 import palegate.core.findings.Findings;
 import palegate.core.findings.Fix;
 import palegate.core.findings.FixTrial;
+import palegate.core.findings.KeptFindings;
 import palegate.core.findings.Limits;
 import palegate.core.findings.Rule;
 import palegate.core.findings.Rules;
@@ -56,7 +57,7 @@ class PlantedTroubleTest {
   void every_fix_that_is_offered_takes_its_finding_away_and_brings_none_that_is_graver() {
     Map<String, Severity> known = new HashMap<>();
     findings.forEach(finding -> known.put(finding.key(), finding.severity()));
-    FixTrial trial = new FixTrial(snapshot, NOW, Limits.USUAL, Rules.ALL, findings);
+    FixTrial trial = new FixTrial(snapshot, NOW, KeptFindings.of(snapshot.at(NOW), Limits.USUAL, Rules.ALL), Rules.ALL);
     SoftAssertions all = new SoftAssertions();
     int tried = 0;
     for (Finding finding : findings) {

@@ -1,8 +1,8 @@
 package palegate.core.findings;
 
 import java.util.List;
-import java.util.Map;
 import java.util.stream.Stream;
+import palegate.core.questions.BreakRegister;
 
 /** Breaks for very few people. */
 final class BreakNearlySame implements Rule {
@@ -29,9 +29,9 @@ final class BreakNearlySame implements Rule {
   @Override
   public Stream<Finding> find(Survey survey) {
     int most = survey.limits().nearlySamePeople();
-    Map<String, Integer> altered = BreakSameAsParent.altered(survey);
-    return BreakSameAsParent.breaks(survey).filter(one -> altered.containsKey(one.place().id())).flatMap(one -> {
-      int people = altered.get(one.place().id());
+    return BreakSameAsParent.doingLittle(survey).flatMap(little -> {
+      int people = little.altered();
+      BreakRegister.Break one = little.it();
       return people == 0 || people > most ? Stream.empty() : Stream.of(new Finding(code(), severity(), "place:" + one.place().id(), "", survey.path(one.place().id()) + " stands alone for the sake of " + people + (people == 1 ? " person." : " people."),
           List.of(one.sameAsParent() ? "At the place itself everybody has the same; on documents below they do not." : one.adds() + " have more there than above (" + one.gained() + "), " + one.removes() + " have less (" + one.lost() + ")."),
           List.of(BreakSameAsParent.rejoin(one))));

@@ -2,8 +2,7 @@ package palegate.core.findings;
 
 import java.util.Comparator;
 import java.util.List;
-import java.util.Map;
-import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import palegate.core.changes.AccessChange;
 import palegate.core.changes.DraftApplication;
@@ -34,27 +33,33 @@ final class BreakSameAsParent implements Rule {
     return "What changes above will not reach it, and nobody expects that.";
   }
 
+  /**
+   * A break that does little at the place itself.
+   *
+   * @param altered how many people would have something else there or below if it followed
+   * @param needless whether nobody would, with documents that are not there yet neither
+   */
+  record Little(BreakRegister.Break it, int altered, boolean needless) {}
+
   @Override
   public Stream<Finding> find(Survey survey) {
-    return breaks(survey).filter(one -> one.sameAsParent() && altered(survey).get(one.place().id()) == 0 && nothingPutInLater(survey, one)).map(one -> new Finding(code(), severity(), "place:" + one.place().id(), "", survey.path(one.place().id()) + " stands alone, and everybody has there and below what they would have without that.",
+    return doingLittle(survey).filter(Little::needless).map(Little::it).map(one -> new Finding(code(), severity(), "place:" + one.place().id(), "", survey.path(one.place().id()) + " stands alone, and everybody has there and below what they would have without that.",
         List.of(one.entries() + (one.entries() == 1 ? " entry" : " entries") + " of its own."), List.of(rejoin(one))));
   }
 
-  static Stream<BreakRegister.Break> breaks(Survey survey) {
-    return survey.once("breaks", () -> register(survey)).stream();
+  /** Breaks that do something to few people at the place itself, in order of their places. */
+  static Stream<Little> doingLittle(Survey survey) {
+    return survey.byPlace("breaks that do little", (Little one) -> one.it().place().id(), places -> look(survey, places)).stream().sorted(Comparator.comparing(one -> one.it().place().id()));
   }
 
-  private static List<BreakRegister.Break> register(Survey survey) {
-    return survey.structure().repository().stream().flatMap(root -> BreakRegister.of(survey.moment(), survey.snapshot().placeNumber(root.id())).stream()).sorted(Comparator.comparing((BreakRegister.Break one) -> one.place().id())).toList();
-  }
-
-  /** How many people would have something else there or below if a break followed, for those that do little at the place itself. */
-  static Map<String, Integer> altered(Survey survey) {
-    return survey.once("breaks that do little", () -> {
-      int most = survey.limits().nearlySamePeople();
-      List<BreakRegister.Break> some = breaks(survey).filter(one -> one.adds() <= most && one.removes() <= most).toList();
-      return List.of(some.parallelStream().collect(Collectors.toMap(one -> one.place().id(), one -> Rehearsal.of(survey.snapshot(), rejoin(one).changes(), survey.now(), null).now().people().size())));
-    }).get(0);
+  private static List<Little> look(Survey survey, IntStream places) {
+    Snapshot snapshot = survey.snapshot();
+    int most = survey.limits().nearlySamePeople();
+    List<Integer> breaks = places.filter(place -> snapshot.parent(place) >= 0 && snapshot.standsAlone(place)).boxed().toList();
+    return breaks.parallelStream().map(place -> BreakRegister.at(survey.moment(), place)).filter(one -> one.adds() <= most && one.removes() <= most).map(one -> {
+      int altered = Rehearsal.of(snapshot, rejoin(one).changes(), survey.now(), null).now().people().size();
+      return new Little(one, altered, altered == 0 && one.sameAsParent() && nothingPutInLater(survey, one));
+    }).toList();
   }
 
   /** Nor could anybody do anything else with documents that are not there yet. */

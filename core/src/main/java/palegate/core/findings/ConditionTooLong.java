@@ -34,7 +34,7 @@ final class ConditionTooLong implements Rule {
   @Override
   public Stream<Finding> find(Survey survey) {
     Instant since = survey.now().minus(Duration.ofDays(survey.limits().checkedOutDays()));
-    return survey.structure().places().values().stream().filter(place -> place.conditions().checkedOutAt() != null && place.conditions().checkedOutAt().isBefore(since)).sorted(Comparator.comparing(Place::id))
+    return survey.ofPlaces("checked out", place -> place.conditions().checkedOutAt() != null).stream().sorted(Comparator.comparing(Place::id)).filter(place -> place.conditions().checkedOutAt().isBefore(since))
         .map(place -> new Finding(code(), severity(), "place:" + place.id(), "", survey.path(place.id()) + " has been checked out by " + survey.structure().people().get(place.conditions().checkedOutBy()).name() + " for "
             + Duration.between(place.conditions().checkedOutAt(), survey.now()).toDays() + " days.", List.of(), List.of(Fix.of("Take it back", new GuardChange.Release(place.id(), Conditions.Condition.CHECKED_OUT)))));
   }

@@ -6,6 +6,7 @@ import java.util.Comparator;
 import java.util.Deque;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import palegate.core.access.Entry;
 import palegate.core.access.Withholding;
@@ -48,16 +49,16 @@ final class EntryWithoutEffect implements Rule {
     return true;
   }
 
-  /** Own lines that do nothing where they reach: now, and once all that is dated has begun and ended. */
+  /** Own lines that do nothing where they reach: now, and once all that is dated has begun and ended. In order of their entries. */
   static Stream<AccessList.Line> idle(Survey survey) {
-    return survey.once("idle lines", () -> lookForIdle(survey)).stream();
+    return survey.byPlace("idle lines", (AccessList.Line line) -> line.entry().place(), places -> lookForIdle(survey, places)).stream().sorted(Comparator.comparing(line -> line.entry().id()));
   }
 
-  private static List<AccessList.Line> lookForIdle(Survey survey) {
+  private static List<AccessList.Line> lookForIdle(Survey survey, IntStream places) {
     Snapshot snapshot = survey.snapshot();
     SnapshotAt atLast = survey.atLast();
-    List<Integer> places = snapshot.places().filter(place -> !snapshot.ownEntries(place).isEmpty()).boxed().toList();
-    return places.parallelStream().flatMap(place -> idleAt(survey.moment(), atLast, place)).sorted(Comparator.comparing((AccessList.Line line) -> line.entry().id())).toList();
+    List<Integer> some = places.filter(place -> !snapshot.ownEntries(place).isEmpty()).boxed().toList();
+    return some.parallelStream().flatMap(place -> idleAt(survey.moment(), atLast, place)).toList();
   }
 
   /** The whole list is made only where something is idle: it says which line from above says the same. */

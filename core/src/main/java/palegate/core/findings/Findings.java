@@ -15,7 +15,10 @@ public final class Findings {
   }
 
   public static List<Finding> of(Snapshot snapshot, Instant instant, Limits limits, List<Rule> rules) {
-    Survey survey = new Survey(snapshot.at(instant), limits);
-    return rules.stream().sorted(Comparator.comparing(Rule::severity)).flatMap(rule -> rule.find(survey).sorted(Comparator.comparing(Finding::thing).thenComparing(Finding::detail))).toList();
+    return of(new Survey(snapshot.at(instant), limits), rules);
+  }
+
+  static List<Finding> of(Survey survey, List<Rule> rules) {
+    return survey.snapshot().placeCount() == 0 ? List.of() : rules.stream().sorted(Comparator.comparing(Rule::severity)).flatMap(rule -> rule.find(survey).sorted(Comparator.comparing(Finding::thing).thenComparing(Finding::detail))).toList();
   }
 }

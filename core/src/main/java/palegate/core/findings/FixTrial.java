@@ -11,27 +11,27 @@ import palegate.core.snapshot.Snapshot;
 public final class FixTrial {
   private final Snapshot snapshot;
   private final Instant instant;
-  private final Limits limits;
+  private final KeptFindings found;
   private final List<Rule> rules;
   private final Set<String> known = new HashSet<>();
 
-  /** @param all what was found there by these rules */
-  public FixTrial(Snapshot snapshot, Instant instant, Limits limits, List<Rule> rules, List<Finding> all) {
+  /** @param found what was found there by these rules */
+  public FixTrial(Snapshot snapshot, Instant instant, KeptFindings found, List<Rule> rules) {
     this.snapshot = snapshot;
     this.instant = instant;
-    this.limits = limits;
+    this.found = found;
     this.rules = rules;
-    all.forEach(finding -> known.add(finding.key()));
+    found.findings().forEach(finding -> known.add(finding.key()));
   }
 
-  /** O(1) for most rules; for the others every rule is asked once a fix. */
+  /** O(1) for most rules; for the others the rules concerned are asked once a fix, about what it touches. */
   public List<Fix> offered(Finding finding) {
     return finding.fixes().isEmpty() || Rules.of(finding.rule()).map(Rule::fixesAreSure).orElse(false) ? finding.fixes() : finding.fixes().stream().filter(fix -> mends(finding, fix)).toList();
   }
 
   private boolean mends(Finding finding, Fix fix) {
     DraftApplication.Result result = DraftApplication.of(snapshot, fix.changes(), instant);
-    return result.refusals().isEmpty() && Findings.of(snapshot.next(result.difference()), instant, limits, concerned(finding)).stream()
+    return result.refusals().isEmpty() && found.next(snapshot.next(result.difference()).at(instant), concerned(finding)).findings().stream()
         .noneMatch(one -> one.key().equals(finding.key()) || one.severity().compareTo(finding.severity()) < 0 && !known.contains(one.key()));
   }
 

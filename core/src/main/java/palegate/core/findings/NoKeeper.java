@@ -39,7 +39,8 @@ final class NoKeeper implements Rule {
 
   @Override
   public Stream<Finding> find(Survey survey) {
-    return LockOuts.topmost(survey.moment()).stream().filter(place -> !isOfTypeForNobody(survey, place)).map(place -> new Finding(code(), severity(), "place:" + place.id(), "", "Nobody active and on staff holds govern at " + survey.path(place.id()) + ".", List.of(), fixes(survey, place)));
+    // Only the topmost place of each: the rest follow from them.
+    return survey.byPlace("places without a keeper", (String id) -> id, places -> LockOuts.topmost(survey.moment(), places)).stream().map(survey.structure().places()::get).filter(place -> !isOfTypeForNobody(survey, place)).map(place -> new Finding(code(), severity(), "place:" + place.id(), "", "Nobody active and on staff holds govern at " + survey.path(place.id()) + ".", List.of(), fixes(survey, place)));
   }
 
   @Override

@@ -1,6 +1,7 @@
 package palegate.core.findings;
 
 import java.util.List;
+import java.util.Set;
 import java.util.stream.Stream;
 import palegate.core.changes.MembershipChange;
 import palegate.core.collections.PersonSet;
@@ -31,8 +32,15 @@ final class OutsiderInStaffGroup implements Rule {
 
   @Override
   public Stream<Finding> find(Survey survey) {
+    return survey.whileSame(code(), Set.of(Touched.Kind.GROUPS, Touched.Kind.PEOPLE), () -> look(survey).toList()).stream();
+  }
+
+  private Stream<Finding> look(Survey survey) {
     return survey.groups().flatMap(group -> {
       PersonSet people = survey.people(new Subject.OfGroup(group.id()));
+      if (!people.intersects(survey.moment().activeOutsiders())) {
+        return Stream.empty();
+      }
       PersonSet outsiders = people.and(survey.moment().activeOutsiders());
       int staff = people.size() - outsiders.size();
       if (outsiders.isEmpty() || outsiders.size() > staff / 2) {

@@ -38,9 +38,12 @@ final class OutsiderWithStaffRole implements Rule {
     Rights staffs = Rights.of(Right.GOVERN, Right.SHARE, Right.DELETE);
     return survey.grants().filter(grant -> grant.period().holdsAt(survey.now())).flatMap(grant -> {
       Rights given = survey.structure().roles().get(grant.role()).rights();
+      if (given.intersect(staffs).isEmpty()) {
+        return Stream.empty();
+      }
       PersonSet people = survey.people(grant.subject());
       PersonSet outsiders = people.and(survey.moment().activeOutsiders());
-      if (outsiders.isEmpty() || outsiders.size() < people.size() || given.intersect(staffs).isEmpty()) {
+      if (outsiders.isEmpty() || outsiders.size() < people.size()) {
         return Stream.empty();
       }
       List<Fix> fixes = new ArrayList<>();

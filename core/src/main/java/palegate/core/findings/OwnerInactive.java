@@ -6,11 +6,9 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
-import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import palegate.core.changes.Change;
 import palegate.core.changes.PlaceChange;
-import palegate.core.people.Person;
 import palegate.core.places.Place;
 
 /** Papers whose owner is not there any more. */
@@ -39,9 +37,12 @@ final class OwnerInactive implements Rule {
 
   @Override
   public Stream<Finding> find(Survey survey) {
+    return survey.whileSame(code(), Set.of(Touched.Kind.PLACES, Touched.Kind.PEOPLE), () -> look(survey)).stream();
+  }
+
+  private List<Finding> look(Survey survey) {
     Map<String, List<Place>> byOwner = new TreeMap<>();
-    Set<String> gone = survey.structure().people().values().stream().filter(person -> !person.active()).map(Person::id).collect(Collectors.toSet());
-    survey.structure().places().values().stream().filter(place -> place.owner() != null && gone.contains(place.owner())).sorted(Comparator.comparing(Place::id)).forEach(place -> byOwner.computeIfAbsent(place.owner(), any -> new ArrayList<>()).add(place));
+    survey.ownedBy("owned by the inactive", person -> !person.active()).stream().sorted(Comparator.comparing(Place::id)).forEach(place -> byOwner.computeIfAbsent(place.owner(), any -> new ArrayList<>()).add(place));
     return byOwner.entrySet().stream().map(each -> {
       List<Place> owned = each.getValue();
       long hidden = owned.stream().filter(place -> place.conditions().isPrivate()).count();
@@ -55,7 +56,7 @@ final class OwnerInactive implements Rule {
       List<Change> changes = owned.stream().map(place -> (Change) new PlaceChange.SetDocument(place.id(), place.type(), null)).toList();
       return new Finding(code(), severity(), "person:" + each.getKey(), "", survey.structure().people().get(each.getKey()).name() + " is not active and still owns " + owned.size() + (owned.size() == 1 ? " document." : " documents."),
           evidence, hidden > 0 || owned.size() > IN_A_DRAFT ? List.of() : List.of(new Fix("Let them have no owner", changes)));
-    });
+    }).toList();
   }
 
   @Override

@@ -84,19 +84,23 @@ final class RightsBeyondPeers implements Rule {
       }
     });
     return beside.entrySet().stream().flatMap(each -> {
+      List<Grant> governing = each.getValue().stream().filter(grant -> governs(survey, grant)).toList();
+      Map<String, Long> others = each.getValue().stream().filter(grant -> !governs(survey, grant)).collect(Collectors.groupingBy(Grant::role, TreeMap::new, Collectors.counting()));
+      String usual = others.entrySet().stream().max(Map.Entry.<String, Long>comparingByValue()).map(Map.Entry::getKey).orElse(null);
+      if (governing.isEmpty() || usual == null || others.get(usual) < 3) {
+        return Stream.empty();
+      }
       int parent = snapshot.placeNumber((String) each.getKey().get(0));
       long places = snapshot.childrenInNoOrder(parent).stream().filter(child -> snapshot.place(child).kind() == each.getKey().get(1)).count();
       PersonSet above = survey.moment().holdersOf(Right.GOVERN, parent);
-      List<Grant> keep = each.getValue().stream().filter(grant -> governs(survey, grant) && !survey.people(grant.subject()).minus(above).isEmpty()).toList();
-      Map<String, Long> others = each.getValue().stream().filter(grant -> !governs(survey, grant)).collect(Collectors.groupingBy(Grant::role, TreeMap::new, Collectors.counting()));
-      String usual = others.entrySet().stream().max(Map.Entry.<String, Long>comparingByValue()).map(Map.Entry::getKey).orElse(null);
-      return places < MANY || usual == null || others.get(usual) < 3 || keep.size() * 10L > Math.max(20, places) ? Stream.empty() : keep.stream().filter(grant -> isMore(survey, grant.role(), usual))
+      List<Grant> keep = governing.stream().filter(grant -> !survey.people(grant.subject()).minus(above).isEmpty()).toList();
+      return places < MANY || keep.size() * 10L > Math.max(20, places) ? Stream.empty() : keep.stream().filter(grant -> isMore(survey, grant.role(), usual))
           .map(grant -> found(survey, grant, usual, "whoever else is named at the " + (places - 1) + " places beside it has mostly “" + survey.role(usual) + "”."));
     });
   }
 
   private static Stream<Grant> acting(Survey survey) {
-    return survey.grants().filter(grant -> grant.types().isEmpty() && grant.period().holdsAt(survey.now()));
+    return survey.once("acting grants", () -> survey.grants().filter(grant -> grant.types().isEmpty() && grant.period().holdsAt(survey.now())).toList()).stream();
   }
 
   private static boolean governs(Survey survey, Grant grant) {

@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.stream.Stream;
+import palegate.core.access.Grant;
 import palegate.core.changes.RoleChange;
 import palegate.core.roles.Rights;
 import palegate.core.roles.Role;
@@ -50,11 +51,10 @@ final class RoleSameAsAnother implements Rule {
   }
 
   static Set<String> used(Survey survey) {
-    Set<String> used = new HashSet<>();
-    survey.structure().grants().values().forEach(grant -> used.add(grant.role()));
+    Set<String> used = new HashSet<>(survey.whileSame("roles given", Set.of(Touched.Kind.ENTRIES), () -> survey.structure().grants().values().stream().map(Grant::role).distinct().toList()));
+    survey.ofPlaces("with a ceiling", place -> place.guards().ceiling() != null).forEach(place -> used.add(place.guards().ceiling()));
     survey.structure().types().values().forEach(type -> type.clearances().forEach(clearance -> used.add(clearance.role())));
     survey.structure().duties().values().forEach(duty -> used.add(duty.ceiling()));
-    survey.structure().places().values().forEach(place -> used.add(place.guards().ceiling()));
     return used;
   }
 }

@@ -11,7 +11,11 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Set;
+import java.util.function.Function;
+import java.util.function.Predicate;
 import java.util.function.Supplier;
+import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import palegate.core.access.Entry;
 import palegate.core.access.Grant;
@@ -19,6 +23,7 @@ import palegate.core.collections.PersonSet;
 import palegate.core.people.Group;
 import palegate.core.people.Person;
 import palegate.core.people.Subject;
+import palegate.core.places.Place;
 import palegate.core.roles.Right;
 import palegate.core.roles.Rights;
 import palegate.core.roles.Role;
@@ -33,11 +38,74 @@ public final class Survey {
   private final SnapshotAt moment;
   private final Limits limits;
   private final Map<String, List<?>> made = new HashMap<>();
+  private final Map<String, List<?>> before;
+  private final Touched touched;
+  private final Map<String, List<?>> kept = new HashMap<>();
   private Map<Subject, List<Grant>> grantsBySubject;
 
   public Survey(SnapshotAt moment, Limits limits) {
+    this(moment, limits, Map.of(), null);
+  }
+
+  /**
+   * @param before what was kept of a state before this one
+   * @param touched what has been touched since; null if nothing was kept
+   */
+  Survey(SnapshotAt moment, Limits limits, Map<String, List<?>> before, Touched touched) {
     this.moment = moment;
     this.limits = limits;
+    this.before = before;
+    this.touched = touched;
+  }
+
+  /** What is kept for the next state. */
+  Map<String, List<?>> kept() {
+    return Map.copyOf(kept);
+  }
+
+  /** What hangs on some kinds of parts alone: kept while those stay the same. It must not hold on to the state. */
+  @SuppressWarnings("unchecked")
+  <T> List<T> whileSame(String name, Set<Touched.Kind> kinds, Supplier<List<T>> make) {
+    if (!kept.containsKey(name)) {
+      kept.put(name, touched != null && before.containsKey(name) && touched.leaves(kinds) ? before.get(name) : make.get());
+    }
+    return (List<T>) kept.get(name);
+  }
+
+  /** The places whose owners some people are, in no order. */
+  List<Place> ownedBy(String name, Predicate<Person> some) {
+    return ofPlaces(name, Set.of(Touched.Kind.PEOPLE), place -> place.owner() != null && some.test(structure().people().get(place.owner())));
+  }
+
+  /** The places of which something is so by what they themselves say, in no order: kept but for those that are others now. */
+  List<Place> ofPlaces(String name, Predicate<Place> isSo) {
+    return ofPlaces(name, Set.of(), isSo);
+  }
+
+  /** @param other kinds of parts that count as well */
+  @SuppressWarnings("unchecked")
+  private List<Place> ofPlaces(String name, Set<Touched.Kind> other, Predicate<Place> isSo) {
+    if (!kept.containsKey(name)) {
+      List<Place> known = touched == null || !touched.leaves(other) ? null : (List<Place>) before.get(name);
+      kept.put(name, known == null ? structure().places().values().stream().filter(isSo).toList()
+          : Stream.concat(known.stream().filter(place -> !touched.changed().contains(place.id())), touched.changed().stream().map(structure().places()::get).filter(place -> place != null && isSo.test(place))).toList());
+    }
+    return (List<Place>) kept.get(name);
+  }
+
+  /**
+   * What is found place by place: kept where nothing that it could hang on was touched. It must not hold on to the state.
+   *
+   * @param place at which one was found
+   * @param look finds it at some places, in any order
+   */
+  @SuppressWarnings("unchecked")
+  <T> List<T> byPlace(String name, Function<T, String> place, Function<IntStream, List<T>> look) {
+    if (!kept.containsKey(name)) {
+      List<T> known = touched == null ? null : (List<T>) before.get(name);
+      kept.put(name, known == null ? look.apply(snapshot().places()) : Stream.concat(known.stream().filter(one -> !touched.concerns(place.apply(one))), look.apply(touched.places()).stream()).toList());
+    }
+    return (List<T>) kept.get(name);
   }
 
   /** What several rules look at is made once; the name is theirs alone. */
@@ -109,15 +177,15 @@ public final class Survey {
   }
 
   Stream<Grant> grants() {
-    return structure().grants().values().stream().sorted(Comparator.comparing(Grant::id));
+    return whileSame("grants in order", Set.of(Touched.Kind.ENTRIES), () -> structure().grants().values().stream().sorted(Comparator.comparing(Grant::id)).toList()).stream();
   }
 
   Stream<Entry> entries() {
-    return structure().entries().sorted(Comparator.comparing(Entry::id));
+    return whileSame("entries in order", Set.of(Touched.Kind.ENTRIES), () -> structure().entries().sorted(Comparator.comparing(Entry::id)).toList()).stream();
   }
 
   Stream<Group> groups() {
-    return structure().groups().values().stream().sorted(Comparator.comparing(Group::id));
+    return whileSame("groups in order", Set.of(Touched.Kind.GROUPS), () -> structure().groups().values().stream().sorted(Comparator.comparing(Group::id)).toList()).stream();
   }
 
   List<Grant> grantsTo(Subject subject) {

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Objects;
+import java.util.Set;
 import java.util.function.Predicate;
 import java.util.stream.Stream;
 import palegate.core.changes.WallChange;
@@ -62,6 +63,11 @@ final class WallCoversNothing implements Rule {
 
   static Stream<WallCoverage> walls(Survey survey, Predicate<WallCoverage> odd) {
     return survey.structure().walls().values().stream().filter(wall -> wall.state() != Wall.State.LIFTED && !wall.period().endedBy(survey.now())).sorted(Comparator.comparing(Wall::id))
-        .flatMap(wall -> WallCoverage.of(survey.snapshot(), wall).stream().filter(odd));
+        .flatMap(wall -> coverage(survey).stream().filter(one -> one.wall().equals(wall.id()) && odd.test(one)));
+  }
+
+  private static List<WallCoverage> coverage(Survey survey) {
+    return survey.whileSame("wall coverage", Set.of(Touched.Kind.PLACES, Touched.Kind.TYPES, Touched.Kind.WALLS), () -> survey.structure().walls().values().stream().filter(wall -> wall.state() != Wall.State.LIFTED)
+        .flatMap(wall -> WallCoverage.of(survey.snapshot(), wall).stream()).filter(one -> one.matchesNothing() || one.matchesEverything()).toList());
   }
 }

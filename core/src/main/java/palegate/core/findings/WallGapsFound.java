@@ -2,6 +2,7 @@ package palegate.core.findings;
 
 import java.util.Comparator;
 import java.util.List;
+import java.util.Set;
 import java.util.stream.Stream;
 import palegate.core.walls.Wall;
 import palegate.core.wallsatwork.LabelsInUse;
@@ -32,12 +33,16 @@ final class WallGapsFound implements Rule {
 
   @Override
   public Stream<Finding> find(Survey survey) {
+    return survey.whileSame("wall gaps", Set.of(Touched.Kind.PLACES, Touched.Kind.WALLS, Touched.Kind.TYPES), () -> look(survey)).stream();
+  }
+
+  private List<Finding> look(Survey survey) {
     LabelsInUse labels = survey.labelsInUse();
     List<Wall> walls = survey.structure().walls().values().stream().filter(wall -> wall.barsAt(survey.now())).sorted(Comparator.comparing(Wall::id)).toList();
     return walls.parallelStream().flatMap(wall -> WallGaps.of(survey.snapshot(), wall, labels).stream()
         .filter(gap -> gap.confidence() != WallGap.Confidence.POSSIBLE)
         .map(gap -> new Finding(code(), severity(), "wall:" + wall.id(), gap.place(), survey.path(gap.place()) + " looks as if it belonged behind “" + wall.name() + "”.", List.of("It has “" + gap.said() + "”, like “" + gap.like() + "”.", gap.documents()
-            + " documents lie outside."), gap.fix() == null ? List.of() : List.of(Fix.of("Take it in", gap.fix()))))).toList().stream();
+            + " documents lie outside."), gap.fix() == null ? List.of() : List.of(Fix.of("Take it in", gap.fix()))))).toList();
   }
 
   @Override

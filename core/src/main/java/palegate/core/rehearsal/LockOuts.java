@@ -4,9 +4,9 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.BitSet;
 import java.util.List;
+import java.util.stream.IntStream;
 import palegate.core.collections.PersonSet;
 import palegate.core.people.Person;
-import palegate.core.places.Place;
 import palegate.core.roles.Right;
 import palegate.core.roles.Rights;
 import palegate.core.snapshot.ClassEquivalence;
@@ -39,13 +39,11 @@ public final class LockOuts {
     return new PlaceSet(snapshot, in(snapshot.at(instant)).all());
   }
 
-  /** Of the places without a keeper those below one that has one, in the order in which people read the tree: the rest follow from them. O(places). */
-  public static List<Place> topmost(SnapshotAt moment) {
+  /** Of some places those without a keeper that stand below one that has one, by id: the rest follow from them. O(places). */
+  public static List<String> topmost(SnapshotAt moment, IntStream places) {
     Snapshot snapshot = moment.snapshot();
     LockOuts lockOuts = in(moment);
-    BitSet tops = new BitSet();
-    snapshot.places().filter(place -> lockOuts.at(place) && (snapshot.parent(place) < 0 || !lockOuts.at(snapshot.parent(place)))).forEach(tops::set);
-    return new PlaceSet(snapshot, tops).stream().toList();
+    return places.filter(place -> lockOuts.at(place) && (snapshot.parent(place) < 0 || !lockOuts.at(snapshot.parent(place)))).mapToObj(place -> snapshot.place(place).id()).toList();
   }
 
   /**

@@ -148,7 +148,7 @@ class FindingsController {
     Rule rule = Rules.of(finding.rule()).orElseThrow();
     Instant now = clock.instant();
     String person = viewpoints.asker(who.getName()).id();
-    List<FixView> fixes = new FixTrial(all.snapshot(), now, all.limits(), all.rules(), all.findings()).offered(finding).stream().map(fix -> {
+    List<FixView> fixes = new FixTrial(all.snapshot(), now, all.kept(), all.rules()).offered(finding).stream().map(fix -> {
       Rehearsal rehearsal = Rehearsal.of(all.snapshot(), fix.changes(), now, person);
       List<RightsDifference.PersonShift> people = rehearsal.now().people();
       return new FixView(fix.words(), fix.changes().stream().map(ChangeBody::of).toList(), (int) people.stream().filter(one -> !one.gained().isEmpty()).count(), (int) people.stream().filter(one -> !one.lost().isEmpty()).count(), rehearsal.lockOuts().size());

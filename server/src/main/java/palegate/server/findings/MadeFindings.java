@@ -11,7 +11,7 @@ import org.springframework.stereotype.Component;
 import palegate.core.collections.Later;
 import palegate.core.duties.Duty;
 import palegate.core.findings.Finding;
-import palegate.core.findings.Findings;
+import palegate.core.findings.KeptFindings;
 import palegate.core.findings.Limits;
 import palegate.core.findings.Rule;
 import palegate.core.findings.Rules;
@@ -28,15 +28,23 @@ class MadeFindings {
    * @param everything whether the asker administers everything, decided by duties
    * @param rules by which was looked: of a part of the repository only those that can be said of a part
    */
-  record Made(Snapshot snapshot, Instant at, boolean everything, Limits limits, List<Rule> rules, List<Finding> findings) {}
+  record Made(Snapshot snapshot, Instant at, boolean everything, Limits limits, List<Rule> rules, KeptFindings kept) {
+    List<Finding> findings() {
+      return kept.findings();
+    }
+  }
 
   /** What is held must not hold the state that it is of: states are let go when nobody asks for them any more. */
-  private record Found(Instant at, FindingSettings.Settings settings, Later<List<Finding>> findings) {}
+  private record Found(Instant at, FindingSettings.Settings settings, Later<KeptFindings> findings) {}
 
   /** Days go by without anything beginning or ending: what is too long is so only after a while. */
   private static final Duration FRESH_FOR = Duration.ofMinutes(10);
 
+  private static final int ASKERS = 32;
+
   private final Map<Boolean, Cache<Snapshot, Found>> held = Map.of(true, kept(), false, kept());
+  /** What was found last, of all there is or of what one asker may know: the next is made from it. Held for a few, since each may be of another structure. */
+  private final Cache<String, KeptFindings> last = Caffeine.newBuilder().maximumSize(ASKERS).expireAfterAccess(Duration.ofHours(1)).build();
   private final Viewpoints viewpoints;
   private final FindingSettings settings;
   private final Clock clock;
@@ -60,12 +68,15 @@ class MadeFindings {
     List<Rule> rules = Rules.ALL.stream().filter(rule -> (everywhere || !rule.isOfWhole()) && !house.off().containsKey(rule.code())).toList();
     Instant now = clock.instant();
     // Whoever asks while it is being looked waits for that, and does not look as well.
-    Found found = held.get(everywhere).asMap().compute(snapshot, (state, known) -> known != null && known.settings().equals(house) && Duration.between(known.at(), now).abs().compareTo(FRESH_FOR) <= 0 && state.sameBetween(known.at(), now) ? known : new Found(now, house, new Later<>(() -> look(state, now, house.limits(), rules))));
+    Found found = held.get(everywhere).asMap().compute(snapshot, (state, known) -> known != null && known.settings().equals(house) && Duration.between(known.at(), now).abs().compareTo(FRESH_FOR) <= 0 && state.sameBetween(known.at(), now) ? known : new Found(now, house, new Later<>(() -> look(viewpoint.whole() ? everywhere + " all" : everywhere + " " + account, state, now, house.limits(), rules))));
     return new Made(snapshot, found.at(), everywhere, house.limits(), rules, found.findings().get());
   }
 
-  private static List<Finding> look(Snapshot snapshot, Instant now, Limits limits, List<Rule> rules) {
-    return snapshot.structure().repository().isEmpty() ? List.of() : Findings.of(snapshot, now, limits, rules);
+  private KeptFindings look(String of, Snapshot snapshot, Instant now, Limits limits, List<Rule> rules) {
+    KeptFindings before = last.getIfPresent(of);
+    KeptFindings found = before == null ? KeptFindings.of(snapshot.at(now), limits, rules) : before.next(snapshot.at(now), limits, rules);
+    last.put(of, found);
+    return found;
   }
 
   private static boolean administersEverything(Asker asker) {

@@ -1,0 +1,47 @@
+package palegate.core.findings;
+
+import java.time.Instant;
+import java.util.List;
+import java.util.Map;
+import palegate.core.snapshot.SnapshotAt;
+import palegate.core.structure.Structure;
+
+/**
+ * What was found in a state, with what was worked out for it, so that after a change only what the change touched is looked at again.
+ * Holds on to the structure of its state, of which the next shares what is not changed, and not to the state.
+ */
+public final class KeptFindings {
+  private final Structure structure;
+  private final Instant instant;
+  private final Limits limits;
+  private final Map<String, List<?>> kept;
+  private final List<Finding> findings;
+
+  private KeptFindings(Survey survey, List<Rule> rules) {
+    structure = survey.structure();
+    instant = survey.now();
+    limits = survey.limits();
+    findings = Findings.of(survey, rules);
+    kept = survey.kept();
+  }
+
+  public static KeptFindings of(SnapshotAt moment, Limits limits, List<Rule> rules) {
+    return new KeptFindings(new Survey(moment, limits), rules);
+  }
+
+  /** Of another state, which is best one that was made from this one's; the same as if it had been looked at afresh. O(what the change touched) for the rules that are slow otherwise. */
+  public KeptFindings next(SnapshotAt after, Limits limitsThen, List<Rule> rules) {
+    return after.snapshot().placeCount() == 0 || !limits.equals(limitsThen) || !after.snapshot().sameBetween(instant, after.instant()) ? of(after, limitsThen, rules)
+        : new KeptFindings(new Survey(after, limits, kept, Touched.between(structure, after.snapshot())), rules);
+  }
+
+  /** The same within the same limits. */
+  KeptFindings next(SnapshotAt after, List<Rule> rules) {
+    return next(after, limits, rules);
+  }
+
+  /** As {@link Findings} says. */
+  public List<Finding> findings() {
+    return findings;
+  }
+}

@@ -57,9 +57,11 @@ class MorningRoundTest {
     wenna.discardDrafts();
     Page page = desk.signedIn("wenna.carrow");
     Map<String, String> mended = new LinkedHashMap<>();
+    desk.open(page, "/findings");
+    Locator search = page.getByRole(AriaRole.TEXTBOX, new Page.GetByRoleOptions().setName("Find in the findings"));
     PLANTED.forEach((rule, thing) -> {
       Map.Entry<String, String> one = found(wenna, rule).entrySet().stream().filter(each -> each.getKey().contains(thing)).findFirst().orElseThrow(() -> new AssertionError("Nothing is found by " + rule + " about [" + thing + "]."));
-      desk.open(page, "/findings?rule=" + rule);
+      search.fill(one.getValue());
       list(page).getByRole(AriaRole.LINK, new Locator.GetByRoleOptions().setName(one.getValue()).setExact(true)).first().click();
       Locator article = page.getByRole(AriaRole.ARTICLE);
       assertThat(article.getByRole(AriaRole.HEADING, new Locator.GetByRoleOptions().setLevel(2))).hasText(one.getValue());

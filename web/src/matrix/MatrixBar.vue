@@ -98,6 +98,10 @@ const files = computed<Entry[]>(() => [
   ...(tooMany.value
     ? [{ title: `A file has at most ${IN_A_FILE.toLocaleString('en-GB')} cells: choose fewer`, disabled: true }]
     : []),
+  {
+    title: 'On paper …',
+    to: { name: 'matrix', query: { ...route.query, of: undefined, column: undefined, sheets: 'yes' } },
+  },
   { title: 'Workbook', run: () => download('XLSX'), disabled: tooMany.value },
   { title: 'CSV, a line for each cell', run: () => download('CSV'), disabled: tooMany.value },
   { title: 'JSON', run: () => download('JSON'), disabled: tooMany.value },

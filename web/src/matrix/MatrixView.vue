@@ -10,9 +10,11 @@ import { useSession } from '@/session/useSession'
 import { shownOf, type Head, type Shown } from './axis'
 import CellPanel from './CellPanel.vue'
 import CellsDialog from './CellsDialog.vue'
-import { askedOf, cellWords, lookOf, outlierWords } from './matrix'
+import { askedOf, cellWords, KINDS, lookOf, outlierWords, RULES } from './matrix'
 import MatrixBar from './MatrixBar.vue'
 import MatrixGrid from './MatrixGrid.vue'
+import MatrixSheets from './MatrixSheets.vue'
+import { ON_PAPER } from './sheets'
 import { useCells } from './useCells'
 import { useChoice } from './useChoice'
 import { soughtOf, useFound } from './useFound'
@@ -84,7 +86,8 @@ watch(
   () => heads.dataUpdatedAt.value,
   () => {
     cells.renew()
-    fetchInSight()
+    if (onPaper.value) wantAll()
+    else fetchInSight()
   },
 )
 const cell = (row: Shown, column: Shown) => cells.cell(subjectOf(row, column).head.key, placeOf(row, column).head.key)
@@ -223,6 +226,24 @@ function changeOpened() {
   changing.value = { cells: [one], like: one, likeWords: `${subject.name} at ${place.name}` }
 }
 
+// --- on paper -------------------------------------------------------------------------------------
+const onPaper = computed(() => text('sheets') === 'yes')
+const laidOutAt = computed(() => new Date(heads.dataUpdatedAt.value))
+const paperTitle = computed(() => {
+  const rule = RULES.find((one) => one.value === (look.value.rows ?? 'CHOSEN'))
+  const kind = KINDS.find((one) => one.value === sought.value.kind && one.value !== '')
+  return `${rule?.title ?? 'Matrix'}, below ${heads.data.value?.topPath ?? 'everything'}${kind === undefined ? '' : `: ${kind.title.toLowerCase()}`}`
+})
+/** Everything that is shown, not only what is in sight. */
+function wantAll() {
+  if (down.value.length * across.value.length > ON_PAPER) return
+  const [who, where] = look.value.turned ? [across.value, down.value] : [down.value, across.value]
+  cells.want({
+    rows: who.map(({ head }) => ({ kind: head.kind, id: head.id, key: head.key })),
+    columns: where.map(({ head }) => head.id),
+  })
+}
+
 const said = computed(() => {
   const parts = [
     `${counted(subjects.value.length, 'subject')} × ${counted(places.value.length, look.value.across === 'TYPES' ? 'type' : 'place')}`,
@@ -249,7 +270,20 @@ const said = computed(() => {
 </script>
 
 <template>
-  <div class="room">
+  <MatrixSheets
+    v-if="onPaper && heads.data.value !== undefined"
+    :title="paperTitle"
+    :rows="down"
+    :columns="across"
+    :cell="cell"
+    :strange="isStrange"
+    :roles="roles"
+    :drawn="drawn"
+    :now="laidOutAt"
+    @want="wantAll"
+    @close="router.replace({ name: 'matrix', query: { ...route.query, sheets: undefined } })"
+  />
+  <div v-else class="room">
     <MatrixBar
       :look="look"
       :sought="sought"

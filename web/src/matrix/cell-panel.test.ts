@@ -32,8 +32,20 @@ async function panel(said: object, duties = ['access']) {
     'GET /api/matrix/cell': () => said,
   })
   const shown = mount(CellPanel, {
-    props: { look: { rows: 'GROUPS', subject: [], across: 'CONTAINERS', turned: false }, subject: 'group:g-1', column: 'f-1', roles: new Map([[3, 'Reader']]) },
-    global: { plugins: [createVuetify(), createPinia(), [VueQueryPlugin, { queryClientConfig: { defaultOptions: { queries: { retry: false } } } }]], stubs: { RouterLink: { template: '<a><slot /></a>' } } },
+    props: {
+      look: { rows: 'GROUPS', subject: [], across: 'CONTAINERS', turned: false },
+      subject: 'group:g-1',
+      column: 'f-1',
+      roles: new Map([[3, 'Reader']]),
+    },
+    global: {
+      plugins: [
+        createVuetify(),
+        createPinia(),
+        [VueQueryPlugin, { queryClientConfig: { defaultOptions: { queries: { retry: false } } } }],
+      ],
+      stubs: { RouterLink: { template: '<a><slot /></a>' } },
+    },
   })
   await flushPromises()
   return shown
@@ -42,7 +54,11 @@ async function panel(said: object, duties = ['access']) {
 describe('a cell that is opened', () => {
   it('is asked for by its subject and its column, within the matrix that is looked at', async () => {
     const shown = await panel(cell())
-    expect(requests.find((one) => one.what === 'GET /api/matrix/cell')?.asked.query).toMatchObject({ rows: 'GROUPS', of: 'group:g-1', column: 'f-1' })
+    expect(requests.find((one) => one.what === 'GET /api/matrix/cell')?.asked.query).toMatchObject({
+      rows: 'GROUPS',
+      of: 'group:g-1',
+      column: 'f-1',
+    })
     expect(shown.find('h2').text()).toBe('Surveyors at Lady Ottoline')
     expect(shown.text()).toContain('Casualties / Lady Ottoline')
     expect(shown.text()).toContain('No entry names it here or further up.')
@@ -52,8 +68,29 @@ describe('a cell that is opened', () => {
     const shown = await panel(
       cell({
         entries: [
-          { id: 'e-1', kind: 'grant', role: 'Reader', rights: [], types: ['report'], place: 'root', placeName: 'Repository', subjectKind: 'group', subjectId: 'g-2', subjectName: 'Everyone' },
-          { id: 'e-2', kind: 'withholding', rights: ['copy'], types: [], place: 'f-1', placeName: 'Lady Ottoline', subjectKind: 'group', subjectId: 'g-1', subjectName: 'Surveyors' },
+          {
+            id: 'e-1',
+            kind: 'grant',
+            role: 'Reader',
+            rights: [],
+            types: ['report'],
+            place: 'root',
+            placeName: 'Repository',
+            subjectKind: 'group',
+            subjectId: 'g-2',
+            subjectName: 'Everyone',
+          },
+          {
+            id: 'e-2',
+            kind: 'withholding',
+            rights: ['copy'],
+            types: [],
+            place: 'f-1',
+            placeName: 'Lady Ottoline',
+            subjectKind: 'group',
+            subjectId: 'g-1',
+            subjectName: 'Surveyors',
+          },
         ],
         moreEntries: 3,
       }),
@@ -86,12 +123,19 @@ describe('a cell that is opened', () => {
   })
 
   it('of a type offers no why, since that is asked of a place', async () => {
-    const shown = await panel(cell({ column: { kind: 'type', id: 'report', name: 'Report' }, people: [{ how: 'EXACTLY', rights: ['find'], count: 1, people: [person('Ann')] }] }))
+    const shown = await panel(
+      cell({
+        column: { kind: 'type', id: 'report', name: 'Report' },
+        people: [{ how: 'EXACTLY', rights: ['find'], count: 1, people: [person('Ann')] }],
+      }),
+    )
     expect(shown.findAll('button[aria-label^="Why "]')).toHaveLength(0)
   })
 
   it('says what the draft makes of it, and what is strange about it', async () => {
-    const shown = await panel(cell({ before: [], outlier: { rights: ['find', 'read'], down: { usual: [], alike: 7, of: 8 }, lacks: false } }))
+    const shown = await panel(
+      cell({ before: [], outlier: { rights: ['find', 'read'], down: { usual: [], alike: 7, of: 8 }, lacks: false } }),
+    )
     expect(shown.text()).toContain('The draft makes it so; before, it was nothing.')
     expect(shown.text()).toContain('It has Reader, while 7 of 8 groups like it have nothing here.')
   })

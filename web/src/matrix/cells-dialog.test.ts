@@ -12,35 +12,69 @@ const CELLS = [
   { subject: { kind: 'group' as const, id: 'g-1' }, place: 'f-1' },
   { subject: { kind: 'group' as const, id: 'g-1' }, place: 'f-2' },
 ]
-const EFFECT = { peopleGaining: 0, peopleLosing: 4, places: 2, documents: 0, pairsGaining: 0, pairsLosing: 8, outsidersGaining: 0 }
-const way = (kind: string, more: object = {}) => ({ kind, met: 2, changes: [{ kind: 'removeGrant', place: 'f-1', entry: 'e-1' }], effect: EFFECT, lockOuts: 0, ...more })
+const EFFECT = {
+  peopleGaining: 0,
+  peopleLosing: 4,
+  places: 2,
+  documents: 0,
+  pairsGaining: 0,
+  pairsLosing: 8,
+  outsidersGaining: 0,
+}
+const way = (kind: string, more: object = {}) => ({
+  kind,
+  met: 2,
+  changes: [{ kind: 'removeGrant', place: 'f-1', entry: 'e-1' }],
+  effect: EFFECT,
+  lockOuts: 0,
+  ...more,
+})
 
 async function dialog(ways: object) {
   aServer({
-    'GET /api/session': () => ({ account: { login: 'w', name: 'W', duties: ['access'], rooms: [], mayDraft: true }, demo: [] }),
+    'GET /api/session': () => ({
+      account: { login: 'w', name: 'W', duties: ['access'], rooms: [], mayDraft: true },
+      demo: [],
+    }),
     'GET /api/draft': () => ({ items: [] }),
     'POST /api/draft/changes': () => ({ items: [] }),
     'POST /api/draft/changes/many': () => ({ items: [] }),
     'POST /api/matrix/ways': () => ways,
   })
   const shown = mount(CellsDialog, {
-    props: { cells: CELLS, like: CELLS[0]!, likeWords: 'Surveyors at Lady Ottoline: Reader', roles: [{ id: 'r-1', name: 'Reader' }] },
+    props: {
+      cells: CELLS,
+      like: CELLS[0]!,
+      likeWords: 'Surveyors at Lady Ottoline: Reader',
+      roles: [{ id: 'r-1', name: 'Reader' }],
+    },
     global: {
       directives: { focusFirst: {} },
       plugins: [createVuetify(), createPinia(), VueQueryPlugin],
       // The choice itself is the component library's; what is chosen is said by the test.
-      stubs: { VDialog: { template: '<div><slot /></div>' }, VSelect: { props: ['modelValue', 'label'], emits: ['update:modelValue'], template: '<div class="select" :data-label="label" />' }, RouterLink: true },
+      stubs: {
+        VDialog: { template: '<div><slot /></div>' },
+        VSelect: {
+          props: ['modelValue', 'label'],
+          emits: ['update:modelValue'],
+          template: '<div class="select" :data-label="label" />',
+        },
+        RouterLink: true,
+      },
     },
   })
   await flushPromises()
   return shown
 }
 const choose = async (shown: VueWrapper, label: string, value: unknown) => {
-  const select = shown.findAllComponents('.select').find((one) => (one as VueWrapper).attributes('data-label') === label) as VueWrapper
+  const select = shown
+    .findAllComponents('.select')
+    .find((one) => (one as VueWrapper).attributes('data-label') === label) as VueWrapper
   select.vm.$emit('update:modelValue', value)
   await flushPromises()
 }
-const asked = () => requests.filter((one) => one.what === 'POST /api/matrix/ways').map((one) => one.asked.body as Record<string, unknown>)
+const asked = () =>
+  requests.filter((one) => one.what === 'POST /api/matrix/ways').map((one) => one.asked.body as Record<string, unknown>)
 
 describe('many cells at once', () => {
   it('asks for no ways before it is clear what is wished', async () => {
@@ -67,7 +101,12 @@ describe('many cells at once', () => {
   })
 
   it('counts each way before anything is drafted, and drafts all of its changes together', async () => {
-    const shown = await dialog({ cells: 2, already: 1, noRole: 0, ways: [way('HERE'), way('BREAK', { met: 1, lockOuts: 1 })] })
+    const shown = await dialog({
+      cells: 2,
+      already: 1,
+      noRole: 0,
+      ways: [way('HERE'), way('BREAK', { met: 1, lockOuts: 1 })],
+    })
     await choose(shown, 'They are to', 'CLEAR')
     expect(shown.text()).toContain('1 of them is so already.')
     const lines = shown.findAll('.ways li').map((line) => line.text().replace(/\s+/g, ' '))

@@ -3,7 +3,18 @@ import { shownOf, type Head } from './axis'
 import { CELL, drawCell, drawColumnHeads, drawRowHeads, drawStrange, type Ink } from './draw'
 import { cellOf } from './matrix'
 
-const INK: Ink = { text: 'text', stub: 'stub', line: 'line', foot: 'foot', taken: 'taken', gained: 'gained', lost: 'lost', paper: 'paper', chosen: 'chosen', strange: 'strange' }
+const INK: Ink = {
+  text: 'text',
+  stub: 'stub',
+  line: 'line',
+  foot: 'foot',
+  taken: 'taken',
+  gained: 'gained',
+  lost: 'lost',
+  paper: 'paper',
+  chosen: 'chosen',
+  strange: 'strange',
+}
 
 /** A surface that writes down what is painted in which colour, and what is written. */
 function surface() {
@@ -37,7 +48,13 @@ function surface() {
     fillText: (text: string) => void written.push(text),
     measureText: (text: string) => ({ width: text.length * 7 }),
   }
-  return { on: on as unknown as CanvasRenderingContext2D, painted, written, lines, count: (what: string) => painted.filter((one) => one === what).length }
+  return {
+    on: on as unknown as CanvasRenderingContext2D,
+    painted,
+    written,
+    lines,
+    count: (what: string) => painted.filter((one) => one === what).length,
+  }
 }
 
 describe('a cell as it is drawn', () => {
@@ -86,7 +103,19 @@ describe('a cell as it is drawn', () => {
   })
 })
 
-const head = (name: string, depth: number, parent: number, more: Partial<Head> = {}): Head => ({ key: name, kind: 'group', id: name, name, note: '12', depth, parent, standsAlone: false, walled: false, outsiders: false, ...more })
+const head = (name: string, depth: number, parent: number, more: Partial<Head> = {}): Head => ({
+  key: name,
+  kind: 'group',
+  id: name,
+  name,
+  note: '12',
+  depth,
+  parent,
+  standsAlone: false,
+  walled: false,
+  outsiders: false,
+  ...more,
+})
 
 describe('heads as they are drawn', () => {
   it('bear their names, cut where there is no room, and how many people they are', () => {
@@ -110,7 +139,10 @@ describe('heads as they are drawn', () => {
     const across = (one: Partial<Head>) => {
       const { on, lines } = surface()
       drawRowHeads(on, INK, shownOf([head('top', 0, -1), head('below', 1, 0, one)], new Set()), 0, 1, 0, '13px serif')
-      return { whole: lines.some((line) => line.from[0] === 12 && line.to[0] === 23 && line.from[1] === line.to[1]), hatched: lines.filter((line) => line.colour === 'foot').length }
+      return {
+        whole: lines.some((line) => line.from[0] === 12 && line.to[0] === 23 && line.from[1] === line.to[1]),
+        hatched: lines.filter((line) => line.colour === 'foot').length,
+      }
     }
     expect(across({})).toEqual({ whole: true, hatched: 0 })
     expect(across({ standsAlone: true })).toEqual({ whole: false, hatched: 0 })
@@ -119,7 +151,15 @@ describe('heads as they are drawn', () => {
 
   it('across are cut to the room that is left below their line', () => {
     const { on, written } = surface()
-    drawColumnHeads(on, INK, shownOf([head('C-2406', 0, -1), head('A name that is much too long for a column', 3, 0)], new Set()), 0, 1, 0, '13px serif')
+    drawColumnHeads(
+      on,
+      INK,
+      shownOf([head('C-2406', 0, -1), head('A name that is much too long for a column', 3, 0)], new Set()),
+      0,
+      1,
+      0,
+      '13px serif',
+    )
     expect(written[0]).toBe('C-2406')
     expect(written[1]!.endsWith('…')).toBe(true)
   })

@@ -6,13 +6,29 @@ import MatrixGrid from './MatrixGrid.vue'
 import { cellOf } from './matrix'
 import { useChoice } from './useChoice'
 
-const head = (key: string, depth: number, parent: number): Head => ({ key, kind: 'group', id: key, name: key.toUpperCase(), note: '1', depth, parent, standsAlone: false, walled: false, outsiders: false })
+const head = (key: string, depth: number, parent: number): Head => ({
+  key,
+  kind: 'group',
+  id: key,
+  name: key.toUpperCase(),
+  note: '1',
+  depth,
+  parent,
+  standsAlone: false,
+  walled: false,
+  outsiders: false,
+})
 /** Two trees: a with b and c below it, then d. */
 const TREE = [head('a', 0, -1), head('b', 1, 0), head('c', 1, 0), head('d', 0, -1)]
 
 function grid(folded: string[] = []) {
   const rows = ref(shownOf(TREE, new Set(folded)))
-  const columns = ref(shownOf(TREE.map((one) => ({ ...one, key: `p${one.key}` })), new Set()))
+  const columns = ref(
+    shownOf(
+      TREE.map((one) => ({ ...one, key: `p${one.key}` })),
+      new Set(),
+    ),
+  )
   const choice = useChoice(
     computed(() => rows.value.map((one) => one.head.key)),
     computed(() => columns.value.map((one) => one.head.key)),
@@ -41,7 +57,12 @@ describe('a matrix by keys', () => {
   it('is a grid with its numbers, and says the cell where one is', async () => {
     const { shown, press } = grid()
     const element = shown.find('[role=grid]')
-    expect(element.attributes()).toMatchObject({ 'aria-rowcount': '4', 'aria-colcount': '4', 'aria-label': 'Who has what where', 'aria-activedescendant': 'cell-0-0' })
+    expect(element.attributes()).toMatchObject({
+      'aria-rowcount': '4',
+      'aria-colcount': '4',
+      'aria-label': 'Who has what where',
+      'aria-activedescendant': 'cell-0-0',
+    })
     expect(shown.find('#cell-0-0').text()).toBe('A at A')
     await press('ArrowDown')
     await press('ArrowRight')
@@ -144,7 +165,8 @@ describe('a matrix by mouse', () => {
       await made.shown.find('[role=grid]').trigger('mousedown', { button: 0, clientX: x, clientY: y, ...more })
       await nextTick()
     }
-    const move = (x: number, y: number) => made.shown.find('[role=grid]').trigger('mousemove', { clientX: x, clientY: y })
+    const move = (x: number, y: number) =>
+      made.shown.find('[role=grid]').trigger('mousemove', { clientX: x, clientY: y })
     return { ...made, down, move }
   }
   /** The middle of a cell. */

@@ -1,0 +1,38 @@
+import type { Shown } from './axis'
+import type { Cell } from './matrix'
+
+/** So many cells are laid out on paper at once: some forty sheets. */
+export const ON_PAPER = 12_000
+export const SHEET = { rows: 20, columns: 14 }
+
+/** One sheet: some rows against some columns, each by its position in what is shown. */
+export interface Sheet {
+  number: number
+  of: number
+  rows: Shown[]
+  columns: Shown[]
+}
+
+const cut = <T>(all: readonly T[], size: number): T[][] =>
+  Array.from({ length: Math.ceil(all.length / size) }, (_, i) => all.slice(i * size, (i + 1) * size))
+
+/** All rows of the first columns, then all rows of the next, as sheets are laid beside each other. */
+export function sheetsOf(rows: readonly Shown[], columns: readonly Shown[]): Sheet[] {
+  const found = cut(columns, SHEET.columns).flatMap((some) =>
+    cut(rows, SHEET.rows).map((down) => ({ rows: down, columns: some })),
+  )
+  return found.map((sheet, i) => ({ ...sheet, number: i + 1, of: found.length }))
+}
+
+const FROM = ['here', 'above', 'group', '']
+
+/** A cell’s small print: where it comes from, and how many have in fact something else. */
+export function smallPrint(cell: Cell): string {
+  return [
+    FROM[cell.from] ?? '',
+    ...(cell.more > 0 ? [`${cell.more} more`] : []),
+    ...(cell.less > 0 ? [`${cell.less} less`] : []),
+  ]
+    .filter((part) => part !== '')
+    .join(', ')
+}

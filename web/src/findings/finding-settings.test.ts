@@ -72,7 +72,7 @@ describe('what is looked for', () => {
     const shown = await settings(['system'], { 'POST /api/findings/settings/limits': () => new Refused(400, { title: 'That cannot be set', faults: [{ place: 'soonDays', what: 'It is 0 days.', remedy: 'From 1 to 365 days.' }] }) })
     await shown.find('input[type=number]').setValue('0')
     await shown.find('form.limits').trigger('submit')
-    await flushPromises()
+    await vi.waitFor(() => expect(shown.text()).toContain('It is 0 days.'))
     expect(requests.find((one) => one.what === 'POST /api/findings/settings/limits')?.asked.body).toMatchObject({ soonDays: 0 })
     expect(shown.text()).toContain('It is 0 days.')
     expect((shown.find('input[type=number]').element as HTMLInputElement).value).toBe('0')

@@ -161,6 +161,7 @@ thead th {
   vertical-align: bottom;
 }
 .upright {
+  font-size: 12px;
   writing-mode: vertical-rl;
   transform: rotate(180deg);
   max-height: 122px;

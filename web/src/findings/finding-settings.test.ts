@@ -69,7 +69,7 @@ describe('what is looked for', () => {
   })
 
   it('says what is wrong with a limit, and keeps what was typed', async () => {
-    const shown = await settings(['system'], { 'POST /api/findings/settings/limits': () => new Refused(400, { title: 'That cannot be set', faults: [{ place: 'soonDays', what: 'It is 0 days.', remedy: 'From 1 to 365 days.' }] }) })
+    const shown = await settings(['system'], { 'POST /api/findings/settings/limits': () => new Refused(400, { title: 'That cannot be set', detail: 'A limit is wrong.', faults: [{ place: 'soonDays', what: 'It is 0 days.', remedy: 'From 1 to 365 days.' }] }) })
     await shown.find('input[type=number]').setValue('0')
     await shown.find('form.limits').trigger('submit')
     await vi.waitFor(() => expect(shown.text()).toContain('It is 0 days.'))

@@ -1,9 +1,10 @@
 import type { Shown } from './axis'
 import type { Cell } from './matrix'
 
-/** So many cells are laid out on paper at once: some forty sheets. */
+/** So many cells are laid out on paper at once: some eighty sheets. */
 export const ON_PAPER = 12_000
-export const SHEET = { rows: 20, columns: 14 }
+/** As many as have room on one page, lying, when every cell has three lines. */
+export const SHEET = { rows: 11, columns: 14 }
 
 /** One sheet: some rows against some columns, each by its position in what is shown. */
 export interface Sheet {

@@ -1,3 +1,4 @@
+import { flushPromises } from '@vue/test-utils'
 import { vi } from 'vitest'
 
 /** What a request asked for, as the stand-in for the server sees it. */
@@ -40,4 +41,9 @@ vi.stubGlobal('fetch', async (request: Request) => {
 export function aServer(which: Answers) {
   answers = which
   requests.length = 0
+}
+
+/** Until what was asked for has been answered and is shown: a body is read in steps, each of which the page waits for. */
+export async function answered() {
+  for (let i = 0; i < 8; i++) await flushPromises()
 }

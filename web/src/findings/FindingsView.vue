@@ -20,6 +20,7 @@ const { may } = useSession()
 const text = (key: string) => (typeof route.query[key] === 'string' ? String(route.query[key]) : undefined)
 const rule = computed(() => text('rule') ?? '')
 const accepted = computed(() => text('accepted') === 'yes')
+const mine = computed(() => text('mine') === 'yes')
 const key = computed(() => text('key'))
 const setting = ref(false)
 const head = useQuery({
@@ -29,7 +30,7 @@ const head = useQuery({
 const fetchRows = async (part: Part) =>
   (
     await answer(
-      api.GET('/api/findings', { params: { query: { ...part, rule: rule.value, accepted: accepted.value } } }),
+      api.GET('/api/findings', { params: { query: { ...part, rule: rule.value, accepted: accepted.value, mine: mine.value } } }),
     )
   ).findings
 const COLUMNS = [
@@ -71,6 +72,12 @@ const chosen = (row: Schemas['FindingRow']) => ({ name: 'findings', query: { ...
       <v-btn v-if="may('access') || may('audit')" size="small" :to="{ name: 'findings', query: { ...route.query, key: undefined, fewer: 'yes' } }">Fewer entries …</v-btn>
       <v-btn size="small" @click="setting = true">What is looked for …</v-btn>
       <v-checkbox
+        :model-value="mine"
+        :label="`Those I see to (${head.data.value?.mine ?? 0})`"
+        hide-details
+        @update:model-value="turnTo({ mine: $event ? 'yes' : undefined, key: undefined })"
+      />
+      <v-checkbox
         :model-value="accepted"
         label="Those that are meant so"
         hide-details
@@ -90,10 +97,10 @@ const chosen = (row: Schemas['FindingRow']) => ({ name: 'findings', query: { ...
           label="Findings"
           find="Find in the findings"
           find-in="#find-here"
-          :query-key="['findings', 'list', rule, accepted]"
+          :query-key="['findings', 'list', rule, accepted, mine]"
           :fetch="fetchRows"
           :columns="COLUMNS"
-          :empty="accepted ? 'Nothing is said to be meant so.' : 'Nothing needs a look.'"
+          :empty="accepted ? 'Nothing is said to be meant so.' : mine ? 'You see to none.' : 'Nothing needs a look.'"
         >
           <template #row="{ item }">
             <div role="cell" :class="severityOf(item.severity).tone" :data-chosen="key === item.key">
@@ -107,6 +114,7 @@ const chosen = (row: Schemas['FindingRow']) => ({ name: 'findings', query: { ...
                 :aria-current="key === item.key ? 'true' : undefined"
                 >{{ item.text }}</router-link
               >
+              <span v-if="item.carer" class="mark" :title="`${item.carer} sees to it`">{{ item.carer }}</span>
             </div>
           </template>
         </PagedList>

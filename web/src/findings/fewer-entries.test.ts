@@ -1,6 +1,6 @@
-import { aServer, requests } from '@/api/testkit'
+import { answered, aServer, requests } from '@/api/testkit'
 import { VueQueryPlugin } from '@tanstack/vue-query'
-import { flushPromises, mount } from '@vue/test-utils'
+import { mount } from '@vue/test-utils'
 import { createPinia } from 'pinia'
 import { describe, expect, it, vi } from 'vitest'
 import { createVuetify } from 'vuetify'
@@ -28,7 +28,7 @@ async function fewer(found: object, duties = ['access']) {
     'GET /api/findings/mining': () => found,
   })
   const shown = mount(FewerEntries, { global: { plugins: [createVuetify(), createPinia(), VueQueryPlugin], stubs: { RouterLink: { template: '<a><slot /></a>' } } } })
-  await flushPromises()
+  await answered()
   return shown
 }
 const drafted = () => requests.filter((one) => one.what.startsWith('POST /api/draft')).flatMap((one) => JSON.stringify(one.asked.body).match(/e-\d/g) ?? [])
@@ -44,7 +44,7 @@ describe('the same with fewer entries', () => {
   it('drafts a proposal together with those that it stands on', async () => {
     const shown = await fewer(FOUND)
     await shown.find('button[aria-label="Add up to here: Drop 4 entries that have ended."]').trigger('click')
-    await flushPromises()
+    await answered()
     expect(drafted()).toEqual(['e-1', 'e-2'])
     expect(shown.find('[role=status]').text()).toContain('1 proposal is in your draft.')
     expect(shown.findAll('li button').every((button) => button.attributes('disabled') !== undefined)).toBe(true)
@@ -53,7 +53,7 @@ describe('the same with fewer entries', () => {
   it('drafts all of them in their order', async () => {
     const shown = await fewer(FOUND)
     await shown.find('.acts button').trigger('click')
-    await flushPromises()
+    await answered()
     expect(drafted()).toEqual(['e-1', 'e-2', 'e-3'])
     expect(shown.find('[role=status]').text()).toContain('2 proposals are in your draft.')
   })

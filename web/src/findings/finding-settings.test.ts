@@ -1,6 +1,6 @@
-import { aServer, Refused, requests } from '@/api/testkit'
+import { answered, aServer, Refused, requests } from '@/api/testkit'
 import { VueQueryPlugin } from '@tanstack/vue-query'
-import { flushPromises, mount } from '@vue/test-utils'
+import { mount } from '@vue/test-utils'
 import { createPinia } from 'pinia'
 import { describe, expect, it, vi } from 'vitest'
 import { createVuetify } from 'vuetify'
@@ -23,7 +23,7 @@ async function settings(duties: string[], more: Record<string, (asked: { body: u
     ...more,
   })
   const shown = mount(FindingSettings, { global: { directives: { focusFirst: {} }, plugins: [createVuetify(), createPinia(), VueQueryPlugin], stubs: { VDialog: { template: '<div><slot /></div>' } } } })
-  await flushPromises()
+  await answered()
   return shown
 }
 
@@ -54,7 +54,7 @@ describe('what is looked for', () => {
     expect(button().attributes('disabled')).toBeDefined()
     await shown.find('form.why input').setValue('We keep them in another way.')
     await shown.find('form.why').trigger('submit')
-    await flushPromises()
+    await answered()
     expect(requests.find((one) => one.what === 'POST /api/findings/settings/off/no-keeper')?.asked.body).toEqual({ reason: 'We keep them in another way.' })
     expect(shown.find('form.why').exists()).toBe(false)
   })
@@ -64,7 +64,7 @@ describe('what is looked for', () => {
     const on = { ...SETTINGS, rules: SETTINGS.rules.map((rule) => ({ ...rule, off: undefined })) } as unknown as typeof SETTINGS
     const shown = await settings(['system'], { 'GET /api/findings/settings': () => now, 'DELETE /api/findings/settings/off/role-unused': () => (now = on) })
     await shown.find('button[aria-label="Look for it again: roles that are not used"]').trigger('click')
-    await flushPromises()
+    await answered()
     expect(shown.text()).not.toContain('Kept for the spring.')
   })
 

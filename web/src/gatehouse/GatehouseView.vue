@@ -11,6 +11,7 @@ import {
   inOrder,
   ofDrafts,
   ofFindings,
+  ofMine,
   ofProofs,
   ofReviews,
   ofRounds,
@@ -51,6 +52,7 @@ const lines = computed(() =>
     ...ofReviews(reviews.data.value ?? []),
     ...ofRounds(rounds.data.value?.rounds ?? []),
     ...ofWalls(walls.data.value ?? []),
+    ...ofMine(findings.data.value?.mine ?? 0),
     ...ofFindings(findings.data.value?.rules ?? []),
   ]),
 )

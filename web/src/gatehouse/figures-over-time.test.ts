@@ -1,5 +1,5 @@
-import { aServer, Refused, requests } from '@/api/testkit'
-import { flushPromises, mount } from '@vue/test-utils'
+import { answered, aServer, Refused, requests } from '@/api/testkit'
+import { mount } from '@vue/test-utils'
 import { describe, expect, it, vi } from 'vitest'
 import { createVuetify } from 'vuetify'
 import FiguresOverTime from './FiguresOverTime.vue'
@@ -11,20 +11,15 @@ const AT = ['2026-11-29T09:00:00Z', '2026-11-01T00:00:00Z', '2026-10-01T00:00:00
 /** Three months, then nothing further back. */
 const month = (ago: number) => (ago < 3 ? { there: true, at: AT[ago], people: 100 + ago, outsiders: 9, breaks: 4, entries: 50, grave: 1, serious: 2, untidy: 3 } : { there: false })
 
-/** Until nothing is asked for any more. */
-async function settled() {
-  for (let before = -1; before !== requests.length; ) {
-    before = requests.length
-    for (let i = 0; i < 6; i++) await flushPromises()
-  }
-}
+/** Until all that there is has been counted. */
+const settled = (shown: { text: () => string }) => vi.waitFor(() => expect(shown.text()).not.toContain('Counting month'))
 
-async function figures(answer: (ago: number) => unknown = month) {
+async function figures(answer: (ago: number) => unknown = month, done = true) {
   push.mockReset()
   aServer({ 'GET /api/gatehouse/figures': ({ query }) => answer(Number(query.ago)) })
   requests.length = 0
   const shown = mount(FiguresOverTime, { props: { change: 7 }, global: { plugins: [createVuetify()], stubs: { FigureChart: { props: ['title', 'months', 'lines'], emits: ['open'], template: '<div class="chart" @click="$emit(\'open\', 1)">{{ title }}: {{ months.length }}</div>' } } } })
-  await settled()
+  if (done) await settled(shown)
   return shown
 }
 
@@ -62,21 +57,20 @@ describe('figures over time', () => {
     const shown = await figures((ago) => (refused ? new Refused(403, { title: 'You may not see that', detail: 'It has been taken back.' }) : month(ago)))
     refused = true
     await shown.setProps({ change: 8 })
-    await settled()
-    expect(shown.find('[role=alert]').text()).toBe('It has been taken back.')
+    await vi.waitFor(() => expect(shown.find('[role=alert]').text()).toBe('It has been taken back.'))
     expect(shown.findAll('.chart')).toHaveLength(0)
   })
 
   it('are counted anew after a change, and what was on its way is not mixed in', async () => {
     let answer: (said: unknown) => void = () => undefined
     let slow = true
-    const shown = await figures((ago) => (slow && ago === 1 ? new Promise((done) => (answer = done)) : { ...month(ago), people: slow ? 1 : 2 }))
-    expect(shown.text()).toContain('Counting month 1 of 25')
+    const shown = await figures((ago) => (slow && ago === 1 ? new Promise((done) => (answer = done)) : { ...month(ago), people: slow ? 1 : 2 }), false)
+    await vi.waitFor(() => expect(shown.text()).toContain('Counting month 1 of 25'))
     slow = false
     await shown.setProps({ change: 8 })
-    await settled()
+    await settled(shown)
     answer({ ...month(1), people: 999 })
-    await settled()
+    await answered()
     await shown.find('.v-btn').trigger('click')
     expect(shown.findAll('tbody tr').map((row) => row.find('td').text())).toEqual(['2', '2', '2'])
   })

@@ -1,6 +1,6 @@
-import { aServer, Refused, requests } from '@/api/testkit'
+import { answered, aServer, Refused, requests } from '@/api/testkit'
 import { VueQueryPlugin } from '@tanstack/vue-query'
-import { flushPromises, mount } from '@vue/test-utils'
+import { mount } from '@vue/test-utils'
 import { createPinia } from 'pinia'
 import { describe, expect, it, vi } from 'vitest'
 import { createVuetify } from 'vuetify'
@@ -29,7 +29,7 @@ async function view(gate: object, rooms: string[] = ALL, more: Record<string, ()
       stubs: { RouterLink: { template: '<a><slot /></a>' }, FiguresOverTime: true },
     },
   })
-  await flushPromises()
+  await answered()
   return shown
 }
 
@@ -48,7 +48,7 @@ describe('the gatehouse', () => {
     expect(shown.text()).toContain('Looking through everything …')
     expect(shown.text()).not.toContain('Nothing needs you today.')
     answer({ rules: [{ code: 'no-keeper', severity: 'GRAVE', title: 'places that nobody keeps', found: 2 }], lines: [] })
-    await flushPromises()
+    await answered()
     expect(shown.text()).toContain('Places that nobody keeps: 2')
     expect(shown.text()).not.toContain('Looking through everything …')
   })
@@ -82,7 +82,7 @@ describe('the gatehouse', () => {
   it('sends with “I have seen this” just what was shown, so that nothing later counts as seen', async () => {
     const shown = await view({ ...QUIET, changes: [{ number: 11, author: 'Ola', note: 'Divers', at: '2026-11-28T09:00:00Z' }] })
     await shown.findAll('.v-btn').find((button) => button.text() === 'I have seen this')!.trigger('click')
-    await flushPromises()
+    await answered()
     expect(requests.find((one) => one.what === 'POST /api/gatehouse/visit')?.asked.body).toEqual({ change: 12, now: '2026-11-29T09:00:00Z' })
     expect(requests.filter((one) => one.what === 'GET /api/gatehouse').length).toBeGreaterThan(1)
   })

@@ -5,6 +5,7 @@ import {
   inOrder,
   ofDrafts,
   ofFindings,
+  ofMine,
   ofProofs,
   ofReviews,
   ofRounds,
@@ -27,6 +28,12 @@ describe('what needs attention', () => {
         grade: 'grave',
       }),
     ])
+  })
+
+  it('says how many findings one sees to, and nothing of none', () => {
+    expect(ofMine(0)).toEqual([])
+    expect(ofMine(2)[0]).toMatchObject({ words: '2 findings that you see to', to: { name: 'findings', query: { mine: 'yes' } } })
+    expect(ofMine(1)[0]!.words).toBe('1 finding that you see to')
   })
 
   it('puts a draft that stopped before one that waits, and leaves empty ones out', () => {

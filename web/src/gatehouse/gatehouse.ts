@@ -32,6 +32,21 @@ export const ofFindings = (rules: readonly Schemas['FindingRule'][]): Attention[
       step: 'Read and mend',
     }))
 
+/** Findings that one sees to. */
+export const ofMine = (mine: number): Attention[] =>
+  mine === 0
+    ? []
+    : [
+        {
+          weight: 2,
+          tone: 'warn',
+          grade: 'yours',
+          words: `${counted(mine, 'finding')} that you see to`,
+          to: { name: 'findings', query: { mine: 'yes' } },
+          step: 'Go on with them',
+        },
+      ]
+
 /** Drafts that stopped, that wait for somebody to look, and one’s own that are not in force. */
 export const ofDrafts = (drafts: readonly Schemas['DraftLine'][]): Attention[] =>
   drafts

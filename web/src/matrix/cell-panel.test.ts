@@ -1,6 +1,6 @@
-import { aServer, Refused, requests } from '@/api/testkit'
+import { answered, aServer, Refused, requests } from '@/api/testkit'
 import { VueQueryPlugin } from '@tanstack/vue-query'
-import { flushPromises, mount } from '@vue/test-utils'
+import { mount } from '@vue/test-utils'
 import { createPinia } from 'pinia'
 import { describe, expect, it, vi } from 'vitest'
 import { createVuetify } from 'vuetify'
@@ -47,7 +47,7 @@ async function panel(said: object, duties = ['access']) {
       stubs: { RouterLink: { template: '<a><slot /></a>' } },
     },
   })
-  await flushPromises()
+  await answered()
   return shown
 }
 

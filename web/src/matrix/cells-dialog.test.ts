@@ -1,6 +1,6 @@
-import { aServer, requests } from '@/api/testkit'
+import { answered, aServer, requests } from '@/api/testkit'
 import { VueQueryPlugin } from '@tanstack/vue-query'
-import { flushPromises, mount, type VueWrapper } from '@vue/test-utils'
+import { mount, type VueWrapper } from '@vue/test-utils'
 import { createPinia } from 'pinia'
 import { describe, expect, it, vi } from 'vitest'
 import { createVuetify } from 'vuetify'
@@ -63,7 +63,7 @@ async function dialog(ways: object) {
       },
     },
   })
-  await flushPromises()
+  await answered()
   return shown
 }
 const choose = async (shown: VueWrapper, label: string, value: unknown) => {
@@ -71,7 +71,7 @@ const choose = async (shown: VueWrapper, label: string, value: unknown) => {
     .findAllComponents('.select')
     .find((one) => (one as VueWrapper).attributes('data-label') === label) as VueWrapper
   select.vm.$emit('update:modelValue', value)
-  await flushPromises()
+  await answered()
 }
 const asked = () =>
   requests.filter((one) => one.what === 'POST /api/matrix/ways').map((one) => one.asked.body as Record<string, unknown>)
@@ -115,7 +115,7 @@ describe('many cells at once', () => {
     expect(lines[1]).toContain('nobody on staff would keep 1 place')
     expect(requests.some((one) => one.what.startsWith('POST /api/draft'))).toBe(false)
     await shown.find('button[aria-label="Add to the draft: Set it here"]').trigger('click')
-    await flushPromises()
+    await answered()
     expect(requests.some((one) => one.what.startsWith('POST /api/draft'))).toBe(true)
     expect(shown.emitted('close')).toHaveLength(1)
   })

@@ -74,6 +74,8 @@ GRANT SELECT, INSERT, UPDATE, DELETE ON matrix_views TO 'palegate'@'127.0.0.1';
 GRANT SELECT, INSERT, UPDATE, DELETE ON gatehouse_visits TO 'palegate'@'127.0.0.1';
 GRANT SELECT, INSERT, UPDATE, DELETE ON finding_rules_off TO 'palegate'@'127.0.0.1';
 GRANT SELECT, INSERT, UPDATE, DELETE ON finding_limits TO 'palegate'@'127.0.0.1';
+GRANT SELECT, INSERT, UPDATE, DELETE ON finding_carers TO 'palegate'@'127.0.0.1';
+GRANT SELECT, INSERT ON finding_remarks TO 'palegate'@'127.0.0.1';
 GRANT SELECT, INSERT, UPDATE ON rounds TO 'palegate'@'127.0.0.1';
 GRANT SELECT, INSERT, UPDATE ON round_items TO 'palegate'@'127.0.0.1';
 GRANT SELECT, INSERT ON round_deliveries TO 'palegate'@'127.0.0.1';

@@ -40,6 +40,7 @@ import palegate.server.shell.Problem;
 import palegate.server.shell.Written;
 import palegate.server.store.ChangeLog;
 import palegate.server.store.FindingAcceptances;
+import palegate.server.store.FindingCare;
 import palegate.server.store.History;
 import palegate.server.viewpoint.KnownChanges;
 import palegate.server.viewpoint.Viewpoints;
@@ -59,10 +60,13 @@ class FindingsController {
   record AcceptanceView(String by, Instant until, @MayBeMissing String reason) {}
 
   /** @param about what kind of thing has a page for it, and {@code aboutId} which: of an entry, the place where it stands */
-  record FindingRow(String key, String rule, Severity severity, String text, String about, String aboutId, @MayBeMissing AcceptanceView accepted) {}
+  record FindingRow(String key, String rule, Severity severity, String text, String about, String aboutId, @MayBeMissing AcceptanceView accepted, @MayBeMissing String carer) {}
 
-  /** @param accepted how many are left out for being meant so, or are the only ones shown */
-  record FindingsShown(List<FindingRule> rules, int accepted, Page<FindingRow> findings) {}
+  /**
+   * @param accepted how many are left out for being meant so, or are the only ones shown
+   * @param mine how many of the others the asker sees to
+   */
+  record FindingsShown(List<FindingRule> rules, int accepted, int mine, Page<FindingRow> findings) {}
 
   /** What a fix would do now: counted in people who gain something, who lose something, and places that nobody would keep. */
   record FixView(String words, List<ChangeBody> changes, int gaining, int losing, int lockOuts) {}
@@ -88,16 +92,18 @@ class FindingsController {
   private final KnownChanges changes;
   private final ChangeLog log;
   private final FindingAcceptances acceptances;
+  private final FindingCare care;
   private final Viewpoints viewpoints;
   private final Accounts accounts;
   private final Clock clock;
 
-  FindingsController(MadeFindings made, History history, KnownChanges changes, ChangeLog log, FindingAcceptances acceptances, Viewpoints viewpoints, Accounts accounts, Clock clock) {
+  FindingsController(MadeFindings made, History history, KnownChanges changes, ChangeLog log, FindingAcceptances acceptances, FindingCare care, Viewpoints viewpoints, Accounts accounts, Clock clock) {
     this.made = made;
     this.history = history;
     this.changes = changes;
     this.log = log;
     this.acceptances = acceptances;
+    this.care = care;
     this.viewpoints = viewpoints;
     this.accounts = accounts;
     this.clock = clock;
@@ -108,35 +114,35 @@ class FindingsController {
    *
    * @param rule only of this rule
    * @param accepted those that are meant to be so instead of the others
+   * @param mine only those that the asker sees to
    */
   @GetMapping
-  FindingsShown findings(@RequestParam(required = false) String rule, @RequestParam(defaultValue = "false") boolean accepted, @ParameterObject PageRequest part, Principal who) {
+  FindingsShown findings(@RequestParam(required = false) String rule, @RequestParam(defaultValue = "false") boolean accepted, @RequestParam(defaultValue = "false") boolean mine, @ParameterObject PageRequest part, Principal who) {
     MadeFindings.Made found = made.of(who.getName());
     Map<FindingAcceptances.Accepted, FindingAcceptances.Acceptance> meant = acceptances.at(clock.instant());
     Predicate<Finding> isAccepted = finding -> meant.containsKey(accepted(finding));
     List<Finding> open = found.findings().stream().filter(isAccepted.negate()).toList();
-    List<Finding> shown = (accepted ? found.findings().stream().filter(isAccepted) : open.stream()).filter(finding -> (rule == null || rule.isEmpty() || finding.rule().equals(rule)) && part.takes(finding.text(), finding.rule())).toList();
+    Map<String, FindingCare.Carer> carers = care.carers();
+    Predicate<Finding> isMine = finding -> carers.containsKey(finding.key()) && carers.get(finding.key()).login().equals(who.getName());
+    List<Finding> shown = (accepted ? found.findings().stream().filter(isAccepted) : open.stream()).filter(finding -> (!mine || isMine.test(finding)) && (rule == null || rule.isEmpty() || finding.rule().equals(rule)) && part.takes(finding.text(), finding.rule())).toList();
     return new FindingsShown(found.rules().stream().map(one -> new FindingRule(one.code(), one.severity(), one.title(), (int) open.stream().filter(finding -> finding.rule().equals(one.code())).count())).toList(),
-        found.findings().size() - open.size(), Page.of(shown, part.offset(), part.limit(), finding -> row(finding, found.snapshot(), meant, found.everything(), who.getName())));
+        found.findings().size() - open.size(), (int) open.stream().filter(isMine).count(), Page.of(shown, part.offset(), part.limit(), finding -> row(finding, found, meant, carers, who.getName())));
   }
 
   private static FindingAcceptances.Accepted accepted(Finding finding) {
     return new FindingAcceptances.Accepted(finding.key(), finding.facts());
   }
 
-  private static FindingRow row(Finding finding, Snapshot snapshot, Map<FindingAcceptances.Accepted, FindingAcceptances.Acceptance> meant, boolean everything, String account) {
+  private static FindingRow row(Finding finding, MadeFindings.Made all, Map<FindingAcceptances.Accepted, FindingAcceptances.Acceptance> meant, Map<String, FindingCare.Carer> carers, String account) {
     String kind = finding.thing().substring(0, finding.thing().indexOf(':'));
     String id = finding.thing().substring(kind.length() + 1);
     if (kind.equals("entry")) {
       kind = "place";
-      id = snapshot.structure().entry(id).place();
+      id = all.snapshot().structure().entry(id).place();
     }
     return new FindingRow(finding.key(), finding.rule(), finding.severity(), finding.text(), kind, id, Optional.ofNullable(meant.get(accepted(finding)))
-        .map(one -> new AcceptanceView(one.byName(), one.until(), everything || one.by().equals(account) ? one.reason() : null)).orElse(null));
-  }
-
-  private static Finding found(MadeFindings.Made all, String key) {
-    return all.findings().stream().filter(finding -> finding.key().equals(key)).findFirst().orElseThrow(() -> Problem.notFound("finding", key));
+        .map(one -> new AcceptanceView(one.byName(), one.until(), all.everything() || one.by().equals(account) ? one.reason() : null)).orElse(null),
+        Optional.ofNullable(carers.get(finding.key())).filter(carer -> FindingCareController.mayKnow(carer, all.everything(), account)).map(FindingCare.Carer::name).orElse(null));
   }
 
   /** One of them, with its fixes; each was tried, and what it would do is counted. */
@@ -144,7 +150,7 @@ class FindingsController {
   FindingView finding(@RequestParam String key, Principal who) {
     new Written().text("key", key).refuse("There is no such finding.");
     MadeFindings.Made all = made.of(who.getName());
-    Finding finding = found(all, key);
+    Finding finding = all.finding(key);
     Rule rule = Rules.of(finding.rule()).orElseThrow();
     Instant now = clock.instant();
     String person = viewpoints.asker(who.getName()).id();
@@ -153,7 +159,7 @@ class FindingsController {
       List<RightsDifference.PersonShift> people = rehearsal.now().people();
       return new FixView(fix.words(), fix.changes().stream().map(ChangeBody::of).toList(), (int) people.stream().filter(one -> !one.gained().isEmpty()).count(), (int) people.stream().filter(one -> !one.lost().isEmpty()).count(), rehearsal.lockOuts().size());
     }).toList();
-    return new FindingView(row(finding, all.snapshot(), acceptances.at(now), all.everything(), who.getName()), finding.facts(), rule.title(), rule.matters(), finding.evidence(), fixes);
+    return new FindingView(row(finding, all, acceptances.at(now), care.carers(), who.getName()), finding.facts(), rule.title(), rule.matters(), finding.evidence(), fixes);
   }
 
   /** Since when one has been there: with which change it came, or that it came by a date. */
@@ -161,7 +167,7 @@ class FindingsController {
   SinceView since(@RequestParam String key, Principal who) {
     new Written().text("key", key).refuse("There is no such finding.");
     MadeFindings.Made all = made.of(who.getName());
-    Finding finding = found(all, key);
+    Finding finding = all.finding(key);
     if (all.snapshot().placeCount() > LOOKED_BACK_IN) {
       return new SinceView(false, false, null, null);
     }
@@ -181,7 +187,7 @@ class FindingsController {
     if (!asked.until().isAfter(now) || asked.until().isAfter(now.plus(ACCEPTED_AT_MOST))) {
       throw Problem.faults("The finding was not accepted.", List.of(new Problem.Fault("until", "It cannot be accepted until then.", "Choose a day that is still to come, at most a year away.")));
     }
-    Finding finding = found(made.of(who.getName()), asked.key());
+    Finding finding = made.of(who.getName()).finding(asked.key());
     if (!finding.facts().equals(asked.facts())) {
       throw Problem.of(HttpStatus.CONFLICT, "facts-moved", "It says something else now", "What was found is not what you saw: " + finding.text() + " Look at it again.");
     }
@@ -193,7 +199,7 @@ class FindingsController {
   @ResponseStatus(HttpStatus.NO_CONTENT)
   void takeBack(@RequestParam String key, Principal who) {
     new Written().text("key", key).refuse("There is no such finding.");
-    if (!acceptances.takeBack(key, found(made.of(who.getName()), key).facts())) {
+    if (!acceptances.takeBack(key, made.of(who.getName()).finding(key).facts())) {
       throw Problem.notFound("accepted finding", key);
     }
   }

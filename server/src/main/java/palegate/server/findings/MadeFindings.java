@@ -18,6 +18,9 @@ import palegate.core.findings.Rules;
 import palegate.core.snapshot.Snapshot;
 import palegate.core.viewpoint.Asker;
 import palegate.core.viewpoint.Viewpoint;
+import palegate.server.session.Accounts;
+import palegate.server.session.Rooms;
+import palegate.server.shell.Problem;
 import palegate.server.store.FindingSettings;
 import palegate.server.viewpoint.Viewpoints;
 
@@ -31,6 +34,11 @@ class MadeFindings {
   record Made(Snapshot snapshot, Instant at, boolean everything, Limits limits, List<Rule> rules, KeptFindings kept) {
     List<Finding> findings() {
       return kept.findings();
+    }
+
+    /** The one with a key, or the refusal that says there is none. */
+    Finding finding(String key) {
+      return findings().stream().filter(finding -> finding.key().equals(key)).findFirst().orElseThrow(() -> Problem.notFound("finding", key));
     }
   }
 
@@ -47,11 +55,13 @@ class MadeFindings {
   private final Cache<String, KeptFindings> last = Caffeine.newBuilder().maximumSize(ASKERS).expireAfterAccess(Duration.ofHours(1)).build();
   private final Viewpoints viewpoints;
   private final FindingSettings settings;
+  private final Accounts accounts;
   private final Clock clock;
 
-  MadeFindings(Viewpoints viewpoints, FindingSettings settings, Clock clock) {
+  MadeFindings(Viewpoints viewpoints, FindingSettings settings, Accounts accounts, Clock clock) {
     this.viewpoints = viewpoints;
     this.settings = settings;
+    this.accounts = accounts;
     this.clock = clock;
   }
 
@@ -70,6 +80,11 @@ class MadeFindings {
     // Whoever asks while it is being looked waits for that, and does not look as well.
     Found found = held.get(everywhere).asMap().compute(snapshot, (state, known) -> known != null && known.settings().equals(house) && Duration.between(known.at(), now).abs().compareTo(FRESH_FOR) <= 0 && state.sameBetween(known.at(), now) ? known : new Found(now, house, new Later<>(() -> look(viewpoint.whole() ? everywhere + " all" : everywhere + " " + account, state, now, house.limits(), rules))));
     return new Made(snapshot, found.at(), everywhere, house.limits(), rules, found.findings().get());
+  }
+
+  /** Whether an account's owner may come in, and has the room at all. */
+  boolean mayHave(String account) {
+    return accounts.isOpen(account) && Rooms.of(viewpoints.asker(account), false).contains("findings");
   }
 
   private KeptFindings look(String of, Snapshot snapshot, Instant now, Limits limits, List<Rule> rules) {

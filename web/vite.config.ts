@@ -14,6 +14,7 @@ export default defineConfig({
     pool: 'threads',
     isolate: false,
     include: ['src/**/*.test.ts'],
+    setupFiles: ['src/api/testSetup.ts'],
     server: { deps: { inline: ['vuetify'] } },
   },
 })

@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import { computed, onScopeDispose, ref, shallowRef, watch } from 'vue'
-import { useRouter } from 'vue-router'
 import { answer, api } from '@/api/client'
 import { day, lastDay } from '@/common/words'
 import FigureChart from './FigureChart.vue'
@@ -11,8 +10,9 @@ const props = defineProps<{
   /** Counted anew where it is another: what is known of the past may have become another, too. */
   change: number
 }>()
+/** What happened between two days is to be seen, as the address of that page says them. */
+const emit = defineEmits<{ between: [days: string] }>()
 const MONTHS = 24
-const router = useRouter()
 const months = shallowRef<Month[]>([])
 const counted = ref(0)
 const failed = ref('')
@@ -61,7 +61,7 @@ function open(index: number) {
   const month = months.value[index]
   if (before === undefined || month === undefined) return
   const until = index === months.value.length - 1 ? month.at : new Date(Date.parse(month.at) - 1).toISOString()
-  void router.push({ name: 'between', query: { days: `${before.at.slice(0, 10)}..${until.slice(0, 10)}` } })
+  emit('between', `${before.at.slice(0, 10)}..${until.slice(0, 10)}`)
 }
 </script>
 

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
+import { useRouter } from 'vue-router'
 import { answer, api } from '@/api/client'
 import { counted, moment } from '@/common/words'
 import { useSession } from '@/session/useSession'
@@ -21,6 +22,7 @@ import {
 
 /** The first screen of a day: what needs somebody, what is new, what ends soon. */
 const { rooms } = useSession()
+const router = useRouter()
 const has = (room: string) => computed(() => rooms.value.includes(room))
 const queries = useQueryClient()
 const gate = useQuery({ queryKey: ['gatehouse'], queryFn: () => answer(api.GET('/api/gatehouse')) })
@@ -155,7 +157,11 @@ const isNew = computed(() => (gate.data.value?.changes.length ?? 0) + (gate.data
         </section>
       </div>
     </div>
-    <FiguresOverTime v-if="gate.data.value" :change="gate.data.value.change" />
+    <FiguresOverTime
+      v-if="gate.data.value"
+      :change="gate.data.value.change"
+      @between="(days) => router.push({ name: 'between', query: { days } })"
+    />
   </div>
 </template>
 

@@ -4,9 +4,6 @@ import { describe, expect, it, vi } from 'vitest'
 import { createVuetify } from 'vuetify'
 import FiguresOverTime from './FiguresOverTime.vue'
 
-const push = vi.hoisted(() => vi.fn())
-vi.mock('vue-router', () => ({ useRoute: () => ({ params: {}, query: {} }), useRouter: () => ({ push }) }))
-
 const AT = ['2026-11-29T09:00:00Z', '2026-11-01T00:00:00Z', '2026-10-01T00:00:00Z']
 /** Three months, then nothing further back. */
 const month = (ago: number) => (ago < 3 ? { there: true, at: AT[ago], people: 100 + ago, outsiders: 9, breaks: 4, entries: 50, grave: 1, serious: 2, untidy: 3 } : { there: false })
@@ -15,7 +12,6 @@ const month = (ago: number) => (ago < 3 ? { there: true, at: AT[ago], people: 10
 const settled = (shown: { text: () => string }) => vi.waitFor(() => expect(shown.text()).not.toContain('Counting month'))
 
 async function figures(answer: (ago: number) => unknown = month, done = true) {
-  push.mockReset()
   aServer({ 'GET /api/gatehouse/figures': ({ query }) => answer(Number(query.ago)) })
   requests.length = 0
   const shown = mount(FiguresOverTime, { props: { change: 7 }, global: { plugins: [createVuetify()], stubs: { FigureChart: { props: ['title', 'months', 'lines'], emits: ['open'], template: '<div class="chart" @click="$emit(\'open\', 1)">{{ title }}: {{ months.length }}</div>' } } } })
@@ -44,7 +40,7 @@ describe('figures over time', () => {
   it('open what happened between the point before and this one', async () => {
     const shown = await figures()
     await shown.find('.chart').trigger('click')
-    expect(push).toHaveBeenCalledWith({ name: 'between', query: { days: '2026-10-01..2026-10-31' } })
+    expect(shown.emitted('between')).toEqual([['2026-10-01..2026-10-31']])
   })
 
   it('leave out what this person may not count, rather than drawing nought', async () => {

@@ -60,7 +60,7 @@ async function takeBack() {
     <ul v-if="one.evidence.length > 0" aria-label="What speaks for it">
       <li v-for="line in one.evidence" :key="line">{{ line }}</li>
     </ul>
-    <p>
+    <p class="ways">
       <router-link v-if="thingLink(one.finding)" :to="thingLink(one.finding)!">Look at it</router-link>
       <button v-if="!asking" type="button" class="linklike" @click="asking = true">since when?</button>
     </p>
@@ -119,6 +119,10 @@ async function takeBack() {
 </template>
 
 <style scoped>
+.ways {
+  display: flex;
+  gap: 14px;
+}
 .finding {
   padding: 14px 18px;
   display: flex;

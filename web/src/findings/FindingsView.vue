@@ -22,6 +22,14 @@ const rule = computed(() => text('rule') ?? '')
 const accepted = computed(() => text('accepted') === 'yes')
 const mine = computed(() => text('mine') === 'yes')
 const key = computed(() => text('key'))
+const which = computed(() => (accepted.value ? 'accepted' : mine.value ? 'mine' : ''))
+const whiches = computed(() => [
+  { title: 'What needs a look', value: '' },
+  { title: `Those I see to (${head.data.value?.mine ?? 0})`, value: 'mine' },
+  { title: `Those that are meant so (${head.data.value?.accepted ?? 0})`, value: 'accepted' },
+])
+const turnWhich = (value: string) =>
+  turnTo({ mine: value === 'mine' ? 'yes' : undefined, accepted: value === 'accepted' ? 'yes' : undefined, key: undefined })
 const setting = ref(false)
 const head = useQuery({
   queryKey: computed(() => ['findings', 'head']),
@@ -71,18 +79,7 @@ const chosen = (row: Schemas['FindingRow']) => ({ name: 'findings', query: { ...
       />
       <v-btn v-if="may('access') || may('audit')" size="small" :to="{ name: 'findings', query: { ...route.query, key: undefined, fewer: 'yes' } }">Fewer entries …</v-btn>
       <v-btn size="small" @click="setting = true">What is looked for …</v-btn>
-      <v-checkbox
-        :model-value="mine"
-        :label="`Those I see to (${head.data.value?.mine ?? 0})`"
-        hide-details
-        @update:model-value="turnTo({ mine: $event ? 'yes' : undefined, key: undefined })"
-      />
-      <v-checkbox
-        :model-value="accepted"
-        label="Those that are meant so"
-        hide-details
-        @update:model-value="turnTo({ accepted: $event ? 'yes' : undefined, key: undefined })"
-      />
+      <v-select class="which" label="Show" :model-value="which" :items="whiches" @update:model-value="turnWhich" />
     </template>
     <template #list>
       <p v-if="head.isError.value" class="fault" role="alert">{{ head.error.value?.message }}</p>
@@ -133,9 +130,10 @@ const chosen = (row: Schemas['FindingRow']) => ({ name: 'findings', query: { ...
 </template>
 
 <style scoped>
-.rule {
-  flex: none;
-  width: 250px;
+.rule,
+.which {
+  flex: 0 1 230px;
+  min-width: 150px;
 }
 .counts {
   margin: 0;

@@ -43,7 +43,7 @@ export const ofMine = (mine: number): Attention[] =>
           grade: 'yours',
           words: `${counted(mine, 'finding')} that you see to`,
           to: { name: 'findings', query: { mine: 'yes' } },
-          step: 'Go on with them',
+          step: mine === 1 ? 'Go on with it' : 'Go on with them',
         },
       ]
 

@@ -40,6 +40,11 @@ public final class KeptFindings {
     return next(after, limits, rules);
   }
 
+  /** How many places its structure has: what it weighs. */
+  public int places() {
+    return structure.places().size();
+  }
+
   /** As {@link Findings} says. */
   public List<Finding> findings() {
     return findings;

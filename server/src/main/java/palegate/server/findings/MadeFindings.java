@@ -48,11 +48,12 @@ class MadeFindings {
   /** Days go by without anything beginning or ending: what is too long is so only after a while. */
   private static final Duration FRESH_FOR = Duration.ofMinutes(10);
 
-  private static final int ASKERS = 32;
+  /** Of so many places in all: what somebody who may not know everything may know is a structure of its own, some 100 bytes a place. */
+  private static final long PLACES_HELD = 4_000_000;
 
   private final Map<Boolean, Cache<Snapshot, Found>> held = Map.of(true, kept(), false, kept());
-  /** What was found last, of all there is or of what one asker may know: the next is made from it. Held for a few, since each may be of another structure. */
-  private final Cache<String, KeptFindings> last = Caffeine.newBuilder().maximumSize(ASKERS).expireAfterAccess(Duration.ofHours(1)).build();
+  /** What was found last, of all there is or of what one asker may know: the next is made from it. */
+  private final Cache<String, KeptFindings> last = Caffeine.newBuilder().maximumWeight(PLACES_HELD).<String, KeptFindings>weigher((of, found) -> found.places() + 1).expireAfterAccess(Duration.ofHours(1)).build();
   private final Viewpoints viewpoints;
   private final FindingSettings settings;
   private final Accounts accounts;

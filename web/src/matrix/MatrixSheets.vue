@@ -73,7 +73,7 @@ const print = () => window.print()
       <table>
         <thead>
           <tr>
-            <th scope="col">&nbsp;</th>
+            <td></td>
             <th v-for="column in sheet.columns" :key="column.head.key" scope="col">
               <span class="upright">{{ column.head.name }}</span>
             </th>
@@ -153,7 +153,7 @@ td {
   overflow: hidden;
   font-weight: 400;
 }
-thead th:first-child {
+thead td:first-child {
   width: 170px;
 }
 thead th {

@@ -130,6 +130,7 @@ class AccessibilityTest {
     // What has no colours of its own is looked at in one theme.
     if (!dark) {
       rooms.put("/account", ".account li");
+      rooms.put("/matrix?rows=GROUPS&top=f-2411&sheets=yes", ".page tbody tr");
       rooms.put("/mailbox", ".mailbox h1");
       rooms.put("/people/units", ".tree [data-row]");
       rooms.put("/people/side-by-side", ".comparison");

@@ -7,7 +7,7 @@ import { thingLink } from '@/drafts/thingLink'
 import { useSession } from '@/session/useSession'
 import { useDrafting } from '@/tray/useDrafting'
 import AcceptFinding from './AcceptFinding.vue'
-import FindingCare from './FindingCare.vue'
+import FindingFollowUp from './FindingFollowUp.vue'
 import { effectOf, severityOf, sinceWords } from './finding'
 
 /** One finding: what speaks for it, and what would mend it. */
@@ -107,7 +107,7 @@ async function takeBack() {
     <div v-if="mayChange && !one.finding.accepted" class="acts">
       <v-btn size="small" @click="accepting = true">It is meant so …</v-btn>
     </div>
-    <FindingCare :finding-key="findingKey" />
+    <FindingFollowUp :finding-key="findingKey" />
     <AcceptFinding
       v-if="accepting"
       :finding-key="findingKey"

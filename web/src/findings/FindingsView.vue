@@ -25,8 +25,8 @@ const key = computed(() => text('key'))
 const which = computed(() => (accepted.value ? 'accepted' : mine.value ? 'mine' : ''))
 const whiches = computed(() => [
   { title: 'What needs a look', value: '' },
-  { title: `Those I see to (${head.data.value?.mine ?? 0})`, value: 'mine' },
-  { title: `Those that are meant so (${head.data.value?.accepted ?? 0})`, value: 'accepted' },
+  { title: `Assigned to me (${head.data.value?.mine ?? 0})`, value: 'mine' },
+  { title: `Meant so (${head.data.value?.accepted ?? 0})`, value: 'accepted' },
 ])
 const turnWhich = (value: string) =>
   turnTo({ mine: value === 'mine' ? 'yes' : undefined, accepted: value === 'accepted' ? 'yes' : undefined, key: undefined })
@@ -97,7 +97,7 @@ const chosen = (row: Schemas['FindingRow']) => ({ name: 'findings', query: { ...
           :query-key="['findings', 'list', rule, accepted, mine]"
           :fetch="fetchRows"
           :columns="COLUMNS"
-          :empty="accepted ? 'Nothing is said to be meant so.' : mine ? 'You see to none.' : 'Nothing needs a look.'"
+          :empty="accepted ? 'Nothing is said to be meant so.' : mine ? 'None is assigned to you.' : 'Nothing needs a look.'"
         >
           <template #row="{ item }">
             <div role="cell" :class="severityOf(item.severity).tone" :data-chosen="key === item.key">
@@ -111,7 +111,7 @@ const chosen = (row: Schemas['FindingRow']) => ({ name: 'findings', query: { ...
                 :aria-current="key === item.key ? 'true' : undefined"
                 >{{ item.text }}</router-link
               >
-              <span v-if="item.carer" class="mark" :title="`${item.carer} sees to it`">{{ item.carer }}</span>
+              <span v-if="item.assignee" class="mark" :title="`Assigned to ${item.assignee}`">{{ item.assignee }}</span>
             </div>
           </template>
         </PagedList>

@@ -30,10 +30,10 @@ describe('what needs attention', () => {
     ])
   })
 
-  it('says how many findings one sees to, and nothing of none', () => {
+  it('says how many findings are assigned to one, and nothing of none', () => {
     expect(ofMine(0)).toEqual([])
-    expect(ofMine(2)[0]).toMatchObject({ words: '2 findings that you see to', to: { name: 'findings', query: { mine: 'yes' } } })
-    expect(ofMine(1)[0]!.words).toBe('1 finding that you see to')
+    expect(ofMine(2)[0]).toMatchObject({ words: '2 findings assigned to you', to: { name: 'findings', query: { mine: 'yes' } } })
+    expect(ofMine(1)[0]!.words).toBe('1 finding assigned to you')
   })
 
   it('puts a draft that stopped before one that waits, and leaves empty ones out', () => {

@@ -32,7 +32,7 @@ export const ofFindings = (rules: readonly Schemas['FindingRule'][]): Attention[
       step: 'Read and mend',
     }))
 
-/** Findings that one sees to. */
+/** Findings that are assigned to one. */
 export const ofMine = (mine: number): Attention[] =>
   mine === 0
     ? []
@@ -41,7 +41,7 @@ export const ofMine = (mine: number): Attention[] =>
           weight: 2,
           tone: 'warn',
           grade: 'yours',
-          words: `${counted(mine, 'finding')} that you see to`,
+          words: `${counted(mine, 'finding')} assigned to you`,
           to: { name: 'findings', query: { mine: 'yes' } },
           step: mine === 1 ? 'Go on with it' : 'Go on with them',
         },

@@ -4,7 +4,7 @@ import { counted, moment } from '@/common/words'
 import Paling from '@/paling/Paling.vue'
 import type { Shown } from './axis'
 import { rightsOf, setWords, type Cell } from './matrix'
-import { ON_PAPER, sheetsOf, smallPrint } from './sheets'
+import { namesOf, ON_PAPER, sheetsOf, smallPrint, withinOf } from './sheets'
 
 /** The matrix as it is shown, sheet by sheet, for paper: every cell in words too, so that nothing hangs on colour. */
 const props = defineProps<{
@@ -17,18 +17,28 @@ const props = defineProps<{
   /** Another when any cells came. */
   drawn: unknown
   now: Date
+  /** What is shown is still being found out. */
+  waiting: boolean
+  /** Why something could not be had; empty if all could. */
+  fault: string
 }>()
 const emit = defineEmits<{ close: []; want: [] }>()
 const ORIGIN = ['HERE', 'ABOVE', 'THROUGH_GROUP', 'NONE'] as const
 const tooMany = computed(() => props.rows.length * props.columns.length > ON_PAPER)
-const sheets = computed(() => (tooMany.value ? [] : sheetsOf(props.rows, props.columns)))
+const sheets = computed(() =>
+  tooMany.value || props.waiting || props.fault !== '' ? [] : sheetsOf(props.rows, props.columns),
+)
+const rowNames = computed(() => namesOf(props.rows))
+const columnNames = computed(() => namesOf(props.columns))
 /** Cells are plain data, told of by what came: each time all of them are looked at anew. */
 const laid = computed(() => {
   void props.drawn
   return sheets.value.map((sheet) => ({
     ...sheet,
+    heads: sheet.columns.map((column) => ({ column, within: withinOf(column, sheet.columns, columnNames.value) })),
     lines: sheet.rows.map((row) => ({
       row,
+      within: withinOf(row, sheet.rows, rowNames.value),
       cells: sheet.columns.map((column) => ({
         column,
         cell: props.cell(row, column),
@@ -52,14 +62,17 @@ const print = () => window.print()
   <div class="paper">
     <div class="bar">
       <h1>{{ title }}</h1>
-      <span v-if="tooMany" class="warn" role="status"
+      <span v-if="fault !== ''" class="fault" role="alert">{{ fault }}</span>
+      <span v-else-if="waiting" class="quiet" role="status">Looking …</span>
+      <span v-else-if="laid.length === 0 && !tooMany" class="quiet" role="status">There is nothing to lay out.</span>
+      <span v-else-if="tooMany" class="warn" role="status"
         >{{ counted(rows.length * columns.length, 'cell') }}: at most {{ counted(ON_PAPER, 'cell') }} are laid out for
         paper. Fold what is not needed, look for something, or take the workbook.</span
       >
       <span v-else-if="missing > 0" class="quiet" role="status">{{ counted(missing, 'cell') }} still to come …</span>
       <span v-else class="quiet" role="status">{{ counted(laid.length, 'sheet') }}</span>
       <v-btn size="small" @click="emit('close')">Back to the matrix</v-btn>
-      <v-btn size="small" class="is-main" :disabled="tooMany || missing > 0" @click="print">Print</v-btn>
+      <v-btn size="small" class="is-main" :disabled="laid.length === 0 || missing > 0" @click="print">Print</v-btn>
     </div>
     <section
       v-for="sheet in laid"
@@ -74,15 +87,18 @@ const print = () => window.print()
         <thead>
           <tr>
             <td></td>
-            <th v-for="column in sheet.columns" :key="column.head.key" scope="col">
-              <span class="upright">{{ column.head.name }}</span>
+            <th v-for="{ column, within } in sheet.heads" :key="column.head.key" scope="col">
+              <span class="upright"
+                >{{ column.head.name }}<span v-if="within" class="small"> in {{ within }}</span></span
+              >
             </th>
           </tr>
         </thead>
         <tbody>
           <tr v-for="line in sheet.lines" :key="line.row.head.key">
             <th scope="row" :style="{ paddingLeft: `${Math.min(line.row.head.depth, 6) * 8}px` }">
-              {{ line.row.head.name }}<span v-if="line.row.head.note" class="small"> {{ line.row.head.note }}</span>
+              {{ line.row.head.name }}<span v-if="line.within" class="small"> in {{ line.within }}</span
+              ><span v-if="line.row.head.note" class="small"> {{ line.row.head.note }}</span>
             </th>
             <td v-for="one in line.cells" :key="one.column.head.key" :class="{ strange: one.strange }">
               <template v-if="one.cell && (one.cell.rights > 0 || one.cell.withheld > 0 || one.cell.from < 3)">

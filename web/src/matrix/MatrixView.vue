@@ -2,26 +2,27 @@
 import { useQuery } from '@tanstack/vue-query'
 import { computed, nextTick, ref, shallowRef, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import { answer, api, type Schemas } from '@/api/client'
+import { answer, api } from '@/api/client'
 import { useNotices } from '@/common/useNotices'
 import { counted } from '@/common/words'
 import { RIGHTS } from '@/paling/rights'
 import { useSession } from '@/session/useSession'
-import { shownOf, type Head, type Shown } from './axis'
+import { useDraft } from '@/tray/useDraft'
+import { shownOf, type Shown } from './axis'
 import CellPanel from './CellPanel.vue'
 import CellsDialog from './CellsDialog.vue'
-import { askedOf, cellWords, KINDS, lookOf, outlierWords, RULES } from './matrix'
+import { askedOf, cellWords, lookOf, outlierWords } from './matrix'
 import MatrixBar from './MatrixBar.vue'
 import MatrixGrid from './MatrixGrid.vue'
 import MatrixSheets from './MatrixSheets.vue'
-import { ON_PAPER } from './sheets'
 import { useCells } from './useCells'
+import { CELLS_AT_MOST, useChanging } from './useChanging'
 import { useChoice } from './useChoice'
 import { soughtOf, useFound } from './useFound'
 import { useHeads } from './useHeads'
+import { useOnPaper } from './useOnPaper'
 
 /** Who has what where, at one glance: subjects against places, or types. */
-const CELLS_AT_MOST = 5_000
 const route = useRoute()
 const router = useRouter()
 const { may } = useSession()
@@ -86,7 +87,7 @@ watch(
   () => heads.dataUpdatedAt.value,
   () => {
     cells.renew()
-    if (onPaper.value) wantAll()
+    if (onPaper.value) paper.want()
     else fetchInSight()
   },
 )
@@ -174,11 +175,13 @@ async function chooseAlike(inRow: boolean) {
 const opened = computed(() =>
   text('of') !== undefined && text('column') !== undefined ? { of: text('of')!, column: text('column')! } : undefined,
 )
-// An address that opens a cell leads to it: where one is, what is chosen and what is open are the same.
+// An address that opens a cell leads to it, once: where one is, what is chosen and what is open are the same until one goes on.
+let ledTo = ''
 watch(
   [opened, () => heads.data.value?.heads],
   async ([one]) => {
-    if (one === undefined || heads.data.value === undefined) return
+    if (one === undefined || heads.data.value === undefined || ledTo === `${one.of} ${one.column}`) return
+    ledTo = `${one.of} ${one.column}`
     if (here.value?.subject.key === one.of && here.value.place.key === one.column) return
     const row = subjects.value.findIndex((head) => head.key === one.of)
     const column = places.value.findIndex((head) => head.key === one.column)
@@ -197,52 +200,41 @@ function close() {
   void router.replace({ name: 'matrix', query: { ...route.query, of: undefined, column: undefined } })
   void nextTick(() => grid.value?.focus())
 }
-const refOf = (subject: Head, place: Head): Schemas['CellRef'] =>
-  look.value.across === 'TYPES'
-    ? { subject: { kind: subject.kind as 'group', id: subject.id }, place: heads.data.value!.top!, type: place.id }
-    : { subject: { kind: subject.kind as 'group', id: subject.id }, place: place.id }
-const changing = shallowRef<{ cells: Schemas['CellRef'][]; like: Schemas['CellRef']; likeWords: string }>()
 const mayChange = computed(() => may('access'))
+const { changing, tooMany, changeChosen, changeOne, done } = useChanging(
+  {
+    subjects,
+    places,
+    top: computed(() => heads.data.value?.top),
+    turned: computed(() => look.value.turned),
+    types: computed(() => look.value.across === 'TYPES'),
+  },
+  choice,
+)
 function change() {
   const at = here.value
-  if (!mayChange.value || at === undefined || choice.count.value === 0 || choice.count.value > CELLS_AT_MOST) return
-  const bySubject = new Map(subjects.value.map((head) => [head.key, head]))
-  const byPlace = new Map(places.value.map((head) => [head.key, head]))
-  changing.value = {
-    cells: choice.pairs().flatMap(([first, second]) => {
-      const subject = bySubject.get(look.value.turned ? second : first)
-      const place = byPlace.get(look.value.turned ? first : second)
-      return subject === undefined || place === undefined ? [] : [refOf(subject, place)]
-    }),
-    like: refOf(at.subject, at.place),
-    likeWords: words(at.row, at.column).replace(/\.$/, ''),
-  }
-}
-function changeOpened() {
-  const subject = subjects.value.find((head) => head.key === opened.value?.of)
-  const place = places.value.find((head) => head.key === opened.value?.column)
-  if (subject === undefined || place === undefined) return
-  const one = refOf(subject, place)
-  changing.value = { cells: [one], like: one, likeWords: `${subject.name} at ${place.name}` }
+  if (mayChange.value && at !== undefined) changeChosen(at, words(at.row, at.column))
 }
 
 // --- on paper -------------------------------------------------------------------------------------
 const onPaper = computed(() => text('sheets') === 'yes')
 const laidOutAt = computed(() => new Date(heads.dataUpdatedAt.value))
-const paperTitle = computed(() => {
-  const rule = RULES.find((one) => one.value === (look.value.rows ?? 'CHOSEN'))
-  const kind = KINDS.find((one) => one.value === sought.value.kind && one.value !== '')
-  return `${rule?.title ?? 'Matrix'}, below ${heads.data.value?.topPath ?? 'everything'}${kind === undefined ? '' : `: ${kind.title.toLowerCase()}`}`
-})
-/** Everything that is shown, not only what is in sight. */
-function wantAll() {
-  if (down.value.length * across.value.length > ON_PAPER) return
-  const [who, where] = look.value.turned ? [across.value, down.value] : [down.value, across.value]
-  cells.want({
-    rows: who.map(({ head }) => ({ kind: head.kind, id: head.id, key: head.key })),
-    columns: where.map(({ head }) => head.id),
-  })
-}
+const { draft } = useDraft()
+const paper = useOnPaper(
+  look,
+  sought,
+  computed(() => heads.data.value?.topPath),
+  computed(() => (draft.value?.items.length ?? 0) > 0),
+  { down, across },
+  cells,
+)
+const paperFault = computed(
+  () =>
+    cells.failed.value ||
+    (sought.value.kind === '' ? '' : found.fault.value?.message) ||
+    heads.error.value?.message ||
+    '',
+)
 
 const said = computed(() => {
   const parts = [
@@ -272,7 +264,7 @@ const said = computed(() => {
 <template>
   <MatrixSheets
     v-if="onPaper && heads.data.value !== undefined"
-    :title="paperTitle"
+    :title="paper.title.value"
     :rows="down"
     :columns="across"
     :cell="cell"
@@ -280,7 +272,9 @@ const said = computed(() => {
     :roles="roles"
     :drawn="drawn"
     :now="laidOutAt"
-    @want="wantAll"
+    :waiting="found.pending.value"
+    :fault="paperFault"
+    @want="paper.want"
     @close="router.replace({ name: 'matrix', query: { ...route.query, sheets: undefined } })"
   />
   <div v-else class="room">
@@ -300,7 +294,7 @@ const said = computed(() => {
         <span v-if="found.fault.value" class="fault" role="alert">{{ found.fault.value.message }}</span>
         <span class="acts">
           <v-btn v-if="(found.strange.value?.total ?? 0) > 0" size="small" @click="seek(1)">Next outlier</v-btn>
-          <span v-if="choice.count.value > CELLS_AT_MOST" class="warn"
+          <span v-if="tooMany" class="warn"
             >{{ counted(choice.count.value, 'cell') }} chosen: at most {{ counted(CELLS_AT_MOST, 'cell') }} at
             once</span
           >
@@ -350,12 +344,12 @@ const said = computed(() => {
           :column="opened.column"
           :roles="roles"
           @close="close"
-          @change="changeOpened"
+          @change="changeOne(opened.of, opened.column)"
         />
       </div>
       <p class="line" aria-hidden="true">{{ line }}</p>
     </template>
-    <CellsDialog v-if="changing" v-bind="changing" :roles="roleList.data.value ?? []" @close="changing = undefined" />
+    <CellsDialog v-if="changing" v-bind="changing" :roles="roleList.data.value ?? []" @close="done" />
   </div>
 </template>
 

@@ -4,7 +4,7 @@ import { createVuetify } from 'vuetify'
 import { shownOf, type Head } from './axis'
 import { cellOf, type Cell } from './matrix'
 import MatrixSheets from './MatrixSheets.vue'
-import { ON_PAPER, SHEET, sheetsOf, smallPrint } from './sheets'
+import { namesOf, ON_PAPER, SHEET, sheetsOf, smallPrint, withinOf } from './sheets'
 
 const heads = (count: number, note = '') =>
   shownOf(
@@ -39,6 +39,8 @@ function paper(
       roles: new Map([[3, 'Reader']]),
       drawn: 0,
       now: new Date('2026-11-29T09:00:00Z'),
+      waiting: false,
+      fault: '',
     },
     global: { plugins: [createVuetify()] },
   })
@@ -70,6 +72,7 @@ describe('a matrix on paper', () => {
     expect(smallPrint(cellOf([3, 0, 1, 4, 2, 1, -1]))).toBe('above, 2 more, 1 less')
     expect(smallPrint(cellOf([0, 0, 3, 4, 2, 0, -1]))).toBe('2 more')
     expect(smallPrint(cellOf([0, 0, 3, 4, 0, 0, -1]))).toBe('')
+    expect(smallPrint(cellOf([3, 0, 0, 4, 0, 0, 0]))).toBe('here, by the draft')
   })
 
   it('names the role, draws the paling, frames outliers and says so', () => {
@@ -112,6 +115,49 @@ describe('a matrix on paper', () => {
     await button().trigger('click')
     expect(printing).toHaveBeenCalledOnce()
     window.print = before
+  })
+
+  it('says on each sheet what a head stands in that is on another', () => {
+    const tree = shownOf(
+      ['Case', 'Reports', 'Letters'].map((name, i): Head => ({
+        key: name,
+        kind: 'folder',
+        id: name,
+        name,
+        note: '',
+        depth: i === 0 ? 0 : 1,
+        parent: i === 0 ? -1 : 0,
+        standsAlone: false,
+        walled: false,
+        outsiders: false,
+      })),
+      new Set(),
+    )
+    const names = namesOf(tree)
+    expect(withinOf(tree[1]!, tree, names)).toBeUndefined()
+    expect(withinOf(tree[2]!, tree.slice(1), names)).toBe('Case')
+    expect(withinOf(tree[0]!, tree.slice(1), names)).toBeUndefined()
+  })
+
+  it('lays nothing out while it is still looked for, or where something could not be had', async () => {
+    const shown = paper(1, 1, () => cellOf([3, 0, 0, 1, 0, 0, -1]))
+    const isPrinted = () =>
+      shown
+        .findAll('.v-btn')
+        .find((one) => one.text() === 'Print')!
+        .attributes('disabled') === undefined
+    expect(isPrinted()).toBe(true)
+    await shown.setProps({ waiting: true })
+    expect(shown.findAll('.page')).toHaveLength(0)
+    expect(shown.find('[role=status]').text()).toBe('Looking …')
+    expect(isPrinted()).toBe(false)
+    await shown.setProps({ waiting: false, fault: 'The database does not answer.' })
+    expect(shown.findAll('.page')).toHaveLength(0)
+    expect(shown.find('[role=alert]').text()).toBe('The database does not answer.')
+    expect(isPrinted()).toBe(false)
+    await shown.setProps({ fault: '', rows: [] })
+    expect(shown.find('[role=status]').text()).toBe('There is nothing to lay out.')
+    expect(isPrinted()).toBe(false)
   })
 
   it('of too many cells says so, lays nothing out, and leads back', async () => {

@@ -25,14 +25,23 @@ export function sheetsOf(rows: readonly Shown[], columns: readonly Shown[]): She
   return found.map((sheet, i) => ({ ...sheet, number: i + 1, of: found.length }))
 }
 
+/** Names by position among all heads. */
+export const namesOf = (shown: readonly Shown[]) => new Map(shown.map((one) => [one.at, one.head.name]))
+
+/** What a head stands in, if that is not on the same sheet: undefined if it is, or there is none. */
+export function withinOf(one: Shown, beside: readonly Shown[], names: ReadonlyMap<number, string>): string | undefined {
+  return beside.some((other) => other.at === one.head.parent) ? undefined : names.get(one.head.parent)
+}
+
 const FROM = ['here', 'above', 'group', '']
 
-/** A cell’s small print: where it comes from, and how many have in fact something else. */
+/** A cell’s small print: where it comes from, how many have in fact something else, and whether it is only so by the draft. */
 export function smallPrint(cell: Cell): string {
   return [
     FROM[cell.from] ?? '',
     ...(cell.more > 0 ? [`${cell.more} more`] : []),
     ...(cell.less > 0 ? [`${cell.less} less`] : []),
+    ...(cell.before >= 0 ? ['by the draft'] : []),
   ]
     .filter((part) => part !== '')
     .join(', ')

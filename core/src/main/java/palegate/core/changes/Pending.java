@@ -240,7 +240,7 @@ final class Pending {
   /** Whether anything stands directly below a place now. O(places below, and those that the draft put there). */
   boolean hasChildren(String place) {
     int number = base.placeNumber(place);
-    return number >= 0 && base.anyChild(number, child -> isBelow(base.place(child).id(), place))
+    return number >= 0 && base.childrenInNoOrder(number).stream().anyMatch(child -> isBelow(base.place(child).id(), place))
         || placesPut.getOrDefault(place, Set.of()).stream().anyMatch(child -> isBelow(child, place));
   }
 

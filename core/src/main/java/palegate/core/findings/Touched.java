@@ -3,6 +3,7 @@ package palegate.core.findings;
 import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.BitSet;
+import java.util.Comparator;
 import java.util.Deque;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -65,7 +66,8 @@ final class Touched {
           structure.oversights().values().stream().filter(one -> groups.contains(one.subject())).forEach(one -> places.add(one.place()));
         }
       });
-      places.forEach(place -> touched.add(place, before));
+      // Those above come first: what stands below them is not gone through again for each.
+      places.stream().sorted(Comparator.comparing(after::placeNumber)).forEach(place -> touched.add(place, before));
     }
     return touched;
   }

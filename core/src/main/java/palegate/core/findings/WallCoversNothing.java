@@ -62,8 +62,7 @@ final class WallCoversNothing implements Rule {
   }
 
   static Stream<WallCoverage> walls(Survey survey, Predicate<WallCoverage> odd) {
-    return survey.structure().walls().values().stream().filter(wall -> wall.state() != Wall.State.LIFTED && !wall.period().endedBy(survey.now())).sorted(Comparator.comparing(Wall::id))
-        .flatMap(wall -> coverage(survey).stream().filter(one -> one.wall().equals(wall.id()) && odd.test(one)));
+    return coverage(survey).stream().filter(odd).filter(one -> !survey.structure().walls().get(one.wall()).period().endedBy(survey.now())).sorted(Comparator.comparing(WallCoverage::wall));
   }
 
   private static List<WallCoverage> coverage(Survey survey) {

@@ -109,4 +109,13 @@ final class OwnEntries {
   private static Own own(Map<Integer, Own> found, int place) {
     return found.computeIfAbsent(place, any -> new Own(new ArrayList<>(2), new ArrayList<>(0)));
   }
+
+  /** The entries that reach a place, dates and narrowing aside, those of the place itself first. */
+  List<Entry> reaching(int place, PlaceTree tree) {
+    List<Entry> reaching = new ArrayList<>();
+    for (int at = place; at >= 0; at = tree.is(at, PlaceTree.STANDS_ALONE) ? -1 : tree.parents[at]) {
+      reaching.addAll(entriesAt(at));
+    }
+    return reaching;
+  }
 }

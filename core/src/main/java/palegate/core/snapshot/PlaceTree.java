@@ -246,12 +246,34 @@ final class PlaceTree {
     return Integer.compare(wayToOne.length, wayToOther.length);
   }
 
-  /** From the repository down to a place. */
-  private int[] way(int place) {
+  /** How many places stand above this one. O(depth). */
+  int depth(int place) {
     int depth = 0;
-    for (int at = place; at >= 0; at = parents[at]) {
+    for (int at = parents[place]; at >= 0; at = parents[at]) {
       depth++;
     }
+    return depth;
+  }
+
+  /** From the repository down to the place itself. */
+  List<Integer> path(int place) {
+    return Arrays.stream(way(place)).boxed().toList();
+  }
+
+  /** How many places below this one stand alone. O(1) once it has been asked. */
+  int breaksBelow(int place) {
+    int[] before = breaksBefore();
+    int[] stretches = stretchesBelow(place);
+    int breaks = before[place] - before[place + 1];
+    for (int i = 0; i < stretches.length; i += 2) {
+      breaks += before[stretches[i + 1]] - before[stretches[i]];
+    }
+    return breaks;
+  }
+
+  /** From the repository down to a place. */
+  private int[] way(int place) {
+    int depth = depth(place) + 1;
     int[] way = new int[depth];
     for (int at = place; at >= 0; at = parents[at]) {
       way[--depth] = at;

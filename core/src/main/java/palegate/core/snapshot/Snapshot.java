@@ -1,16 +1,12 @@
 package palegate.core.snapshot;
 
 import java.time.Instant;
-import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.BitSet;
 import java.util.Collections;
 import java.util.Comparator;
 import java.util.List;
-import java.util.Map;
 import java.util.Set;
-import java.util.concurrent.ConcurrentHashMap;
-import java.util.function.IntPredicate;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import palegate.core.access.Entry;
@@ -42,7 +38,7 @@ public final class Snapshot {
   private final Subjects subjects;
   private final NestingOrder nesting;
   private final Boundaries boundaries;
-  private final Map<String, OwnLabels> ownLabels;
+  private final KeptLabels labels;
   /** Numbers that this snapshot was compiled with never change hands; those that have come since may, in another draft. */
   private final IdHashes placeHashes;
   private final KeptInstants moments = new KeptInstants();
@@ -59,7 +55,7 @@ public final class Snapshot {
     subjects = new Subjects(structure, people);
     nesting = NestingOrder.of(structure);
     boundaries = Boundaries.of(structure);
-    ownLabels = new ConcurrentHashMap<>();
+    labels = KeptLabels.of(tree);
     placeHashes = new IdHashes(placeRoom());
     basis = null;
     delta = null;
@@ -76,7 +72,7 @@ public final class Snapshot {
     subjects = basis.subjects.with(people, delta, changed);
     nesting = basis.nesting.with(basis.structure, changed, delta);
     boundaries = basis.boundaries.with(delta.difference);
-    ownLabels = !delta.labelsAltered ? basis.ownLabels : new ConcurrentHashMap<>();
+    labels = !delta.labelsAltered ? basis.labels.in(tree) : KeptLabels.of(tree);
     placeHashes = basis.placeHashes;
   }
 
@@ -89,7 +85,7 @@ public final class Snapshot {
     subjects = derived.subjects;
     nesting = derived.nesting;
     boundaries = derived.boundaries;
-    ownLabels = derived.ownLabels;
+    labels = derived.labels;
     placeHashes = derived.placeHashes;
     basis = null;
     delta = null;
@@ -256,11 +252,7 @@ public final class Snapshot {
 
   /** How many places stand above this one. O(depth). */
   public int depth(int place) {
-    int depth = 0;
-    for (int at = tree.parents[place]; at >= 0; at = tree.parents[at]) {
-      depth++;
-    }
-    return depth;
+    return tree.depth(place);
   }
 
   public boolean standsAlone(int place) {
@@ -273,13 +265,7 @@ public final class Snapshot {
 
   /** How many places below this one stand alone. O(1) once it has been asked. */
   public int breaksBelow(int place) {
-    int[] before = tree.breaksBefore();
-    int[] stretches = tree.stretchesBelow(place);
-    int breaks = before[place] - before[place + 1];
-    for (int i = 0; i < stretches.length; i += 2) {
-      breaks += before[stretches[i + 1]] - before[stretches[i]];
-    }
-    return breaks;
+    return tree.breaksBelow(place);
   }
 
   /** The numbers of the places directly below: containers first, each kind by name. O(children log children). */
@@ -295,11 +281,6 @@ public final class Snapshot {
   /** The numbers of the places directly below, in no order. O(children). */
   public List<Integer> childrenInNoOrder(int place) {
     return tree.children(place);
-  }
-
-  /** Whether any place directly below satisfies a test, in no order. O(children). */
-  public boolean anyChild(int place, IntPredicate test) {
-    return tree.children(place).stream().anyMatch(test::test);
   }
 
   /** The numbers of the places whose name contains a text, in capitals or not; ascending. */
@@ -328,12 +309,7 @@ public final class Snapshot {
 
   /** From the repository down to the place itself. */
   public List<Integer> path(int place) {
-    List<Integer> path = new ArrayList<>();
-    for (int at = place; at >= 0; at = tree.parents[at]) {
-      path.add(at);
-    }
-    Collections.reverse(path);
-    return path;
+    return tree.path(place);
   }
 
   /** The names from the repository's children down, joined by " / "; the repository's own for itself. */
@@ -359,11 +335,7 @@ public final class Snapshot {
 
   /** The entries that reach the place, dates and narrowing aside, those of the place itself first. */
   public List<Entry> reachingEntries(int place) {
-    List<Entry> reaching = new ArrayList<>();
-    for (int at = place; at >= 0; at = tree.is(at, PlaceTree.STANDS_ALONE) ? -1 : tree.parents[at]) {
-      reaching.addAll(ownEntries(at));
-    }
-    return reaching;
+    return ownEntries.reaching(place, tree);
   }
 
   /** The role of a grant, and the named rights of a withholding. */
@@ -375,26 +347,12 @@ public final class Snapshot {
 
   /** The place's own value of a label or, if it has none, the nearest value above; null if there is none. */
   public String effectiveLabel(int place, String key) {
-    for (int at = place; at >= 0; at = tree.parents[at]) {
-      String value = tree.place(at).labels().get(key);
-      if (value != null) {
-        return value;
-      }
-    }
-    return null;
+    return labels.effective(place, key);
   }
 
   /** Every place whose effective value of a label is one of these. O(places that have one + places with a value of their own). */
   public BitSet placesLabelled(String key, Set<String> values) {
-    OwnLabels own = ownLabels.get(key);
-    if (own == null) {
-      own = OwnLabels.of(key, tree);
-      // Whatever else is typed in the place of a key is not kept.
-      if (own.places.length > 0) {
-        ownLabels.putIfAbsent(key, own);
-      }
-    }
-    return own.effective(values, tree);
+    return labels.placesWith(key, values);
   }
 
   // --- for the other pieces of this package -----------------------------------------------------------
@@ -435,6 +393,6 @@ public final class Snapshot {
   }
 
   OwnLabels ownLabels(String key) {
-    return ownLabels.computeIfAbsent(key, any -> OwnLabels.of(key, tree));
+    return labels.of(key);
   }
 }

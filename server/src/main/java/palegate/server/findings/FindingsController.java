@@ -11,6 +11,7 @@ import java.time.Instant;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.Predicate;
 import org.springdoc.core.annotations.ParameterObject;
 import org.springframework.http.HttpStatus;
@@ -40,7 +41,7 @@ import palegate.server.shell.Problem;
 import palegate.server.shell.Written;
 import palegate.server.store.ChangeLog;
 import palegate.server.store.FindingAcceptances;
-import palegate.server.store.FindingCare;
+import palegate.server.store.FindingFollowUps;
 import palegate.server.store.History;
 import palegate.server.viewpoint.KnownChanges;
 import palegate.server.viewpoint.Viewpoints;
@@ -60,11 +61,11 @@ class FindingsController {
   record AcceptanceView(String by, Instant until, @MayBeMissing String reason) {}
 
   /** @param about what kind of thing has a page for it, and {@code aboutId} which: of an entry, the place where it stands */
-  record FindingRow(String key, String rule, Severity severity, String text, String about, String aboutId, @MayBeMissing AcceptanceView accepted, @MayBeMissing String carer) {}
+  record FindingRow(String key, String rule, Severity severity, String text, String about, String aboutId, @MayBeMissing AcceptanceView accepted, @MayBeMissing String assignee) {}
 
   /**
    * @param accepted how many are left out for being meant so, or are the only ones shown
-   * @param mine how many of the others the asker sees to
+   * @param mine how many of the others are assigned to the asker
    */
   record FindingsShown(List<FindingRule> rules, int accepted, int mine, Page<FindingRow> findings) {}
 
@@ -92,18 +93,18 @@ class FindingsController {
   private final KnownChanges changes;
   private final ChangeLog log;
   private final FindingAcceptances acceptances;
-  private final FindingCare care;
+  private final FindingFollowUps followUps;
   private final Viewpoints viewpoints;
   private final Accounts accounts;
   private final Clock clock;
 
-  FindingsController(MadeFindings made, History history, KnownChanges changes, ChangeLog log, FindingAcceptances acceptances, FindingCare care, Viewpoints viewpoints, Accounts accounts, Clock clock) {
+  FindingsController(MadeFindings made, History history, KnownChanges changes, ChangeLog log, FindingAcceptances acceptances, FindingFollowUps followUps, Viewpoints viewpoints, Accounts accounts, Clock clock) {
     this.made = made;
     this.history = history;
     this.changes = changes;
     this.log = log;
     this.acceptances = acceptances;
-    this.care = care;
+    this.followUps = followUps;
     this.viewpoints = viewpoints;
     this.accounts = accounts;
     this.clock = clock;
@@ -114,7 +115,7 @@ class FindingsController {
    *
    * @param rule only of this rule
    * @param accepted those that are meant to be so instead of the others
-   * @param mine only those that the asker sees to
+   * @param mine only those that are assigned to the asker
    */
   @GetMapping
   FindingsShown findings(@RequestParam(required = false) String rule, @RequestParam(defaultValue = "false") boolean accepted, @RequestParam(defaultValue = "false") boolean mine, @ParameterObject PageRequest part, Principal who) {
@@ -122,18 +123,24 @@ class FindingsController {
     Map<FindingAcceptances.Accepted, FindingAcceptances.Acceptance> meant = acceptances.at(clock.instant());
     Predicate<Finding> isAccepted = finding -> meant.containsKey(accepted(finding));
     List<Finding> open = found.findings().stream().filter(isAccepted.negate()).toList();
-    Map<String, FindingCare.Carer> carers = care.carers();
-    Predicate<Finding> isMine = finding -> carers.containsKey(finding.key()) && carers.get(finding.key()).login().equals(who.getName());
+    Set<String> assigned = followUps.assignedTo(who.getName());
+    Predicate<Finding> isMine = finding -> assigned.contains(finding.key());
     List<Finding> shown = (accepted ? found.findings().stream().filter(isAccepted) : open.stream()).filter(finding -> (!mine || isMine.test(finding)) && (rule == null || rule.isEmpty() || finding.rule().equals(rule)) && part.takes(finding.text(), finding.rule())).toList();
     return new FindingsShown(found.rules().stream().map(one -> new FindingRule(one.code(), one.severity(), one.title(), (int) open.stream().filter(finding -> finding.rule().equals(one.code())).count())).toList(),
-        found.findings().size() - open.size(), (int) open.stream().filter(isMine).count(), Page.of(shown, part.offset(), part.limit(), finding -> row(finding, found, meant, carers, who.getName())));
+        found.findings().size() - open.size(), (int) open.stream().filter(isMine).count(), rows(shown, part, found, meant, who.getName()));
+  }
+
+  /** To whom they are assigned is asked once, for those of the page. */
+  private Page<FindingRow> rows(List<Finding> shown, PageRequest part, MadeFindings.Made found, Map<FindingAcceptances.Accepted, FindingAcceptances.Acceptance> meant, String account) {
+    Map<String, FindingFollowUps.Assignment> assignments = followUps.of(Page.of(shown, part.offset(), part.limit(), Finding::key).items());
+    return Page.of(shown, part.offset(), part.limit(), finding -> row(finding, found, meant, assignments, account));
   }
 
   private static FindingAcceptances.Accepted accepted(Finding finding) {
     return new FindingAcceptances.Accepted(finding.key(), finding.facts());
   }
 
-  private static FindingRow row(Finding finding, MadeFindings.Made all, Map<FindingAcceptances.Accepted, FindingAcceptances.Acceptance> meant, Map<String, FindingCare.Carer> carers, String account) {
+  private static FindingRow row(Finding finding, MadeFindings.Made all, Map<FindingAcceptances.Accepted, FindingAcceptances.Acceptance> meant, Map<String, FindingFollowUps.Assignment> assignments, String account) {
     String kind = finding.thing().substring(0, finding.thing().indexOf(':'));
     String id = finding.thing().substring(kind.length() + 1);
     if (kind.equals("entry")) {
@@ -142,7 +149,7 @@ class FindingsController {
     }
     return new FindingRow(finding.key(), finding.rule(), finding.severity(), finding.text(), kind, id, Optional.ofNullable(meant.get(accepted(finding)))
         .map(one -> new AcceptanceView(one.byName(), one.until(), all.everything() || one.by().equals(account) ? one.reason() : null)).orElse(null),
-        Optional.ofNullable(carers.get(finding.key())).filter(carer -> FindingCareController.mayKnow(carer, all.everything(), account)).map(FindingCare.Carer::name).orElse(null));
+        Optional.ofNullable(assignments.get(finding.key())).filter(one -> FindingFollowUpController.mayKnow(one, all.everything(), account)).map(FindingFollowUps.Assignment::name).orElse(null));
   }
 
   /** One of them, with its fixes; each was tried, and what it would do is counted. */
@@ -159,7 +166,7 @@ class FindingsController {
       List<RightsDifference.PersonShift> people = rehearsal.now().people();
       return new FixView(fix.words(), fix.changes().stream().map(ChangeBody::of).toList(), (int) people.stream().filter(one -> !one.gained().isEmpty()).count(), (int) people.stream().filter(one -> !one.lost().isEmpty()).count(), rehearsal.lockOuts().size());
     }).toList();
-    return new FindingView(row(finding, all, acceptances.at(now), care.carers(), who.getName()), finding.facts(), rule.title(), rule.matters(), finding.evidence(), fixes);
+    return new FindingView(row(finding, all, acceptances.at(now), followUps.of(List.of(key)), who.getName()), finding.facts(), rule.title(), rule.matters(), finding.evidence(), fixes);
   }
 
   /** Since when one has been there: with which change it came, or that it came by a date. */

@@ -11,6 +11,7 @@ import org.springframework.stereotype.Component;
 import palegate.core.collections.Later;
 import palegate.core.duties.Duty;
 import palegate.core.findings.Finding;
+import palegate.core.findings.Findings;
 import palegate.core.findings.KeptFindings;
 import palegate.core.findings.Limits;
 import palegate.core.findings.Rule;
@@ -76,16 +77,26 @@ class MadeFindings {
     // Decided by duties, which the asker knows of, not by whether something is hidden, which they may not know.
     boolean everywhere = administersEverything(viewpoint.asker());
     FindingSettings.Settings house = settings.now();
-    List<Rule> rules = Rules.ALL.stream().filter(rule -> (everywhere || !rule.isOfWhole()) && !house.off().containsKey(rule.code())).toList();
+    List<Rule> rules = rules(everywhere, house);
     Instant now = clock.instant();
     // Whoever asks while it is being looked waits for that, and does not look as well.
     Found found = held.get(everywhere).asMap().compute(snapshot, (state, known) -> known != null && known.settings().equals(house) && Duration.between(known.at(), now).abs().compareTo(FRESH_FOR) <= 0 && state.sameBetween(known.at(), now) ? known : new Found(now, house, new Later<>(() -> look(viewpoint.whole() ? everywhere + " all" : everywhere + " " + account, state, now, house.limits(), rules))));
     return new Made(snapshot, found.at(), everywhere, house.limits(), rules, found.findings().get());
   }
 
-  /** Whether an account's owner may come in, and has the room at all. */
-  boolean mayHave(String account) {
-    return accounts.isOpen(account) && Rooms.of(viewpoints.asker(account), false).contains("findings");
+  /** Whether an account's owner may come in, has the room, and has a finding among theirs. Only its own rule is asked. */
+  boolean has(String account, Finding finding) {
+    if (!accounts.isOpen(account) || !Rooms.of(viewpoints.asker(account), false).contains("findings")) {
+      return false;
+    }
+    Viewpoint viewpoint = viewpoints.of(account);
+    FindingSettings.Settings house = settings.now();
+    List<Rule> rules = rules(administersEverything(viewpoint.asker()), house).stream().filter(rule -> rule.code().equals(finding.rule())).toList();
+    return Findings.of(viewpoint.snapshot(), clock.instant(), house.limits(), rules).stream().anyMatch(one -> one.key().equals(finding.key()));
+  }
+
+  private static List<Rule> rules(boolean everywhere, FindingSettings.Settings house) {
+    return Rules.ALL.stream().filter(rule -> (everywhere || !rule.isOfWhole()) && !house.off().containsKey(rule.code())).toList();
   }
 
   private KeptFindings look(String of, Snapshot snapshot, Instant now, Limits limits, List<Rule> rules) {

@@ -7,7 +7,6 @@ import java.security.Principal;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
-import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -95,10 +94,8 @@ class GatehouseController {
         passed.stream().limit(LISTED).toList(), Math.max(0, passed.size() - LISTED), ends.stream().limit(LISTED).toList(), Math.max(0, ends.size() - LISTED), proofs);
   }
 
-  /** Only of those that are known are so many read: how many others there are is not to be seen from that. */
   private List<ChangeLog.Logged> knownSince(long seen, String account, Map<Long, KnownChanges.Known> mayKnow) {
-    List<Long> newest = mayKnow.keySet().stream().filter(number -> number > seen).sorted(Comparator.reverseOrder()).limit(READ_AT_MOST).toList();
-    return log.of(newest, true).stream().map(change -> KnownChanges.told(change, mayKnow)).filter(change -> !change.author().equals(account)).toList();
+    return ChangesByOthers.newest(mayKnow.keySet(), seen, account, READ_AT_MOST, numbers -> log.of(numbers, true)).stream().map(change -> KnownChanges.told(change, mayKnow)).toList();
   }
 
   /** Says that all of what was shown has been seen: up to that change and that instant, and not what came since. */

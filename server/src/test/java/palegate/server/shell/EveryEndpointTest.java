@@ -90,7 +90,7 @@ class EveryEndpointTest {
         // Cells are asked for with the heads they are under, and a matrix kept under a name gives nobody anything; nor does having seen what is new.
         .filter(endpoint -> !endpoint.path().equals("/api/matrix/cells") && !endpoint.path().startsWith("/api/matrix/views") && !endpoint.path().equals("/api/gatehouse/visit"))
         // To say something about a finding changes nothing.
-        .filter(endpoint -> !endpoint.path().equals("/api/findings/remarks"))
+        .filter(endpoint -> !endpoint.path().equals("/api/findings/comments"))
         .forEach(endpoint -> all.assertThat(ask(oriel, endpoint).status()).as("%s", endpoint).isEqualTo(403));
     all.assertAll();
   }

@@ -53,8 +53,8 @@ class EveryAnswerIsGivenToAViewpointTest {
     ask("GET /api/types", "");
     ask("GET /api/findings", "?limit=200", "?accepted=true", "?rule=ends-soon");
     ask("GET /api/findings/one", "?key=break-nearly-same%20place:$place", "?key=no-keeper%20place:$place", "?key=ends-soon%20group:$group", "?key=entry-ended%20entry:h-acc-1");
-    ask("GET /api/findings/carers", "?key=break-nearly-same%20place:$place", "?key=no-keeper%20place:$place", "?key=entry-ended%20entry:h-acc-1");
-    elsewhere("keeps what is sent: FindingCareTest", "POST /api/findings/carers", "DELETE /api/findings/carers", "POST /api/findings/remarks");
+    ask("GET /api/findings/follow-up", "?key=break-nearly-same%20place:$place", "?key=no-keeper%20place:$place", "?key=entry-ended%20entry:h-acc-1");
+    elsewhere("keeps what is sent: FindingFollowUpTest", "POST /api/findings/assignment", "DELETE /api/findings/assignment", "POST /api/findings/comments");
     ask("GET /api/findings/settings", "");
     elsewhere("gives new things ids of their own: FindingsRoomTest", "GET /api/findings/mining");
     elsewhere("other changes led there: FindingsRoomTest", "GET /api/findings/since");

@@ -9,6 +9,8 @@ import { namesOf, ON_PAPER, sheetsOf, smallPrint, withinOf } from './sheets'
 /** The matrix as it is shown, sheet by sheet, for paper: every cell in words too, so that nothing hangs on colour. */
 const props = defineProps<{
   title: string
+  /** How much of what there is is shown. */
+  about: string
   rows: readonly Shown[]
   columns: readonly Shown[]
   cell: (row: Shown, column: Shown) => Cell | undefined
@@ -81,7 +83,8 @@ const print = () => window.print()
       :aria-label="`Sheet ${sheet.number} of ${sheet.of}`"
     >
       <p class="head">
-        <strong>{{ title }}</strong> · {{ moment(now.toISOString()) }} · sheet {{ sheet.number }} of {{ sheet.of }}
+        <strong>{{ title }}</strong> · {{ about }} · {{ moment(now.toISOString()) }} · sheet {{ sheet.number }} of
+        {{ sheet.of }}
       </p>
       <table>
         <thead>

@@ -3,7 +3,6 @@ import { useQuery } from '@tanstack/vue-query'
 import { computed, nextTick, ref, shallowRef, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { answer, api } from '@/api/client'
-import { useNotices } from '@/common/useNotices'
 import { counted } from '@/common/words'
 import { RIGHTS } from '@/paling/rights'
 import { useSession } from '@/session/useSession'
@@ -21,12 +20,12 @@ import { useChoice } from './useChoice'
 import { soughtOf, useFound } from './useFound'
 import { useHeads } from './useHeads'
 import { useOnPaper } from './useOnPaper'
+import { useSeek } from './useSeek'
 
 /** Who has what where, at one glance: subjects against places, or types. */
 const route = useRoute()
 const router = useRouter()
 const { may } = useSession()
-const notices = useNotices()
 const text = (key: string) => (typeof route.query[key] === 'string' ? String(route.query[key]) : undefined)
 const look = computed(() => lookOf(route.query))
 const sought = computed(() => soughtOf(text))
@@ -124,51 +123,18 @@ const here = computed(() => {
     ? undefined
     : { row, column, subject: subjectOf(row, column).head, place: placeOf(row, column).head }
 })
-let atOutlier = -1
-watch(found.strange, () => (atOutlier = -1))
-/** Goes to the next outlier, the strangest first, wherever it is: what hides it is unfolded. */
-async function seek(step: 1 | -1) {
-  const all = found.strange.value?.outliers ?? []
-  if (all.length === 0) return
-  atOutlier = (atOutlier + step + all.length) % all.length
-  const one = all[atOutlier]!
-  await goTo(one.row, one.column)
+const { goTo, seek, chooseAlike } = useSeek({
+  found,
+  down,
+  across,
+  turned: computed(() => look.value.turned),
+  choice,
+  unfoldTo,
+  here,
+})
+async function seekAndStay(step: 1 | -1) {
+  await seek(step)
   grid.value?.focus()
-}
-/** Goes to a cell by the positions of its heads among all, and unfolds what hides it. */
-async function goTo(subject: number, place: number) {
-  unfoldTo(subject, place)
-  await nextTick()
-  const row = shownSubjects.value.findIndex((shown) => shown.at === subject)
-  const column = shownPlaces.value.findIndex((shown) => shown.at === place)
-  if (row >= 0 && column >= 0) choice.go(look.value.turned ? { y: column, x: row } : { y: row, x: column })
-}
-/** Chooses all that are shown and give the same from the same as the one where one is; asked for, since not all of them may have been fetched. */
-async function chooseAlike(inRow: boolean) {
-  const at = here.value
-  if (at === undefined) return
-  const { y } = choice.active.value
-  try {
-    const alike = await found.alikeTo(at.subject.key, at.place.key)
-    if (alike === undefined || alike.cut) {
-      notices.say(
-        alike === undefined
-          ? 'The matrix has become another meanwhile. Nothing was chosen; try it again.'
-          : 'There are too many like it to choose them all. Choose in one row.',
-      )
-      return
-    }
-    const spots: { y: number; x: number }[] = []
-    down.value.forEach((row, i) => {
-      if (inRow && i !== y) return
-      across.value.forEach((column, j) => {
-        if (alike.cells.has(key(row, column))) spots.push({ y: i, x: j })
-      })
-    })
-    choice.choose(spots)
-  } catch (error) {
-    notices.fail(error)
-  }
 }
 
 // --- one cell, and many -----------------------------------------------------------------------
@@ -228,13 +194,9 @@ const paper = useOnPaper(
   { down, across },
   cells,
 )
-const paperFault = computed(
-  () =>
-    cells.failed.value ||
-    (sought.value.kind === '' ? '' : found.fault.value?.message) ||
-    heads.error.value?.message ||
-    '',
-)
+const paperFault = computed(() => cells.failed.value || (found.fault.value ?? heads.error.value)?.message || '')
+// Without the outliers it would seem that there are none.
+const paperWaits = computed(() => found.pending.value || found.strange.value === undefined)
 
 const said = computed(() => {
   const parts = [
@@ -272,7 +234,8 @@ const said = computed(() => {
     :roles="roles"
     :drawn="drawn"
     :now="laidOutAt"
-    :waiting="found.pending.value"
+    :about="said"
+    :waiting="paperWaits"
     :fault="paperFault"
     @want="paper.want"
     @close="router.replace({ name: 'matrix', query: { ...route.query, sheets: undefined } })"
@@ -293,7 +256,7 @@ const said = computed(() => {
         <span v-if="cells.failed.value" class="fault" role="alert">{{ cells.failed.value }}</span>
         <span v-if="found.fault.value" class="fault" role="alert">{{ found.fault.value.message }}</span>
         <span class="acts">
-          <v-btn v-if="(found.strange.value?.total ?? 0) > 0" size="small" @click="seek(1)">Next outlier</v-btn>
+          <v-btn v-if="(found.strange.value?.total ?? 0) > 0" size="small" @click="seekAndStay(1)">Next outlier</v-btn>
           <span v-if="tooMany" class="warn"
             >{{ counted(choice.count.value, 'cell') }} chosen: at most {{ counted(CELLS_AT_MOST, 'cell') }} at
             once</span
@@ -332,7 +295,7 @@ const said = computed(() => {
             @fold="fold"
             @open="open"
             @change="change"
-            @seek="seek"
+            @seek="seekAndStay"
             @alike="chooseAlike"
             @hover="hovered = $event"
           />

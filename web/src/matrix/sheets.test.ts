@@ -32,6 +32,7 @@ function paper(
   return mount(MatrixSheets, {
     props: {
       title: 'All groups, below Casualties',
+      about: '9 subjects × 9 places, 3 places left out: choose a place further down',
       rows: heads(rows, '7'),
       columns: heads(columns),
       cell: (row, column) => cell(row.at, column.at),
@@ -95,6 +96,7 @@ describe('a matrix on paper', () => {
     expect(headLines).toHaveLength(2)
     expect(headLines[1]).toContain('All groups, below Casualties')
     expect(headLines[1]).toContain('29 Nov 2026')
+    expect(headLines[1], 'what is left out is said on paper too').toContain('3 places left out')
     expect(headLines[1]).toContain('sheet 2 of 2')
   })
 

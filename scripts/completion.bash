@@ -8,7 +8,7 @@ _palegate() {
     --size) words="demo large" ;;
     *)
       case "${COMP_WORDS[1]-}" in
-        "$word") [ "$COMP_CWORD" = 1 ] && words="start stop status reset-demo import export access explain diff check rehearse apply walls prove verify walk ask statement findings who reach matrix test bench pictures completion help" ;;
+        "$word") [ "$COMP_CWORD" = 1 ] && words="start stop status reset-demo import export access explain diff check rehearse apply walls prove verify walk ask statement findings who reach matrix mining test bench pictures completion help" ;;
         access) words="--bundle --at --standing --format --out --help" ;;
         explain) words="--bundle --person --place --at --help" ;;
         diff) words="--before --after --at --out --help" ;;
@@ -16,6 +16,7 @@ _palegate() {
         rehearse) words="--bundle --changes --as --at --format --out --help" ;;
         apply) words="--bundle --changes --at --out --help" ;;
         matrix) words="--bundle --subjects --places --below --documents --outliers --at --format --out --help" ;;
+        mining) words="--bundle --minutes --changes --at --format --out --help" ;;
         who) words="--bundle --place --right --standing --at --format --out --help" ;;
         reach) words="--bundle --person --right --standing --at --format --out --help" ;;
         findings) words="--bundle --rule --severity --at --format --out --help" ;;
@@ -29,7 +30,7 @@ _palegate() {
         import) words="--note --help" ;;
         export) words="--change --help" ;;
         test) words="core server web e2e --help" ;;
-        bench) words="engine memory beside walls statements findings matrix server --help" ;;
+        bench) words="engine memory beside walls statements findings matrix mining server --help" ;;
       esac
       ;;
   esac

@@ -10,6 +10,8 @@ export function thingLink(item: { about: string; aboutId: string }): RouteLocati
     role: { name: 'roles', params: { id: item.aboutId } },
     type: { name: 'types', params: { id: item.aboutId } },
     wall: { name: 'walls', params: { id: item.aboutId } },
+    draft: { name: 'drafts', params: { id: item.aboutId } },
+    duty: { name: 'duties' },
   }
   return ROOMS[item.about]
 }

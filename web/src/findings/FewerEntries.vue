@@ -1,57 +1,102 @@
 <script setup lang="ts">
-import { useQuery } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
-import { answer, api, type Schemas } from '@/api/client'
-import { counted } from '@/common/words'
+import type { Schemas } from '@/api/client'
+import { counted, listed } from '@/common/words'
 import { useSession } from '@/session/useSession'
 import { useDrafting } from '@/tray/useDrafting'
+import { TRIED, useMining } from './useMining'
 
 /** How exactly the same could be said with fewer entries. Each proposal stands on those before it. */
 const { may } = useSession()
 const { draftAt, busy } = useDrafting()
-const query = useQuery({
-  queryKey: ['findings', 'mining'],
-  queryFn: () => answer(api.GET('/api/findings/mining')),
-  staleTime: 60_000,
-})
-const found = computed(() => query.data.value)
+const { begin, callOff, looking, found, asked, fault } = useMining()
 const drafted = ref(0)
-const share = computed(() =>
-  found.value === undefined || found.value.before === 0
-    ? 0
-    : Math.round(((found.value.before - found.value.after) * 100) / found.value.before),
-)
+const fewer = computed(() => (found.value ? found.value.before.entries - found.value.after.entries : 0))
+const share = computed(() => (fewer.value === 0 ? 0 : Math.round((fewer.value * 100) / found.value!.before.entries)))
+
+/** What else becomes more or less: a new group has to be kept too. */
+const rest = computed(() => {
+  const { before, after } = found.value!
+  const parts = [
+    ...(before.groups === after.groups ? [] : [`${counted(after.groups, 'group')} instead of ${before.groups}`]),
+    ...(before.memberships === after.memberships ? [] : [`${counted(after.memberships, 'membership')} instead of ${before.memberships}`]),
+    ...(before.roles === after.roles ? [] : [`${counted(after.roles, 'role')} instead of ${before.roles}`]),
+  ]
+  return parts.length === 0 ? '' : `There would be ${listed(parts)}.`
+})
+
 async function add(upTo: number) {
   const proposals = found.value!.proposals.slice(0, upTo)
   if (await draftAt(proposals.flatMap((one) => one.changes) as Schemas['Change'][])) drafted.value = upTo
+}
+
+function saved(one: Schemas['ProposalView']) {
+  const entries = one.saves > 0 ? counted(one.saves, 'entry fewer', 'entries fewer') : ''
+  return [entries, one.groups > 0 ? counted(one.groups, 'group fewer', 'groups fewer') : ''].filter(Boolean).join(', ')
 }
 </script>
 
 <template>
   <article class="sheet fewer" aria-labelledby="fewer-title">
     <h2 id="fewer-title">The same with fewer entries</h2>
-    <p v-if="query.isError.value" class="fault" role="alert">{{ query.error.value?.message }}</p>
-    <p v-else-if="!found" role="status">Trying what could go, piece by piece …</p>
-    <template v-else>
+    <p v-if="fault" class="fault" role="alert">{{ fault.message }}</p>
+    <template v-if="looking">
+      <p role="status">
+        <template v-if="looking.kind"
+          >Trying {{ TRIED[looking.kind] }}: {{ looking.tried.toLocaleString('en-GB') }} of
+          {{ looking.candidates.toLocaleString('en-GB') }}. {{ counted(looking.saved, 'entry', 'entries') }} saved so
+          far.</template
+        ><template v-else>Waiting for its turn …</template>
+        <span class="quiet">You can go on with something else: it is here when you come back.</span>
+      </p>
+      <v-progress-linear
+        :model-value="looking.candidates === 0 ? 0 : (looking.tried * 100) / looking.candidates"
+        height="4"
+        aria-hidden="true"
+      />
+      <div class="acts">
+        <v-btn size="small" :loading="callOff.isPending.value" @click="callOff.mutate()">Call it off</v-btn>
+      </div>
+    </template>
+    <template v-else-if="asked && !found">
+      <p>
+        Groups, roles and places above can often say in one entry what many say now. Every way is tried on its own, and
+        proposed only if nobody would gain or lose anything, now or on any later day.
+      </p>
+      <div class="acts">
+        <v-btn size="small" class="is-main" :loading="begin.isPending.value" @click="begin.mutate()">Look for them</v-btn>
+      </div>
+    </template>
+    <template v-else-if="found">
       <p v-if="found.proposals.length === 0">
-        Nothing can be said with fewer entries than the {{ found.before }} that there are.
+        Nothing can be said with fewer entries than the {{ found.before.entries }} that there are<template
+          v-if="found.cut"
+          >, as far as it was tried: it was called off before the end</template
+        >.
       </p>
       <template v-else>
         <p>
-          <strong>{{ found.before }} entries could be {{ found.after }}</strong
+          <strong>{{ found.before.entries }} entries could be {{ found.after.entries }}</strong
           >, {{ share }} in a hundred fewer. Nobody would gain or lose anything, now or at any later day on which
-          something begins or ends: each was tried, on what those before it leave.<template v-if="found.cut">
-            There was not time to try everything.</template
+          something begins or ends: each was tried, on what those before it leave. {{ rest }}<template v-if="found.cut">
+            It was called off, or time ran out, before everything was tried.</template
+          ><template v-if="found.more > 0">
+            {{ counted(found.more, 'more is', 'more are') }} not listed, so that the draft does not become too large; put
+            these in force and look again.</template
           >
         </p>
-        <div v-if="may('access')" class="acts">
+        <div class="acts">
           <v-btn
+            v-if="may('access')"
             size="small"
             class="is-main"
             :loading="busy"
             :disabled="drafted > 0"
             @click="add(found.proposals.length)"
             >Add all to the draft</v-btn
+          >
+          <v-btn v-if="found.cut" size="small" :loading="begin.isPending.value" @click="begin.mutate()"
+            >Look again</v-btn
           >
         </div>
         <p v-if="drafted > 0" class="good" role="status">
@@ -61,7 +106,7 @@ async function add(upTo: number) {
         <ol>
           <li v-for="(one, i) in found.proposals" :key="one.words">
             <span
-              >{{ one.words }} <span class="quiet">{{ counted(one.saves, 'entry', 'entries') }} fewer</span></span
+              >{{ one.words }} <span class="quiet">{{ saved(one) }}</span></span
             >
             <v-btn
               v-if="may('access')"

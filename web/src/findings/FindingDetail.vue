@@ -62,7 +62,7 @@ async function takeBack() {
     </ul>
     <p class="ways">
       <router-link v-if="thingLink(one.finding)" :to="thingLink(one.finding)!">Look at it</router-link>
-      <button v-if="!asking" type="button" class="linklike" @click="asking = true">since when?</button>
+      <button v-if="one.dated && !asking" type="button" class="linklike" @click="asking = true">since when?</button>
     </p>
     <p v-if="since.isError.value" class="fault" role="alert">{{ since.error.value?.message }}</p>
     <p v-else-if="since.data.value" role="status">

@@ -20,6 +20,8 @@ const LIMITS: { key: keyof Schemas['FindingLimits']; label: string }[] = [
   { key: 'soonDays', label: 'Days that are soon' },
   { key: 'checkedOutDays', label: 'Days kept to oneself' },
   { key: 'nearlySamePeople', label: 'People of a near break' },
+  { key: 'unusedDays', label: 'Days until unused' },
+  { key: 'draftDays', label: 'Days of a draft' },
 ]
 const faults = ref<FaultLine[]>([])
 const switching = ref<string>()

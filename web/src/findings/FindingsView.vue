@@ -11,6 +11,7 @@ import { useSession } from '@/session/useSession'
 import FewerEntries from './FewerEntries.vue'
 import FindingDetail from './FindingDetail.vue'
 import FindingSettings from './FindingSettings.vue'
+import FindingsGone from './FindingsGone.vue'
 import { SEVERITIES, severityOf } from './finding'
 
 /** What needs a look, the gravest first. */
@@ -62,7 +63,7 @@ const counts = computed(() =>
 function turnTo(query: Record<string, string | undefined>) {
   void router.replace({ name: 'findings', query: { ...route.query, ...query } })
 }
-const chosen = (row: Schemas['FindingRow']) => ({ name: 'findings', query: { ...route.query, key: row.key, fewer: undefined } })
+const chosen = (row: Schemas['FindingRow']) => ({ name: 'findings', query: { ...route.query, key: row.key, fewer: undefined, gone: undefined } })
 </script>
 
 <template>
@@ -77,7 +78,8 @@ const chosen = (row: Schemas['FindingRow']) => ({ name: 'findings', query: { ...
         :items="rules"
         @update:model-value="turnTo({ rule: $event || undefined, key: undefined })"
       />
-      <v-btn v-if="may('access') || may('audit')" size="small" :to="{ name: 'findings', query: { ...route.query, key: undefined, fewer: 'yes' } }">Fewer entries …</v-btn>
+      <v-btn v-if="may('access') || may('audit')" size="small" :to="{ name: 'findings', query: { ...route.query, key: undefined, gone: undefined, fewer: 'yes' } }">Fewer entries …</v-btn>
+      <v-btn size="small" :to="{ name: 'findings', query: { ...route.query, key: undefined, fewer: undefined, gone: 'yes' } }">What went …</v-btn>
       <v-btn size="small" @click="setting = true">What is looked for …</v-btn>
       <v-select class="which" label="Show" :model-value="which" :items="whiches" @update:model-value="turnWhich" />
     </template>
@@ -120,6 +122,7 @@ const chosen = (row: Schemas['FindingRow']) => ({ name: 'findings', query: { ...
     <FindingSettings v-if="setting" @close="setting = false" />
     <FindingDetail v-if="key" :key="key" :finding-key="key" />
     <FewerEntries v-else-if="text('fewer') === 'yes'" />
+    <FindingsGone v-else-if="text('gone') === 'yes'" />
     <div v-else class="quiet hint">
       <p>
         A finding is something that a careful person would want to know, though it is not wrong. Choose one: it says why

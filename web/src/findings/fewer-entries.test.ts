@@ -9,23 +9,28 @@ import FewerEntries from './FewerEntries.vue'
 vi.mock('vue-router', () => ({ useRoute: () => ({ params: {}, query: {} }), useRouter: () => ({ push: vi.fn() }) }))
 
 const remove = (entry: string) => ({ kind: 'removeGrant', place: 'f-1', entry })
+const size = (entries: number) => ({ entries, groups: 5, memberships: 20, roles: 4 })
 const FOUND = {
-  before: 40,
-  after: 30,
+  before: size(40),
+  after: size(30),
+  tried: 9,
+  more: 0,
   cut: false,
   proposals: [
-    { kind: 'ENDED', words: 'Drop 4 entries that have ended.', saves: 4, changes: [remove('e-1'), remove('e-2')] },
-    { kind: 'LIFTED', words: 'Give Reader once at Casualties.', saves: 6, changes: [remove('e-3')] },
+    { kind: 'ENDED', words: 'Drop 4 entries that have ended.', saves: 4, groups: 0, changes: [remove('e-1'), remove('e-2')] },
+    { kind: 'LIFT', words: 'Give Reader once at Casualties.', saves: 6, groups: 1, changes: [remove('e-3')] },
   ],
 }
 
-async function fewer(found: object, duties = ['access']) {
+async function fewer(found: object | undefined, duties = ['access'], looking?: object) {
   aServer({
     'GET /api/session': () => ({ account: { login: 'w', name: 'W', duties, rooms: [], mayDraft: true }, demo: [] }),
     'GET /api/draft': () => ({ items: [] }),
     'POST /api/draft/changes': () => ({ items: [] }),
     'POST /api/draft/changes/many': () => ({ items: [] }),
-    'GET /api/findings/mining': () => found,
+    'GET /api/findings/mining': () => ({ ...(found && { found }), ...(looking && { looking }) }),
+    'POST /api/findings/mining': () => ({ looking: { tried: 0, candidates: 0, saved: 0 } }),
+    'DELETE /api/findings/mining': () => undefined,
   })
   const shown = mount(FewerEntries, { global: { plugins: [createVuetify(), createPinia(), VueQueryPlugin], stubs: { RouterLink: { template: '<a><slot /></a>' } } } })
   await answered()
@@ -37,8 +42,13 @@ describe('the same with fewer entries', () => {
   it('says how many there are, how many there could be, and that nobody gains or loses anything', async () => {
     const shown = await fewer(FOUND)
     expect(shown.text()).toContain('40 entries could be 30, 25 in a hundred fewer.')
-    expect(shown.text()).not.toContain('There was not time to try everything.')
-    expect(shown.findAll('li').map((line) => line.find('.quiet').text())).toEqual(['4 entries fewer', '6 entries fewer'])
+    expect(shown.text()).not.toContain('before everything was tried')
+    expect(shown.findAll('li').map((line) => line.find('.quiet').text())).toEqual(['4 entries fewer', '6 entries fewer, 1 group fewer'])
+  })
+
+  it('says what else becomes more or less', async () => {
+    expect((await fewer(FOUND)).text()).not.toContain('There would be')
+    expect((await fewer({ ...FOUND, after: { ...size(30), groups: 6, memberships: 23 } })).text()).toContain('There would be 6 groups instead of 5 and 23 memberships instead of 20.')
   })
 
   it('drafts a proposal together with those that it stands on', async () => {
@@ -59,8 +69,27 @@ describe('the same with fewer entries', () => {
   })
 
   it('says when not everything was tried, and when nothing is to be had', async () => {
-    expect((await fewer({ ...FOUND, cut: true })).text()).toContain('There was not time to try everything.')
-    expect((await fewer({ before: 12, after: 12, cut: false, proposals: [] })).text()).toContain('Nothing can be said with fewer entries than the 12 that there are.')
+    expect((await fewer({ ...FOUND, cut: true })).text()).toContain('It was called off, or time ran out, before everything was tried.')
+    expect((await fewer({ ...FOUND, more: 3 })).text()).toContain('3 more are not listed')
+    expect((await fewer({ ...FOUND, after: size(40), proposals: [] })).text()).toContain('Nothing can be said with fewer entries than the 40 that there are.')
+  })
+
+  it('begins only when it is asked to, and says how far it is', async () => {
+    const shown = await fewer(undefined)
+    expect(shown.text()).toContain('Look for them')
+    expect(requests.some((one) => one.what === 'POST /api/findings/mining')).toBe(false)
+    await shown.find('.acts button').trigger('click')
+    await answered()
+    expect(shown.find('[role=status]').text()).toContain('Waiting for its turn')
+    const looking = await fewer(undefined, ['access'], { kind: 'GROUP', tried: 12, candidates: 1400, saved: 31 })
+    expect(looking.find('[role=status]').text()).toContain('Trying people named one by one who are a group: 12 of 1,400. 31 entries saved so far.')
+  })
+
+  it('can be called off', async () => {
+    const shown = await fewer(undefined, ['access'], { kind: 'IDLE', tried: 1, candidates: 2, saved: 0 })
+    await shown.find('.acts button').trigger('click')
+    await answered()
+    expect(requests.map((one) => one.what)).toContain('DELETE /api/findings/mining')
   })
 
   it('is read, not drafted, by whoever does not administer access', async () => {

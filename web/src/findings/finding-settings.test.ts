@@ -9,7 +9,7 @@ import FindingSettings from './FindingSettings.vue'
 vi.mock('vue-router', () => ({ useRoute: () => ({ params: {}, query: {} }), useRouter: () => ({ push: vi.fn() }) }))
 
 const SETTINGS = {
-  limits: { soonDays: 14, checkedOutDays: 30, nearlySamePeople: 2 },
+  limits: { soonDays: 14, checkedOutDays: 30, nearlySamePeople: 2, unusedDays: 180, draftDays: 30 },
   rules: [
     { code: 'no-keeper', severity: 'GRAVE', title: 'places that nobody keeps' },
     { code: 'role-unused', severity: 'UNTIDY', title: 'roles that are not used', off: { by: 'Wenna Carrow', at: '2026-11-20T09:00:00Z', reason: 'Kept for the spring.' } },

@@ -25,8 +25,14 @@ export function effectOf(fix: Pick<Schemas['FixView'], 'gaining' | 'losing' | 'l
 
 /** Since when a finding has been there. */
 export function sinceWords(since: Schemas['SinceView']): string {
-  if (since.at === undefined) return 'In so large a repository it is not looked back.'
+  if (since.at === undefined) return 'It is not looked back for this.'
   if (!since.known) return `It was there already ${moment(since.at)}. It was not looked further back.`
   if (since.byDate) return `It came after ${moment(since.at)} by a date: something began, ended or had lasted too long.`
   return since.change === undefined ? `It came ${moment(since.at)}.` : `It came ${moment(since.at)} with a change by ${since.change.author}: “${since.change.note}”.`
+}
+
+/** When and with what a finding went. */
+export function wentWords(gone: Schemas['GoneView']): string {
+  if (gone.byDate) return `Went after ${moment(gone.at)} by a date.`
+  return gone.went === undefined ? `Went ${moment(gone.at)}.` : `Went ${moment(gone.at)} with a change by ${gone.went.author}: “${gone.went.note}”.`
 }

@@ -13,7 +13,7 @@ import picocli.CommandLine.Spec;
     name = "palegate",
     mixinStandardHelpOptions = true,
     description = "Answers questions about a permission structure held in a bundle.",
-    subcommands = {AccessCommand.class, ExplainCommand.class, DiffCommand.class, CheckCommand.class, RehearseCommand.class, ApplyCommand.class, WallsCommand.class, ProveCommand.class, VerifyCommand.class, WalkCommand.class, AskCommand.class, StatementCommand.class, FindingsCommand.class, WhoCommand.class, ReachCommand.class, MatrixCommand.class})
+    subcommands = {AccessCommand.class, ExplainCommand.class, DiffCommand.class, CheckCommand.class, RehearseCommand.class, ApplyCommand.class, WallsCommand.class, ProveCommand.class, VerifyCommand.class, WalkCommand.class, AskCommand.class, StatementCommand.class, FindingsCommand.class, WhoCommand.class, ReachCommand.class, MatrixCommand.class, MiningCommand.class})
 public final class Main implements Runnable {
   @Spec private CommandSpec spec;
 
@@ -31,6 +31,6 @@ public final class Main implements Runnable {
 
   @Override
   public void run() {
-    throw new ParameterException(spec.commandLine(), "Name a command: access, explain, diff, check, rehearse, apply, walls, prove, verify, walk, ask, statement, findings, who, reach or matrix.");
+    throw new ParameterException(spec.commandLine(), "Name a command: access, explain, diff, check, rehearse, apply, walls, prove, verify, walk, ask, statement, findings, who, reach, matrix or mining.");
   }
 }

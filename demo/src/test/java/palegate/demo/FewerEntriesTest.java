@@ -20,9 +20,9 @@ class FewerEntriesTest {
     Instant now = Instant.parse("2026-11-28T10:00:00Z");
     Snapshot demo = Snapshot.of(WholeHistoryTest.replay(now, new ArrayList<>()));
     AtomicInteger next = new AtomicInteger();
-    Mining.Found found = Mining.of(demo, now, () -> "mined-" + next.incrementAndGet(), () -> false);
+    Mining.Found found = Mining.of(demo, now, () -> "mined-" + next.incrementAndGet(), Mining.Progress.NONE);
     assertThat(found.cut()).isFalse();
-    assertThat(found.after() * 10).as("%d entries before", found.before()).isLessThanOrEqualTo(found.before() * 7);
+    assertThat(found.after().entries() * 10).as("%s before", found.before()).isLessThanOrEqualTo(found.before().entries() * 7);
     List<Change> all = found.proposals().stream().flatMap(proposal -> proposal.changes().stream()).toList();
     Rehearsal rehearsal = Rehearsal.of(demo, all, now, null);
     assertThat(rehearsal.refusals()).isEmpty();

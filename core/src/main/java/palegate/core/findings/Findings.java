@@ -2,8 +2,12 @@ package palegate.core.findings;
 
 import java.time.Instant;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
+import java.util.stream.Stream;
 import palegate.core.snapshot.Snapshot;
+import palegate.core.snapshot.SnapshotAt;
 
 /** Everything found in a structure at an instant, in a stable order: the gravest first, then by rule, then by what it is about. */
 public final class Findings {
@@ -16,6 +20,18 @@ public final class Findings {
 
   public static List<Finding> of(Snapshot snapshot, Instant instant, Limits limits, List<Rule> rules) {
     return of(new Survey(snapshot.at(instant), limits), rules);
+  }
+
+  /** By rules that ask for what people did as well. */
+  public static List<Finding> of(SnapshotAt moment, Limits limits, Activity activity, List<Rule> rules) {
+    return of(new Survey(moment, limits, activity), rules);
+  }
+
+  /** Two lists, each as above, in one. */
+  public static List<Finding> together(List<Finding> some, List<Finding> others) {
+    Map<String, Integer> order = new HashMap<>();
+    Rules.ALL.forEach(rule -> order.put(rule.code(), order.size()));
+    return others.isEmpty() ? some : Stream.concat(some.stream(), others.stream()).sorted(Comparator.comparing(Finding::severity).thenComparing(finding -> order.get(finding.rule()))).toList();
   }
 
   static List<Finding> of(Survey survey, List<Rule> rules) {

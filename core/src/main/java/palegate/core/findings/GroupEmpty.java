@@ -29,7 +29,7 @@ final class GroupEmpty implements Rule {
   @Override
   public Stream<Finding> find(Survey survey) {
     return survey.groups().filter(group -> survey.moment().matching(new Subject.OfGroup(group.id())).isEmpty()).map(group -> new Finding(code(), severity(), "group:" + group.id(), "", "Nobody is in “" + group.name() + "”.", List.of(),
-        GroupUses.of(survey, group.id()).removal().map(changes -> List.of(new Fix(changes.size() == 1 ? "Remove the group" : "Remove the group and what names it", changes))).orElse(List.of())));
+        survey.groupUses(group.id()).removal().map(changes -> List.of(new Fix(changes.size() == 1 ? "Remove the group" : "Remove the group and what names it", changes))).orElse(List.of())));
   }
 
   @Override

@@ -37,7 +37,7 @@ final class GroupSameAsAnother implements Rule {
       PersonSet people = survey.people(new Subject.OfGroup(group.id()));
       Group other = people.size() < 2 ? null : first.putIfAbsent(people, group);
       return other == null ? Stream.empty() : Stream.of(new Finding(code(), severity(), "group:" + group.id(), other.id(), "“" + group.name() + "” and “" + other.name() + "” have the same " + people.size() + " people.", survey.names(people),
-          GroupUses.of(survey, group.id()).handOver(other.id()).map(changes -> List.of(new Fix("Let “" + other.name() + "” take its place", changes))).orElse(List.of())));
+          survey.groupUses(group.id()).handOver(other.id()).map(changes -> List.of(new Fix("Let “" + other.name() + "” take its place", changes))).orElse(List.of())));
     });
   }
 

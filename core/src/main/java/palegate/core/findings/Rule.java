@@ -26,6 +26,11 @@ public interface Rule {
     return false;
   }
 
+  /** Whether it asks for what people did, which a structure does not say. Such a rule is asked anew each time; the others as often as the structure changes. */
+  default boolean asksForActivity() {
+    return false;
+  }
+
   /** Whether its fixes mend whatever else there is; if not, each is tried before it is offered. */
   default boolean fixesAreSure() {
     return true;

@@ -12,7 +12,8 @@ public final class Rules {
       new OverseerInactive(), new ConditionTooLong(), new OwnerInactive(), new EndsSoon(), new EntryEnded(),
       new MembershipEnded(), new EntryWithoutEffect(), new PersonEntryCoveredByGroup(), new PersonEntriesEqualAGroup(), new GroupEmpty(),
       new GroupSameAsAnother(), new GroupNestedTwice(), new BreakSameAsParent(), new BreakNearlySame(), new RequiredFieldMissing(),
-      new RoleUnused(), new RoleSameAsAnother(), new OversightWithoutEnd(), new DutyWithoutEnd(), new PeopleWithNothing());
+      new RoleUnused(), new RoleSameAsAnother(), new OversightWithoutEnd(), new DutyWithoutEnd(), new PeopleWithNothing(),
+      new RightUnused(), new DutyUnused(), new BreakWithoutReason(), new DraftForgotten());
 
   private Rules() {}
 

@@ -19,6 +19,7 @@ import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import palegate.core.access.Entry;
 import palegate.core.access.Grant;
+import palegate.core.changes.GroupUses;
 import palegate.core.collections.PersonSet;
 import palegate.core.people.Group;
 import palegate.core.people.Person;
@@ -37,6 +38,7 @@ import palegate.core.wallsatwork.LabelsInUse;
 public final class Survey {
   private final SnapshotAt moment;
   private final Limits limits;
+  private final Activity activity;
   private final Map<String, List<?>> made = new HashMap<>();
   private final Map<String, List<?>> before;
   private final Touched touched;
@@ -44,7 +46,11 @@ public final class Survey {
   private Map<Subject, List<Grant>> grantsBySubject;
 
   public Survey(SnapshotAt moment, Limits limits) {
-    this(moment, limits, Map.of(), null);
+    this(moment, limits, Activity.UNKNOWN);
+  }
+
+  public Survey(SnapshotAt moment, Limits limits, Activity activity) {
+    this(moment, limits, activity, Map.of(), null);
   }
 
   /**
@@ -52,6 +58,11 @@ public final class Survey {
    * @param touched what has been touched since; null if nothing was kept
    */
   Survey(SnapshotAt moment, Limits limits, Map<String, List<?>> before, Touched touched) {
+    this(moment, limits, Activity.UNKNOWN, before, touched);
+  }
+
+  private Survey(SnapshotAt moment, Limits limits, Activity activity, Map<String, List<?>> before, Touched touched) {
+    this.activity = activity;
     this.moment = moment;
     this.limits = limits;
     this.before = before;
@@ -121,6 +132,10 @@ public final class Survey {
     return once("labels in use", () -> List.of(LabelsInUse.of(snapshot()))).get(0);
   }
 
+  GroupUses groupUses(String group) {
+    return once("group uses", () -> List.of(new GroupUses.Register(structure(), now()))).get(0).of(group);
+  }
+
   SnapshotAt moment() {
     return moment;
   }
@@ -131,6 +146,10 @@ public final class Survey {
       List<Instant> later = snapshot().boundariesAfter(now());
       return List.of(later.isEmpty() ? moment : snapshot().at(later.get(later.size() - 1)));
     }).get(0);
+  }
+
+  Activity activity() {
+    return activity;
   }
 
   Limits limits() {
@@ -208,6 +227,10 @@ public final class Survey {
 
   private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("d MMM uuuu", Locale.UK).withZone(ZoneOffset.UTC);
   private static final DateTimeFormatter MINUTE = DateTimeFormatter.ofPattern("d MMM uuuu, HH:mm 'UTC'", Locale.UK).withZone(ZoneOffset.UTC);
+
+  static String day(Instant instant) {
+    return DAY.format(instant);
+  }
 
   /** An end as the last moment that counts. */
   static String end(Instant until) {

@@ -2,102 +2,139 @@ package palegate.core.mining;
 
 import java.time.Instant;
 import java.util.ArrayList;
-import java.util.HashSet;
+import java.util.Comparator;
+import java.util.HashMap;
 import java.util.List;
-import java.util.Set;
-import java.util.function.BooleanSupplier;
+import java.util.Map;
+import java.util.function.Function;
 import java.util.function.Supplier;
-import java.util.stream.Stream;
-import palegate.core.changes.ChangeAtPlace;
-import palegate.core.changes.DraftApplication;
-import palegate.core.questions.NewDocuments;
-import palegate.core.rehearsal.RightsDifference;
 import palegate.core.snapshot.Snapshot;
 
 /**
- * Looks for ways to say exactly the same with fewer entries: what saves most is tried first, on what the proposals before it leave. A proposal is only made if its
- * rehearsal shows no difference, now and at every later instant at which anything begins or ends, and nobody
- * could do anything else with documents put in later. All of them together are one draft.
+ * Looks for ways to say exactly the same with less: kind after kind, in each what saves most first, on what the proposals before it leave, until
+ * nothing more is found. A proposal is only made if nobody has anything else by it ({@link Proof}). First what is the same in other words, then what has
+ * to be rehearsed. All of them together are one draft.
  */
 public final class Mining {
   /** So many candidates are tried, at most. */
-  public static final int TRIED_AT_MOST = 5_000;
+  public static final int TRIED_AT_MOST = 50_000;
+  /** So many instants are rehearsed, at most, of candidates that are not the same in other words. */
+  private static final int REHEARSED_AT_MOST = 3_000;
+
+  /** How far it is. */
+  public interface Progress {
+    Progress NONE = (kind, tried, candidates, saved) -> true;
+
+    /**
+     * Told before each candidate is tried.
+     *
+     * @param kind what is tried now
+     * @param tried how many of that kind have been tried in this round
+     * @param candidates how many of that kind there are in this round
+     * @param saved how many entries have been saved so far
+     * @return whether to go on
+     */
+    boolean at(Proposal.Kind kind, int tried, int candidates, int saved);
+  }
 
   /**
    * What was found.
    *
-   * @param before how many entries there are
-   * @param after how many there would be
+   * @param before how much there is
+   * @param after how much there would be
    * @param tried how many candidates were tried
    * @param cut whether there were more, or it was called off
    */
-  public record Found(List<Proposal> proposals, int before, int after, int tried, boolean cut) {
+  public record Found(List<Proposal> proposals, Size before, Size after, int tried, boolean cut) {
     public Found {
       proposals = List.copyOf(proposals);
     }
   }
 
-  private Mining() {}
+  /** Where candidates come from. */
+  private record Source(Proposal.Kind kind, Function<Mined, List<Candidate>> candidates) {}
+
+  /** Of these it can be shown that they are the same in other words. */
+  private static final List<Source> IN_OTHER_WORDS = List.of(new Source(Proposal.Kind.ENDED, EntryCandidates::ended), new Source(Proposal.Kind.MERGE, state -> new GroupCandidates(state).merged()), new Source(Proposal.Kind.ROLE, RoleCandidates::joined),
+      new Source(Proposal.Kind.NEW_ROLE, RoleCandidates::made), new Source(Proposal.Kind.GROUP, state -> new GroupCandidates(state).named()), new Source(Proposal.Kind.NEW_GROUP, state -> new GroupCandidates(state).made()),
+      new Source(Proposal.Kind.IDLE, EntryCandidates::said), new Source(Proposal.Kind.REJOIN, EntryCandidates::rejoins));
+  /** Of these it hangs on guards, or on what there is: only a rehearsal can say. */
+  private static final List<Source> TO_REHEARSE = List.of(new Source(Proposal.Kind.IDLE, EntryCandidates::idle), new Source(Proposal.Kind.REJOIN, EntryCandidates::rejoins), new Source(Proposal.Kind.LIFT, EntryCandidates::lifts));
+
+  private final Instant now;
+  private final Supplier<String> ids;
+  private final Progress progress;
+  private final List<Proposal> proposals = new ArrayList<>();
+  /** At how many proposals something failed: until there is another it fails again. */
+  private final Map<String, Integer> failed = new HashMap<>();
+  private Snapshot at;
+  private int tried;
+  private int rehearsed;
+  private boolean cut;
+
+  private Mining(Snapshot snapshot, Instant now, Supplier<String> ids, Progress progress) {
+    at = snapshot;
+    this.now = now;
+    this.ids = ids;
+    this.progress = progress;
+  }
 
   /**
-   * O(candidates × instants to come × rehearsal of each).
+   * O(candidates × what each touches), and O(instants to come × what each touches) for those that have to be rehearsed.
    *
-   * @param ids makes the ids of new entries and groups
-   * @param calledOff asked before each
+   * @param ids makes the ids of new entries, groups and roles
    */
-  public static Found of(Snapshot snapshot, Instant now, Supplier<String> ids, BooleanSupplier calledOff) {
-    List<Proposal> proposals = new ArrayList<>();
-    Set<String> failed = new HashSet<>();
-    Snapshot at = snapshot;
-    int before = entries(snapshot);
-    int tried = 0;
-    boolean cut = false;
-    boolean again = true;
-    while (again && !cut) {
-      again = false;
-      for (Candidates.Candidate candidate : new Candidates(at, now, ids).all()) {
-        if (calledOff.getAsBoolean() || tried >= TRIED_AT_MOST) {
-          cut = true;
-          break;
-        }
-        if (failed.contains(candidate.words())) {
-          continue;
-        }
-        tried++;
-        Snapshot after = proved(at, candidate, now);
-        if (after == null) {
-          failed.add(candidate.words());
-        } else {
-          proposals.add(new Proposal(candidate.kind(), candidate.words(), candidate.changes(), entries(at), entries(after)));
-          at = after;
-          again = true;
-          if (candidate.kind() != Proposal.Kind.IDLE) {
-            // What stands where has changed: what is left is looked for anew.
-            break;
-          }
-        }
+  public static Found of(Snapshot snapshot, Instant now, Supplier<String> ids, Progress progress) {
+    Mining mining = new Mining(snapshot, now, ids, progress);
+    if (snapshot.structure().repository().isPresent()) {
+      mining.rounds();
+    }
+    return new Found(mining.proposals, Size.of(snapshot.structure()), Size.of(mining.at.structure()), mining.tried, mining.cut);
+  }
+
+  private void rounds() {
+    int before;
+    do {
+      before = proposals.size();
+      round(IN_OTHER_WORDS, false);
+      if (proposals.size() == before) {
+        round(TO_REHEARSE, true);
+      }
+    } while (!cut && proposals.size() > before);
+  }
+
+  private void round(List<Source> sources, boolean everyInstant) {
+    for (Source source : sources) {
+      if (!cut) {
+        all(source.kind(), source.candidates().apply(new Mined(at, now, ids)).stream().sorted(Comparator.comparingInt(Candidate::saves).reversed().thenComparing(Candidate::words)).toList(), everyInstant);
       }
     }
-    return new Found(proposals, before, entries(at), tried, cut);
   }
 
-  /** The state after it, if it differs from the one before in nothing but the number of entries; else null. */
-  private static Snapshot proved(Snapshot before, Candidates.Candidate candidate, Instant now) {
-    DraftApplication.Result applied = DraftApplication.of(before, candidate.changes(), now);
-    if (!applied.refusals().isEmpty()) {
-      return null;
+  private void all(Proposal.Kind kind, List<Candidate> candidates, boolean everyInstant) {
+    int saved = proposals.stream().mapToInt(Proposal::saves).sum();
+    for (int i = 0; i < candidates.size(); i++) {
+      Candidate candidate = candidates.get(i);
+      if (tried >= TRIED_AT_MOST || everyInstant && rehearsed >= REHEARSED_AT_MOST || !progress.at(kind, i, candidates.size(), saved)) {
+        cut = true;
+        return;
+      }
+      String name = candidate.words() + everyInstant;
+      if (failed.getOrDefault(name, -1) == proposals.size()) {
+        continue;
+      }
+      tried++;
+      Proof proof = new Proof(at, now);
+      Snapshot after = proof.of(candidate.changes(), everyInstant);
+      rehearsed += proof.rehearsed();
+      if (after == null) {
+        failed.put(name, proposals.size());
+      } else {
+        Proposal proposal = new Proposal(kind, candidate.words(), candidate.changes(), Size.of(at.structure()), Size.of(after.structure()));
+        proposals.add(proposal);
+        saved += proposal.saves();
+        at = after;
+      }
     }
-    Snapshot after = before.next(applied.difference());
-    if (entries(after) >= entries(before)) {
-      return null;
-    }
-    List<String> places = candidate.changes().stream().filter(ChangeAtPlace.class::isInstance).map(change -> ((ChangeAtPlace) change).place()).distinct().toList();
-    // A rehearsal looks at instants that its draft touches. That nothing does anything has to hold whenever anything begins or ends.
-    return Stream.concat(Stream.of(now), Stream.concat(before.boundariesAfter(now).stream(), after.boundariesAfter(now).stream()).distinct().sorted())
-        .allMatch(instant -> RightsDifference.between(before, after, instant).isEmpty() && NewDocuments.alike(before.at(instant), after.at(instant), places)) ? after : null;
-  }
-
-  private static int entries(Snapshot snapshot) {
-    return snapshot.structure().grants().size() + snapshot.structure().withholdings().size();
   }
 }

@@ -108,7 +108,7 @@ class KeptFindingsTest {
 
   @Test
   void other_limits_or_rules_do_not_meet_what_was_kept_for_those_before() {
-    Limits wide = new Limits(60, 1, 9, 3);
+    Limits wide = new Limits(60, 1, 9, 200, 10, 3);
     for (long seed = FIRST_SEED; seed < FIRST_SEED + 40; seed++) {
       Snapshot snapshot = Snapshot.of(RandomStructures.fromSeed(seed));
       List<Rule> few = Rules.ALL.stream().filter(rule -> rule.code().startsWith("break") || rule.code().equals("ends-soon")).toList();

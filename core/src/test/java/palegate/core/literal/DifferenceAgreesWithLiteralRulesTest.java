@@ -28,7 +28,7 @@ import palegate.core.structure.Structure;
 
 /** What a rehearsal or two days differ in is what two literal readings of everything differ in. */
 class DifferenceAgreesWithLiteralRulesTest {
-  private static final int STRUCTURES = 4_000;
+  private static final int STRUCTURES = 3_000;
 
   @Test
   void a_rehearsal_is_exactly_the_literal_difference_over_all_people_and_places() {

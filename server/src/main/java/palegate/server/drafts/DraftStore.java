@@ -139,6 +139,15 @@ public class DraftStore {
         .param("account", account).query(this::read).list();
   }
 
+  /** A draft with something in it that does not wait for an hour, and since when. */
+  public record Waiting(long id, String name, Instant begun, int changes) {}
+
+  /** Those of one owner, oldest first. */
+  public List<Waiting> waiting(String owner) {
+    return jdbc.sql("SELECT d.id, d.name, d.begun_at, COUNT(*) AS changes FROM drafts d JOIN draft_changes c ON c.draft = d.id WHERE d.owner = :owner AND d.due_at IS NULL GROUP BY d.id, d.name, d.begun_at ORDER BY d.begun_at, d.id")
+        .param("owner", owner).query((row, i) -> new Waiting(row.getLong("id"), row.getString("name"), Instants.read(row, "begun_at"), row.getInt("changes"))).list();
+  }
+
   /** The ids of the drafts whose time has come, the first due first. */
   public List<Long> dueAt(Instant now) {
     return jdbc.sql("SELECT id FROM drafts WHERE due_at <= :now ORDER BY due_at, id").param("now", Instants.toDatabase(now)).query(Long.class).list();

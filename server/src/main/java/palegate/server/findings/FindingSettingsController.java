@@ -39,9 +39,12 @@ class FindingSettingsController {
    * @param soonDays what ends within so many days ends soon
    * @param checkedOutDays how long a document may be checked out, frozen or private
    * @param nearlySamePeople a break that does something to at most so many people is nearly the same as its parent
+   * @param unusedDays what nobody has used for so many days is unused
+   * @param draftDays a draft that was begun so many days ago is forgotten
    */
   record FindingLimits(@Min(value = 1, message = "At least one day.") @Max(value = 365, message = "At most 365 days.") int soonDays, @Min(value = 1, message = "At least one day.") @Max(value = 365, message = "At most 365 days.") int checkedOutDays,
-      @Min(value = 0, message = "Not below 0 people.") @Max(value = 1000, message = "At most 1,000 people.") int nearlySamePeople) {}
+      @Min(value = 0, message = "Not below 0 people.") @Max(value = 1000, message = "At most 1,000 people.") int nearlySamePeople,
+      @Min(value = 7, message = "At least seven days.") @Max(value = 1000, message = "At most 1,000 days.") int unusedDays, @Min(value = 1, message = "At least one day.") @Max(value = 365, message = "At most 365 days.") int draftDays) {}
 
   record FindingSettingsView(FindingLimits limits, List<RuleSetting> rules) {}
 
@@ -60,7 +63,7 @@ class FindingSettingsController {
   @GetMapping
   FindingSettingsView settings() {
     FindingSettings.Settings now = settings.now();
-    return new FindingSettingsView(new FindingLimits(now.limits().soonDays(), now.limits().checkedOutDays(), now.limits().nearlySamePeople()), Rules.ALL.stream().map(rule -> {
+    return new FindingSettingsView(new FindingLimits(now.limits().soonDays(), now.limits().checkedOutDays(), now.limits().nearlySamePeople(), now.limits().unusedDays(), now.limits().draftDays()), Rules.ALL.stream().map(rule -> {
       FindingSettings.Off off = now.off().get(rule.code());
       return new RuleSetting(rule.code(), rule.severity(), rule.title(), off == null ? null : new SwitchedOff(off.byName(), off.at(), off.reason()));
     }).toList());
@@ -68,7 +71,7 @@ class FindingSettingsController {
 
   @PostMapping("/limits")
   FindingSettingsView limit(@Valid @RequestBody FindingLimits limits) {
-    settings.limit(new Limits(limits.soonDays(), limits.checkedOutDays(), limits.nearlySamePeople(), Limits.USUAL.evidenceAtMost()));
+    settings.limit(new Limits(limits.soonDays(), limits.checkedOutDays(), limits.nearlySamePeople(), limits.unusedDays(), limits.draftDays(), Limits.USUAL.evidenceAtMost()));
     return settings();
   }
 

@@ -24,7 +24,6 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import palegate.core.findings.Finding;
-import palegate.core.findings.FindingSince;
 import palegate.core.findings.FixTrial;
 import palegate.core.findings.Rule;
 import palegate.core.findings.Rules;
@@ -39,11 +38,8 @@ import palegate.server.shell.MayBeMissing;
 import palegate.server.shell.Page;
 import palegate.server.shell.Problem;
 import palegate.server.shell.Written;
-import palegate.server.store.ChangeLog;
 import palegate.server.store.FindingAcceptances;
 import palegate.server.store.FindingFollowUps;
-import palegate.server.store.History;
-import palegate.server.viewpoint.KnownChanges;
 import palegate.server.viewpoint.Viewpoints;
 
 /** What needs a look, the gravest first; each with what speaks for it, and with what would mend it as a draft. */
@@ -72,37 +68,23 @@ class FindingsController {
   /** What a fix would do now: counted in people who gain something, who lose something, and places that nobody would keep. */
   record FixView(String words, List<ChangeBody> changes, int gaining, int losing, int lockOuts) {}
 
-  record FindingView(FindingRow finding, String facts, String title, String matters, List<String> evidence, List<FixView> fixes) {}
-
-  /** @param change missing if it came by a date, or with one that is not known */
-  record SinceView(boolean known, boolean byDate, @MayBeMissing Instant at, @MayBeMissing CameWith change) {}
-
-  record CameWith(long number, String author, String note) {}
+  /** @param dated whether it can be asked since when it has been there */
+  record FindingView(FindingRow finding, String facts, String title, String matters, List<String> evidence, boolean dated, List<FixView> fixes) {}
 
   record ToAccept(@NotBlank(message = "Say which finding.") @Size(max = 400, message = "A key has at most 400 characters.") String key, @NotNull(message = "Say which facts were seen.") @Size(max = 32, message = "Facts have at most 32 characters.") String facts,
       @NotBlank(message = "Say why it is meant to be so.") @Size(max = 1000, message = "A reason has at most 1,000 characters.") String reason, @NotNull(message = "Choose a day until which it is meant to be so.") Instant until) {}
 
   private static final Duration ACCEPTED_AT_MOST = Duration.ofDays(366);
 
-  /** In larger repositories it is not looked back: each of hundreds of states would have to be looked through. */
-  private static final int LOOKED_BACK_IN = 20_000;
-  private static final Duration LOOKED_BACK_FOR = Duration.ofSeconds(10);
-
   private final MadeFindings made;
-  private final History history;
-  private final KnownChanges changes;
-  private final ChangeLog log;
   private final FindingAcceptances acceptances;
   private final FindingFollowUps followUps;
   private final Viewpoints viewpoints;
   private final Accounts accounts;
   private final Clock clock;
 
-  FindingsController(MadeFindings made, History history, KnownChanges changes, ChangeLog log, FindingAcceptances acceptances, FindingFollowUps followUps, Viewpoints viewpoints, Accounts accounts, Clock clock) {
+  FindingsController(MadeFindings made, FindingAcceptances acceptances, FindingFollowUps followUps, Viewpoints viewpoints, Accounts accounts, Clock clock) {
     this.made = made;
-    this.history = history;
-    this.changes = changes;
-    this.log = log;
     this.acceptances = acceptances;
     this.followUps = followUps;
     this.viewpoints = viewpoints;
@@ -166,23 +148,7 @@ class FindingsController {
       List<RightsDifference.PersonShift> people = rehearsal.now().people();
       return new FixView(fix.words(), fix.changes().stream().map(ChangeBody::of).toList(), (int) people.stream().filter(one -> !one.gained().isEmpty()).count(), (int) people.stream().filter(one -> !one.lost().isEmpty()).count(), rehearsal.lockOuts().size());
     }).toList();
-    return new FindingView(row(finding, all, acceptances.at(now), followUps.of(List.of(key)), who.getName()), finding.facts(), rule.title(), rule.matters(), finding.evidence(), fixes);
-  }
-
-  /** Since when one has been there: with which change it came, or that it came by a date. */
-  @GetMapping("/since")
-  SinceView since(@RequestParam String key, Principal who) {
-    new Written().text("key", key).refuse("There is no such finding.");
-    MadeFindings.Made all = made.of(who.getName());
-    Finding finding = all.finding(key);
-    if (all.snapshot().placeCount() > LOOKED_BACK_IN) {
-      return new SinceView(false, false, null, null);
-    }
-    long until = System.nanoTime() + LOOKED_BACK_FOR.toNanos();
-    FindingSince since = FindingSince.of(viewpoints.known(who.getName(), history.lastBefore(clock.instant())), Rules.of(finding.rule()).orElseThrow(), all.limits(), key, () -> System.nanoTime() > until);
-    Map<Long, KnownChanges.Known> known = changes.to(who.getName());
-    return new SinceView(since.known(), since.byDate(), since.at(), since.change() == 0 ? null : log.find(since.change()).filter(change -> known == null || known.containsKey(change.number()))
-        .map(change -> known == null ? change : KnownChanges.told(change, known)).map(change -> new CameWith(change.number(), change.authorName(), change.note())).orElse(null));
+    return new FindingView(row(finding, all, acceptances.at(now), followUps.of(List.of(key)), who.getName()), finding.facts(), rule.title(), rule.matters(), finding.evidence(), FindingHistoryController.isLookedBack(all) && !rule.asksForActivity(), fixes);
   }
 
   /** Says that one is meant to be so, for a while, as long as its facts are those that were seen. */

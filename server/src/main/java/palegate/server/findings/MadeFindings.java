@@ -31,11 +31,10 @@ class MadeFindings {
   /**
    * @param everything whether the asker administers everything, decided by duties
    * @param rules by which was looked: of a part of the repository only those that can be said of a part
+   * @param kept what those found that ask for the structure alone
+   * @param findings what all of them found
    */
-  record Made(Snapshot snapshot, Instant at, boolean everything, Limits limits, List<Rule> rules, KeptFindings kept) {
-    List<Finding> findings() {
-      return kept.findings();
-    }
+  record Made(Snapshot snapshot, Instant at, boolean everything, Limits limits, List<Rule> rules, KeptFindings kept, List<Finding> findings) {
 
     /** The one with a key, or the refusal that says there is none. */
     Finding finding(String key) {
@@ -57,12 +56,14 @@ class MadeFindings {
   private final Cache<String, KeptFindings> last = Caffeine.newBuilder().maximumWeight(PLACES_HELD).<String, KeptFindings>weigher((of, found) -> found.places() + 1).expireAfterAccess(Duration.ofHours(1)).build();
   private final Viewpoints viewpoints;
   private final FindingSettings settings;
+  private final KnownActivity activity;
   private final Accounts accounts;
   private final Clock clock;
 
-  MadeFindings(Viewpoints viewpoints, FindingSettings settings, Accounts accounts, Clock clock) {
+  MadeFindings(Viewpoints viewpoints, FindingSettings settings, KnownActivity activity, Accounts accounts, Clock clock) {
     this.viewpoints = viewpoints;
     this.settings = settings;
+    this.activity = activity;
     this.accounts = accounts;
     this.clock = clock;
   }
@@ -77,11 +78,14 @@ class MadeFindings {
     // Decided by duties, which the asker knows of, not by whether something is hidden, which they may not know.
     boolean everywhere = administersEverything(viewpoint.asker());
     FindingSettings.Settings house = settings.now();
-    List<Rule> rules = rules(everywhere, house);
+    List<Rule> all = rules(everywhere, house);
+    List<Rule> rules = all.stream().filter(rule -> !rule.asksForActivity()).toList();
     Instant now = clock.instant();
     // Whoever asks while it is being looked waits for that, and does not look as well.
     Found found = held.get(everywhere).asMap().compute(snapshot, (state, known) -> known != null && known.settings().equals(house) && Duration.between(known.at(), now).abs().compareTo(FRESH_FOR) <= 0 && state.sameBetween(known.at(), now) ? known : new Found(now, house, new Later<>(() -> look(viewpoint.whole() ? everywhere + " all" : everywhere + " " + account, state, now, house.limits(), rules))));
-    return new Made(snapshot, found.at(), everywhere, house.limits(), rules, found.findings().get());
+    KeptFindings kept = found.findings().get();
+    List<Finding> ofActivity = activity.findings(account, snapshot, now, house.limits(), all.stream().filter(Rule::asksForActivity).toList());
+    return new Made(snapshot, found.at(), everywhere, house.limits(), all, kept, Findings.together(kept.findings(), ofActivity));
   }
 
   /** Whether an account's owner may come in, has the room, and has a finding among theirs. Only its own rule is asked. */
@@ -92,7 +96,8 @@ class MadeFindings {
     Viewpoint viewpoint = viewpoints.of(account);
     FindingSettings.Settings house = settings.now();
     List<Rule> rules = rules(administersEverything(viewpoint.asker()), house).stream().filter(rule -> rule.code().equals(finding.rule())).toList();
-    return Findings.of(viewpoint.snapshot(), clock.instant(), house.limits(), rules).stream().anyMatch(one -> one.key().equals(finding.key()));
+    Instant now = clock.instant();
+    return (rules.stream().anyMatch(Rule::asksForActivity) ? activity.findings(account, viewpoint.snapshot(), now, house.limits(), rules) : Findings.of(viewpoint.snapshot(), now, house.limits(), rules)).stream().anyMatch(one -> one.key().equals(finding.key()));
   }
 
   private static List<Rule> rules(boolean everywhere, FindingSettings.Settings house) {

@@ -84,6 +84,7 @@ class Security {
             .requestMatchers(HttpMethod.POST, "/api/matrix/ways").access(changing(accounts))
             .requestMatchers(HttpMethod.POST, "/api/gatehouse/visit").access(administering(accounts))
             .requestMatchers("/api/matrix/views", "/api/matrix/views/*").access(administering(accounts))
+            .requestMatchers("/api/findings/mining").access(administering(accounts))
             .requestMatchers("/api/findings/settings/limits", "/api/findings/settings/off/*").access(holding(accounts, Duty.SYSTEM))
             .requestMatchers("/api/findings/comments").access(holding(accounts, Duty.ACCESS, Duty.PEOPLE, Duty.WALLS, Duty.TYPES, Duty.AUDIT))
             .requestMatchers("/api/findings/acceptances", "/api/findings/assignment").access(holding(accounts, Duty.ACCESS, Duty.PEOPLE, Duty.WALLS, Duty.TYPES))

@@ -205,6 +205,11 @@ public class ChangeLog {
     return jdbc.sql(COLUMNS + " WHERE number = :number").param("number", number).query(ChangeLog::logged).optional();
   }
 
+  /** Those of some that there are, in no order. */
+  public List<Logged> find(Set<Long> numbers) {
+    return numbers.isEmpty() ? List.of() : jdbc.sql(COLUMNS + " WHERE number IN (:numbers)").param("numbers", numbers).query(ChangeLog::logged).list();
+  }
+
   private static Logged logged(ResultSet row, int i) throws SQLException {
     return new Logged(row.getLong("number"), row.getString("author"), row.getString("author_name"),
         Instants.read(row, "made_at"), row.getString("note"), row.getString("origin"), Instants.read(row, "scheduled_for"));

@@ -23,8 +23,8 @@ public class FindingSettings {
 
   public Settings now() {
     List<Off> off = jdbc.sql("SELECT rule, reason, off_by_name, off_at FROM finding_rules_off ORDER BY rule").query((row, i) -> new Off(row.getString("rule"), row.getString("reason"), row.getString("off_by_name"), Instants.read(row, "off_at"))).list();
-    Limits limits = jdbc.sql("SELECT soon_days, checked_out_days, nearly_same_people FROM finding_limits")
-        .query((row, i) -> new Limits(row.getInt("soon_days"), row.getInt("checked_out_days"), row.getInt("nearly_same_people"), Limits.USUAL.evidenceAtMost())).optional().orElse(Limits.USUAL);
+    Limits limits = jdbc.sql("SELECT soon_days, checked_out_days, nearly_same_people, unused_days, draft_days FROM finding_limits")
+        .query((row, i) -> new Limits(row.getInt("soon_days"), row.getInt("checked_out_days"), row.getInt("nearly_same_people"), row.getInt("unused_days"), row.getInt("draft_days"), Limits.USUAL.evidenceAtMost())).optional().orElse(Limits.USUAL);
     return new Settings(limits, off.stream().collect(Collectors.toMap(Off::rule, one -> one)));
   }
 
@@ -38,7 +38,10 @@ public class FindingSettings {
   }
 
   public void limit(Limits limits) {
-    jdbc.sql("INSERT INTO finding_limits (the_only_row, soon_days, checked_out_days, nearly_same_people) VALUES (1, :soon, :out, :people) ON DUPLICATE KEY UPDATE soon_days = VALUES(soon_days), checked_out_days = VALUES(checked_out_days), nearly_same_people = VALUES(nearly_same_people)")
-        .param("soon", limits.soonDays()).param("out", limits.checkedOutDays()).param("people", limits.nearlySamePeople()).update();
+    jdbc.sql("""
+            INSERT INTO finding_limits (the_only_row, soon_days, checked_out_days, nearly_same_people, unused_days, draft_days) VALUES (1, :soon, :out, :people, :unused, :draft)
+            ON DUPLICATE KEY UPDATE soon_days = VALUES(soon_days), checked_out_days = VALUES(checked_out_days), nearly_same_people = VALUES(nearly_same_people), unused_days = VALUES(unused_days), draft_days = VALUES(draft_days)
+            """)
+        .param("soon", limits.soonDays()).param("out", limits.checkedOutDays()).param("people", limits.nearlySamePeople()).param("unused", limits.unusedDays()).param("draft", limits.draftDays()).update();
   }
 }

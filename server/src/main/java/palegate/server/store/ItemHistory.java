@@ -32,6 +32,14 @@ public class ItemHistory {
     return since;
   }
 
+  /** Since when each grant has been there, by its id. O(live grants). */
+  public Map<String, Instant> grantsSince() {
+    Map<String, Instant> since = new HashMap<>();
+    jdbc.sql("SELECT g.id, c.made_at FROM (SELECT id, MIN(began) AS began FROM grants WHERE id IN (SELECT id FROM grants WHERE live = 1) GROUP BY id) g JOIN changes c ON c.number = g.began")
+        .query((row, i) -> Map.entry(row.getString("id"), Instants.read(row, "made_at"))).list().forEach(found -> since.put(found.getKey(), found.getValue()));
+    return since;
+  }
+
   private void read(Map<String, Since> since, String items) {
     jdbc.sql("SELECT i.item, c.number, c.made_at, c.author_name, c.note FROM (" + items + ") i JOIN changes c ON c.number = i.began")
         .query((row, i) -> Map.entry(row.getString("item"), new Since(row.getLong("number"), Instants.read(row, "made_at"), row.getString("author_name"), row.getString("note"))))

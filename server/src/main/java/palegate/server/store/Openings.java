@@ -5,6 +5,7 @@ import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
+import java.util.Optional;
 import java.util.Set;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
@@ -50,6 +51,22 @@ public class Openings {
     return jdbc.sql("SELECT o.person, o.place, o.made_at, o.how FROM openings o JOIN places p ON p.id = o.place AND p.life = o.life WHERE o.made_at >= :from AND o.made_at < :until ORDER BY o.made_at DESC, o.id DESC LIMIT :most")
         .param("from", Instants.toDatabase(from)).param("until", Instants.toDatabase(until)).param("most", atMost)
         .query((row, i) -> new Recorded(row.getString("person"), row.getString("place"), Instants.read(row, "made_at"), How.valueOf(row.getString("how").toUpperCase(Locale.ROOT)))).list();
+  }
+
+  /** The first instant of which any is recorded. */
+  public Optional<Instant> recordedFrom() {
+    return jdbc.sql("SELECT MIN(made_at) AS made_at FROM openings").query((row, i) -> Optional.ofNullable(Instants.read(row, "made_at"))).single();
+  }
+
+  /** One pair of somebody and a document. */
+  public record Pair(String person, String place) {}
+
+  /** Who opened what since an instant, or took a copy of it out, each pair once; empty if there are more than so many. */
+  public Optional<List<Pair>> pairsSince(Instant from, int atMost) {
+    List<Pair> pairs = jdbc.sql("SELECT DISTINCT o.person, o.place FROM openings o JOIN places p ON p.id = o.place AND p.life = o.life WHERE o.made_at >= :from AND o.how <> 'refused' LIMIT :most")
+        .param("from", Instants.toDatabase(from)).param("most", atMost + 1)
+        .query((row, i) -> new Pair(row.getString("person"), row.getString("place"))).list();
+    return pairs.size() > atMost ? Optional.empty() : Optional.of(pairs);
   }
 
   /** When somebody opened a document first and last, how often, and how often they took a copy out. */

@@ -4,8 +4,10 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.net.URLEncoder;
 import java.nio.charset.StandardCharsets;
+import java.time.Duration;
 import java.util.List;
 import java.util.Map;
+import java.util.concurrent.locks.LockSupport;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
@@ -171,14 +173,77 @@ class FindingsRoomTest {
   void entries_that_can_go_are_drafted_together_and_nobody_gains_or_loses_anything(TestApplication app) {
     Browser keeper = app.signedIn("wenna.carrow");
     keeper.delete("/api/draft");
-    JsonNode mined = keeper.get("/api/findings/mining").body();
-    assertThat(mined.path("after").asInt()).isLessThan(mined.path("before").asInt());
-    assertThat(mined.path("proposals").valueStream().mapToInt(one -> one.path("saves").asInt()).sum()).isEqualTo(mined.path("before").asInt() - mined.path("after").asInt());
+    JsonNode mined = mined(keeper);
+    int fewer = mined.path("before").path("entries").asInt() - mined.path("after").path("entries").asInt();
+    assertThat(fewer).isPositive();
+    assertThat(mined.path("proposals").valueStream().mapToInt(one -> one.path("saves").asInt()).sum()).isEqualTo(fewer);
     List<JsonNode> changes = mined.path("proposals").valueStream().flatMap(one -> one.path("changes").valueStream()).toList();
     assertThat(keeper.post("/api/draft/changes/many", Map.of("changes", changes)).status()).isEqualTo(201);
     JsonNode totals = keeper.get("/api/draft").body().path("totals");
     assertThat(totals.path("peopleGaining").asInt() + totals.path("peopleLosing").asInt()).isZero();
     keeper.delete("/api/draft");
-    assertThat(app.signedIn("ola.lindqvist").get("/api/findings/mining").status()).as("who keeps one library").isEqualTo(403);
+    for (String method : List.of("get", "post", "delete")) {
+      Browser ola = app.signedIn("ola.lindqvist");
+      assertThat((method.equals("get") ? ola.get("/api/findings/mining") : method.equals("post") ? ola.post("/api/findings/mining", Map.of()) : ola.delete("/api/findings/mining")).status()).as("who keeps one library: " + method).isEqualTo(403);
+    }
+  }
+
+  /** Begins to look and waits for what is found, as the page does. */
+  private static JsonNode mined(Browser keeper) {
+    assertThat(keeper.post("/api/findings/mining", Map.of()).status()).isEqualTo(202);
+    long until = System.nanoTime() + Duration.ofMinutes(2).toNanos();
+    JsonNode now = keeper.get("/api/findings/mining").body();
+    while (now.path("found").isMissingNode()) {
+      assertThat(System.nanoTime()).as("it does not end: %s", now).isLessThan(until);
+      LockSupport.parkNanos(20_000_000);
+      now = keeper.get("/api/findings/mining").body();
+    }
+    return now.path("found");
+  }
+
+  @Test
+  void looking_for_fewer_entries_is_begun_by_asking_and_begun_anew_when_it_was_called_off(TestApplication app) {
+    Browser keeper = app.signedIn("wenna.carrow");
+    keeper.delete("/api/draft");
+    keeper.post("/api/draft/changes", Map.of("kind", "setGroup", "name", "Another state", "group", "g-another-state"));
+    keeper.putInForce(true);
+    assertThat(keeper.get("/api/findings/mining").body().isEmpty()).as("of a new state nothing was begun").isTrue();
+    keeper.post("/api/findings/mining", Map.of());
+    assertThat(keeper.delete("/api/findings/mining").status()).isEqualTo(204);
+    assertThat(mined(keeper).path("cut").asBoolean()).isFalse();
+    assertThat(mined(keeper).path("proposals")).as("asked again it is the same").isEqualTo(mined(keeper).path("proposals"));
+  }
+
+  @Test
+  void what_went_is_told_with_the_change_by_which_it_came_and_the_one_by_which_it_went(TestApplication app) {
+    Browser keeper = app.signedIn("wenna.carrow");
+    keeper.delete("/api/draft");
+    keeper.post("/api/draft/changes", Map.of("kind", "setGroup", "name", "Not for long", "group", "g-not-for-long"));
+    long came = keeper.putInForce(true).body().path("change").asLong();
+    keeper.post("/api/draft/changes", Map.of("kind", "removeGroup", "group", "g-not-for-long"));
+    long went = keeper.putInForce(true).body().path("change").asLong();
+    JsonNode gone = keeper.get("/api/findings/gone?days=7").body();
+    JsonNode one = gone.path("gone").valueStream().filter(each -> each.path("text").asString().contains("Not for long")).findFirst().orElseThrow();
+    assertThat(one.path("came").path("change").path("number").asLong()).isEqualTo(came);
+    assertThat(one.path("went").path("number").asLong()).isEqualTo(went);
+    assertThat(one.path("byDate").asBoolean()).isFalse();
+    assertThat(keeper.get("/api/findings/gone?days=0").status()).isEqualTo(422);
+    assertThat(app.signedIn("ola.lindqvist").get("/api/findings/gone?days=7").body().toString()).as("a group that she may not know").doesNotContain("Not for long");
+  }
+
+  @Test
+  void ones_own_draft_that_was_forgotten_is_found_and_nobody_else_s(TestApplication app) {
+    Browser keeper = app.signedIn("wenna.carrow");
+    keeper.delete("/api/draft");
+    keeper.post("/api/draft/changes", Map.of("kind", "setGroup", "name", "Some day", "group", "g-some-day"));
+    assertThat(all(keeper, "&rule=draft-forgotten").path("findings").path("total").asInt()).as("begun today").isZero();
+    app.database().asOwner().sql("UPDATE drafts SET begun_at = begun_at - INTERVAL 31 DAY WHERE owner = 'wenna.carrow'").update();
+    JsonNode found = all(keeper, "&rule=draft-forgotten").path("findings").path("items");
+    assertThat(found.size()).isEqualTo(1);
+    assertThat(found.get(0).path("about").asString()).isEqualTo("draft");
+    assertThat(one(keeper, found.get(0).path("key").asString()).path("dated").asBoolean()).as("the journal does not know of drafts").isFalse();
+    assertThat(all(app.signedIn("petroc.nance"), "&rule=draft-forgotten").path("findings").path("total").asInt()).isZero();
+    keeper.delete("/api/draft");
+    assertThat(all(keeper, "&rule=draft-forgotten").path("findings").path("total").asInt()).as("at once").isZero();
   }
 }

@@ -1,0 +1,87 @@
+package palegate.core.mining;
+
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.stream.Collectors;
+import palegate.core.access.Entry;
+import palegate.core.access.Grant;
+import palegate.core.access.Withholding;
+import palegate.core.changes.AccessChange;
+import palegate.core.changes.Change;
+import palegate.core.places.Place;
+import palegate.core.places.PlaceKind;
+import palegate.core.questions.AccessList;
+import palegate.core.questions.BreakRegister;
+import palegate.core.questions.IdleEntries;
+import palegate.core.snapshot.SnapshotAt;
+
+/** Entries that can go, stand once above, or come from above again. */
+final class EntryCandidates {
+  private static final Map<AccessList.State, String> WHY = Map.of(AccessList.State.WALLED, "a wall keeps from doing anything", AccessList.State.NOBODY_CLEARED, "nobody is cleared for");
+  private static final Set<AccessList.State> STATES = Set.of(AccessList.State.SHADOWED, AccessList.State.NOBODY, AccessList.State.WALLED, AccessList.State.NOBODY_CLEARED);
+
+  private EntryCandidates() {}
+
+  static List<Candidate> ended(Mined state) {
+    List<Entry> over = state.structure().entries().filter(entry -> entry.period().endedBy(state.now())).sorted(Comparator.comparing(Entry::place).thenComparing(Entry::id)).toList();
+    return over.isEmpty() ? List.of() : List.of(new Candidate(Proposal.Kind.ENDED, "Take off " + (over.size() == 1 ? "the entry that has" : "the " + over.size() + " entries that have") + " ended.", over.stream().map(Mined::removal).toList(), over.size()));
+  }
+
+  /** What others say as well. */
+  static List<Candidate> said(Mined state) {
+    return Coverage.saidByOthers(state.snapshot(), state.current(), state.now()).stream().map(entry -> idle(state, entry, "does nothing")).toList();
+  }
+
+  /** Of what does nothing now and in the end; whether it ever does anything between is for the rehearsal to say. */
+  static List<Candidate> idle(Mined state) {
+    List<Instant> later = state.snapshot().boundariesAfter(state.now());
+    SnapshotAt atLast = later.isEmpty() ? state.moment() : state.snapshot().at(later.get(later.size() - 1));
+    return IdleEntries.at(state.moment(), atLast, state.snapshot().places(), STATES).stream().filter(line -> !line.entry().period().endedBy(state.now()))
+        .sorted(Comparator.comparing((AccessList.Line line) -> line.entry().place()).thenComparing(line -> line.entry().id())).map(line -> idle(state, line.entry(), WHY.getOrDefault(line.state(), "does nothing"))).toList();
+  }
+
+  private static Candidate idle(Mined state, Entry entry, String why) {
+    return new Candidate(Proposal.Kind.IDLE, "Take off what " + why + ": " + state.words(entry) + ".", List.of(Mined.removal(entry)), 1);
+  }
+
+  /** The same at two or more children of one place. */
+  static List<Candidate> lifts(Mined state) {
+    Map<String, Map<Mined.Says, List<Entry>>> byParent = new LinkedHashMap<>();
+    state.current().forEach(entry -> {
+      Place place = state.structure().places().get(entry.place());
+      if (place.kind() != PlaceKind.REPOSITORY) {
+        byParent.computeIfAbsent(place.parent(), any -> new LinkedHashMap<>()).computeIfAbsent(Mined.Says.of(entry), any -> new ArrayList<>()).add(entry);
+      }
+    });
+    List<Candidate> all = new ArrayList<>();
+    byParent.forEach((parent, alike) -> alike.values().stream().filter(entries -> entries.size() > 1).forEach(entries -> {
+      List<Change> changes = new ArrayList<>(entries.stream().map(Mined::removal).toList());
+      Entry one = entries.get(0);
+      changes.add(one instanceof Grant grant ? new AccessChange.AddGrant(grant.copiedTo(state.ids().get(), parent)) : new AccessChange.AddWithholding(((Withholding) one).copiedTo(state.ids().get(), parent)));
+      all.add(new Candidate(Proposal.Kind.LIFT, "Give it once at " + state.path(parent) + " and not at " + entries.size() + " places below: " + state.words(one) + ".", changes, entries.size() - 1));
+    }));
+    return all;
+  }
+
+  /** A break whose place would keep, following again, only what does not come from above anyway. */
+  static List<Candidate> rejoins(Mined state) {
+    List<Candidate> all = new ArrayList<>();
+    for (int place : BreakRegister.places(state.snapshot(), state.snapshot().placeNumber(state.structure().repository().orElseThrow().id()))) {
+      Set<Mined.Says> above = new HashSet<>();
+      state.snapshot().reachingEntries(state.snapshot().parent(place)).forEach(entry -> above.add(Mined.Says.of(entry)));
+      List<Entry> own = state.snapshot().ownEntries(place);
+      Set<String> keep = own.stream().filter(entry -> !above.contains(Mined.Says.of(entry))).map(Entry::id).collect(Collectors.toSet());
+      if (keep.size() < own.size()) {
+        all.add(new Candidate(Proposal.Kind.REJOIN, "Let " + state.snapshot().pathText(place) + " follow what is above again" + (keep.isEmpty() ? "." : ", keeping " + keep.size() + " of its own."),
+            List.of(new AccessChange.RejoinPlace(state.snapshot().place(place).id(), false, keep)), own.size() - keep.size()));
+      }
+    }
+    return all;
+  }
+}

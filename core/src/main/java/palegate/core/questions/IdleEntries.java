@@ -1,0 +1,88 @@
+package palegate.core.questions;
+
+import java.util.ArrayDeque;
+import java.util.BitSet;
+import java.util.Deque;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.stream.IntStream;
+import java.util.stream.Stream;
+import palegate.core.access.Entry;
+import palegate.core.snapshot.Snapshot;
+import palegate.core.snapshot.SnapshotAt;
+
+/** Which entries do nothing: now, once all that is dated has begun and ended, and with documents that are not there yet. */
+public final class IdleEntries {
+  /** Because others say it, or because it names nobody who is active. */
+  public static final Set<AccessList.State> NOT_BY_GUARDS = Set.of(AccessList.State.SHADOWED, AccessList.State.NOBODY);
+
+  private IdleEntries() {}
+
+  /**
+   * Own lines of some places that do nothing wherever they reach, in order of the places.
+   *
+   * @param atLast when all that is dated has begun and ended
+   */
+  public static List<AccessList.Line> at(SnapshotAt moment, SnapshotAt atLast, IntStream places) {
+    return at(moment, atLast, places, NOT_BY_GUARDS);
+  }
+
+  /**
+   * Those in some states at their place itself, further down too.
+   *
+   * @param states {@link #NOT_BY_GUARDS}, or with {@code WALLED} and {@code NOBODY_CLEARED} also what guards keep from doing anything
+   */
+  public static List<AccessList.Line> at(SnapshotAt moment, SnapshotAt atLast, IntStream places, Set<AccessList.State> states) {
+    Snapshot snapshot = moment.snapshot();
+    List<Integer> some = places.filter(place -> !snapshot.ownEntries(place).isEmpty()).boxed().toList();
+    return some.parallelStream().flatMap(place -> idleAt(moment, atLast, place, states)).toList();
+  }
+
+  /** The whole list is made only where something is idle: it says which line from above says the same. */
+  private static Stream<AccessList.Line> idleAt(SnapshotAt moment, SnapshotAt atLast, int place, Set<AccessList.State> states) {
+    Snapshot snapshot = moment.snapshot();
+    return AccessList.own(snapshot, moment.instant(), place).lines().stream().noneMatch(line -> states.contains(line.state())) ? Stream.empty()
+        : AccessList.of(snapshot, moment.instant(), place).lines().stream().filter(line -> line.own() && states.contains(line.state()) && changesNothing(moment, line.entry()) && changesNothing(atLast, line.entry()) && nothingPutInLater(moment, atLast, line.entry()));
+  }
+
+  /**
+   * Nor further down: wherever the entry reaches, everybody has the same without it. Places of one class, told apart by whether another entry
+   * says the same to the same subject there, answer alike. O(places it reaches + classes among them × (entries + people / 64)).
+   */
+  private static boolean changesNothing(SnapshotAt moment, Entry entry) {
+    Snapshot snapshot = moment.snapshot();
+    Map<Boolean, BitSet> seen = Map.of(true, new BitSet(), false, new BitSet());
+    Deque<Reached> left = new ArrayDeque<>();
+    int top = snapshot.placeNumber(entry.place());
+    left.push(new Reached(top, snapshot.reachingEntries(top).stream().anyMatch(other -> isDouble(snapshot, other, entry))));
+    while (!left.isEmpty()) {
+      Reached at = left.pop();
+      int alike = moment.classOf(at.place());
+      if (!seen.get(at.doubled()).get(alike)) {
+        seen.get(at.doubled()).set(alike);
+        if (!moment.holders(at.place()).sameAs(moment.holdersWithout(at.place(), entry))) {
+          return false;
+        }
+      }
+      for (int child : snapshot.childrenInNoOrder(at.place())) {
+        if (!snapshot.standsAlone(child)) {
+          left.push(new Reached(child, at.doubled() || snapshot.ownEntries(child).stream().anyMatch(other -> isDouble(snapshot, other, entry))));
+        }
+      }
+    }
+    return true;
+  }
+
+  /** Nor with documents that are not there yet. */
+  private static boolean nothingPutInLater(SnapshotAt moment, SnapshotAt atLast, Entry entry) {
+    return Stream.of(moment, atLast).distinct().allMatch(at -> NewDocuments.alikeWithout(at, entry));
+  }
+
+  /** @param doubled whether another entry that reaches the place says the same to the same subject */
+  private record Reached(int place, boolean doubled) {}
+
+  private static boolean isDouble(Snapshot snapshot, Entry other, Entry entry) {
+    return !other.equals(entry) && other.getClass() == entry.getClass() && other.subject().equals(entry.subject()) && snapshot.rightsOf(other).equals(snapshot.rightsOf(entry));
+  }
+}

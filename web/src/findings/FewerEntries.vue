@@ -139,6 +139,7 @@ li {
 }
 li > span {
   display: inline-block;
-  width: calc(100% - 112px);
+  vertical-align: top;
+  width: calc(100% - 124px);
 }
 </style>

@@ -71,6 +71,7 @@ const chosen = (row: Schemas['FindingRow']) => ({ name: 'findings', query: { ...
     <template #head>
       <h1>Findings</h1>
       <div id="find-here" class="find-here"></div>
+      <v-select class="which" label="Show" :model-value="which" :items="whiches" @update:model-value="turnWhich" />
       <v-select
         class="rule"
         label="Rule"
@@ -78,10 +79,9 @@ const chosen = (row: Schemas['FindingRow']) => ({ name: 'findings', query: { ...
         :items="rules"
         @update:model-value="turnTo({ rule: $event || undefined, key: undefined })"
       />
-      <v-btn v-if="may('access') || may('audit')" size="small" :to="{ name: 'findings', query: { ...route.query, key: undefined, gone: undefined, fewer: 'yes' } }">Fewer entries …</v-btn>
-      <v-btn size="small" :to="{ name: 'findings', query: { ...route.query, key: undefined, fewer: undefined, gone: 'yes' } }">What went …</v-btn>
+      <v-btn v-if="may('access') || may('audit')" size="small" :active="text('fewer') === 'yes'" :to="{ name: 'findings', query: { ...route.query, key: undefined, gone: undefined, fewer: 'yes' } }">Fewer entries …</v-btn>
+      <v-btn size="small" :active="text('gone') === 'yes'" :to="{ name: 'findings', query: { ...route.query, key: undefined, fewer: undefined, gone: 'yes' } }">What went …</v-btn>
       <v-btn size="small" @click="setting = true">What is looked for …</v-btn>
-      <v-select class="which" label="Show" :model-value="which" :items="whiches" @update:model-value="turnWhich" />
     </template>
     <template #list>
       <p v-if="head.isError.value" class="fault" role="alert">{{ head.error.value?.message }}</p>
@@ -133,10 +133,14 @@ const chosen = (row: Schemas['FindingRow']) => ({ name: 'findings', query: { ...
 </template>
 
 <style scoped>
+.find-here {
+  flex: 1 1 150px;
+  max-width: 220px;
+}
 .rule,
 .which {
-  flex: 0 1 230px;
-  min-width: 150px;
+  flex: 1 1 140px;
+  max-width: 200px;
 }
 .counts {
   margin: 0;

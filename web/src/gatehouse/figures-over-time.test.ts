@@ -24,7 +24,7 @@ describe('figures over time', () => {
     const shown = await figures()
     expect(requests.map((one) => one.asked.query.ago)).toEqual(['0', '1', '2', '3'])
     expect(shown.text()).not.toContain('Counting month')
-    expect(shown.findAll('.chart').map((one) => one.text())).toEqual(['People with access: 3', 'Outsiders among them: 3', 'Breaks: 3', 'Entries: 3', 'Findings: 3'])
+    expect(shown.findAll('.chart').map((one) => one.text())).toEqual(['People with access: 3', 'Outsiders among them: 3', 'Breaks: 3', 'Entries: 3', 'Findings of the structure: 3'])
     expect(shown.find('figcaption strong').text()).toBe('100')
   })
 

@@ -214,7 +214,7 @@ export const PICTURES: {
   { key: 'entries', title: 'Entries', lines: [{ title: 'entries', of: (month) => month.entries }] },
   {
     key: 'findings',
-    title: 'Findings',
+    title: 'Findings of the structure',
     lines: [
       { title: 'grave', of: (month) => month.grave },
       { title: 'serious', of: (month) => month.serious, dash: [5, 3] },

@@ -19,7 +19,6 @@ import palegate.core.people.Membership;
 import palegate.core.people.Period;
 import palegate.core.people.Subject;
 import palegate.core.structure.Structure;
-import palegate.core.walls.Barrier;
 
 /**
  * What names a group, and what would let it go or hand that over.
@@ -61,7 +60,7 @@ public record GroupUses(Register in, String group, List<Entry> entries, List<Mem
       structure.types().values().forEach(type -> type.clearances().forEach(one -> other.add(one.subject())));
       structure.walls().values().forEach(wall -> {
         wall.exceptions().forEach(one -> other.add(one.subject()));
-        subjects(wall.barrier()).forEach(other::add);
+        wall.barrier().subjects().forEach(other::add);
       });
     }
 
@@ -72,13 +71,6 @@ public record GroupUses(Register in, String group, List<Entry> entries, List<Mem
     private Set<Says> said(String group) {
       return entries.getOrDefault(group, List.of()).stream().map(Says::of).collect(Collectors.toSet());
     }
-  }
-
-  private static Stream<Subject> subjects(Barrier barrier) {
-    if (barrier instanceof Barrier.Sides sides) {
-      return sides.sides().stream().flatMap(side -> side.subjects().stream());
-    }
-    return barrier instanceof Barrier.Screen screen ? screen.subjects().stream() : barrier instanceof Barrier.Seal seal ? seal.subjects().stream() : ((Barrier.Confine) barrier).subjects().stream();
   }
 
   /** Removes it and what names it; empty if only a person can say what becomes of that. */

@@ -8,6 +8,8 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.TreeMap;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.stream.Collectors;
 import palegate.core.access.Entry;
 import palegate.core.access.Grant;
@@ -38,16 +40,36 @@ final class EntryCandidates {
     return Coverage.saidByOthers(state.snapshot(), state.current(), state.now()).stream().map(entry -> idle(state, entry, "does nothing")).toList();
   }
 
-  /** Of what does nothing now and in the end; whether it ever does anything between is for the rehearsal to say. */
+  /** What does nothing whenever anything begins or ends that could matter to it. */
   static List<Candidate> idle(Mined state) {
     List<Instant> later = state.snapshot().boundariesAfter(state.now());
     SnapshotAt atLast = later.isEmpty() ? state.moment() : state.snapshot().at(later.get(later.size() - 1));
-    return IdleEntries.at(state.moment(), atLast, state.snapshot().places(), STATES).stream().filter(line -> !line.entry().period().endedBy(state.now()))
-        .sorted(Comparator.comparing((AccessList.Line line) -> line.entry().place()).thenComparing(line -> line.entry().id())).map(line -> idle(state, line.entry(), WHY.getOrDefault(line.state(), "does nothing"))).toList();
+    List<AccessList.Line> lines = IdleEntries.at(state.moment(), atLast, state.snapshot().places(), STATES).stream().filter(line -> !line.entry().period().endedBy(state.now()))
+        .sorted(Comparator.comparing((AccessList.Line line) -> line.entry().place()).thenComparing(line -> line.entry().id())).toList();
+    Set<Entry> idle = atEveryInstant(state, lines.stream().map(AccessList.Line::entry).toList());
+    return lines.stream().filter(line -> idle.contains(line.entry())).map(line -> idle(state, line.entry(), WHY.getOrDefault(line.state(), "does nothing"))).toList();
+  }
+
+  /** Instant by instant, so that what holds then is worked out once for all of them; none if it is called off. */
+  private static Set<Entry> atEveryInstant(Mined state, List<Entry> entries) {
+    RelevantInstants relevant = new RelevantInstants(state.snapshot(), state.now());
+    Map<Instant, List<Entry>> byInstant = new TreeMap<>();
+    entries.forEach(entry -> relevant.at(entry.place()).forEach(instant -> byInstant.computeIfAbsent(instant, any -> new ArrayList<>()).add(entry)));
+    Set<Entry> idle = ConcurrentHashMap.newKeySet();
+    idle.addAll(entries);
+    int done = 0;
+    for (Map.Entry<Instant, List<Entry>> at : byInstant.entrySet()) {
+      if (!state.steps().at(done++, byInstant.size())) {
+        return Set.of();
+      }
+      SnapshotAt moment = state.snapshot().at(at.getKey());
+      at.getValue().parallelStream().filter(idle::contains).filter(entry -> !IdleEntries.doesNothing(moment, entry)).forEach(idle::remove);
+    }
+    return idle;
   }
 
   private static Candidate idle(Mined state, Entry entry, String why) {
-    return new Candidate(Proposal.Kind.IDLE, "Take off what " + why + ": " + state.words(entry) + ".", List.of(Mined.removal(entry)), 1);
+    return new Candidate(Proposal.Kind.IDLE, "Take off what " + why + ": " + state.words(entry) + ".", List.of(Mined.removal(entry)), 1, new Candidate.Touches(entry.place(), state.everIn(entry.subject())));
   }
 
   /** The same at two or more children of one place. */

@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.function.Function;
 import java.util.function.Supplier;
+import palegate.core.collections.Later;
 import palegate.core.snapshot.Snapshot;
 
 /**
@@ -17,9 +18,9 @@ import palegate.core.snapshot.Snapshot;
  */
 public final class Mining {
   /** So many candidates are tried, at most. */
-  public static final int TRIED_AT_MOST = 50_000;
+  static final int TRIED_AT_MOST = 50_000;
   /** So many instants are rehearsed, at most, of candidates that are not the same in other words. */
-  private static final int REHEARSED_AT_MOST = 3_000;
+  private static final int REHEARSED_AT_MOST = 600;
 
   /** How far it is. */
   public interface Progress {
@@ -68,15 +69,16 @@ public final class Mining {
   /** At how many proposals something failed: until there is another it fails again. */
   private final Map<String, Integer> failed = new HashMap<>();
   private Snapshot at;
+  private Later<RelevantInstants> relevant;
   private int tried;
   private int rehearsed;
   private boolean cut;
 
   private Mining(Snapshot snapshot, Instant now, Supplier<String> ids, Progress progress) {
-    at = snapshot;
     this.now = now;
     this.ids = ids;
     this.progress = progress;
+    to(snapshot);
   }
 
   /**
@@ -105,17 +107,54 @@ public final class Mining {
 
   private void round(List<Source> sources, boolean everyInstant) {
     for (Source source : sources) {
-      if (!cut) {
-        all(source.kind(), source.candidates().apply(new Mined(at, now, ids)).stream().sorted(Comparator.comparingInt(Candidate::saves).reversed().thenComparing(Candidate::words)).toList(), everyInstant);
+      if (cut) {
+        return;
       }
+      int saved = saved();
+      List<Candidate> candidates = source.candidates().apply(new Mined(at, now, ids, (done, of) -> goesOn(source.kind(), done, of, saved))).stream().sorted(Comparator.comparingInt(Candidate::saves).reversed().thenComparing(Candidate::words)).toList();
+      all(source.kind(), shown(candidates), everyInstant);
     }
   }
 
+  private boolean goesOn(Proposal.Kind kind, int tried, int candidates, int saved) {
+    cut |= !progress.at(kind, tried, candidates, saved);
+    return !cut;
+  }
+
+  private int saved() {
+    return proposals.stream().mapToInt(Proposal::saves).sum();
+  }
+
+  /** Takes those that have been shown and touch nothing in common with each other, all at once; the others are left. */
+  private List<Candidate> shown(List<Candidate> candidates) {
+    Apart together = new Apart(at);
+    List<Candidate> left = candidates.stream().filter(candidate -> !together.takes(candidate)).toList();
+    List<Candidate> apart = together.candidates();
+    Snapshot after = apart.size() < 2 ? null : new Proof(at, now, relevant).ofShown(apart.stream().flatMap(candidate -> candidate.changes().stream()).toList());
+    if (after == null) {
+      return candidates;
+    }
+    tried += apart.size();
+    Size size = Size.of(at.structure());
+    for (Candidate candidate : apart) {
+      Size less = new Size(size.entries() - candidate.saves(), size.groups(), size.memberships(), size.roles());
+      proposals.add(new Proposal(candidate.kind(), candidate.words(), candidate.changes(), size, less));
+      size = less;
+    }
+    to(after);
+    return left;
+  }
+
+  private void to(Snapshot after) {
+    at = after;
+    relevant = new Later<>(() -> new RelevantInstants(after, now));
+  }
+
   private void all(Proposal.Kind kind, List<Candidate> candidates, boolean everyInstant) {
-    int saved = proposals.stream().mapToInt(Proposal::saves).sum();
+    int saved = saved();
     for (int i = 0; i < candidates.size(); i++) {
       Candidate candidate = candidates.get(i);
-      if (tried >= TRIED_AT_MOST || everyInstant && rehearsed >= REHEARSED_AT_MOST || !progress.at(kind, i, candidates.size(), saved)) {
+      if (tried >= TRIED_AT_MOST || everyInstant && rehearsed >= REHEARSED_AT_MOST || !goesOn(kind, i, candidates.size(), saved)) {
         cut = true;
         return;
       }
@@ -124,7 +163,7 @@ public final class Mining {
         continue;
       }
       tried++;
-      Proof proof = new Proof(at, now);
+      Proof proof = new Proof(at, now, relevant);
       Snapshot after = proof.of(candidate.changes(), everyInstant);
       rehearsed += proof.rehearsed();
       if (after == null) {
@@ -133,7 +172,7 @@ public final class Mining {
         Proposal proposal = new Proposal(kind, candidate.words(), candidate.changes(), Size.of(at.structure()), Size.of(after.structure()));
         proposals.add(proposal);
         saved += proposal.saves();
-        at = after;
+        to(after);
       }
     }
   }

@@ -6,6 +6,7 @@ import java.util.stream.Stream;
 import palegate.core.changes.Change;
 import palegate.core.changes.ChangeAtPlace;
 import palegate.core.changes.DraftApplication;
+import palegate.core.collections.Later;
 import palegate.core.questions.NewDocuments;
 import palegate.core.rehearsal.RightsDifference;
 import palegate.core.snapshot.Snapshot;
@@ -17,16 +18,29 @@ import palegate.core.snapshot.Snapshot;
 final class Proof {
   private final Snapshot before;
   private final Instant now;
+  private final Later<RelevantInstants> relevant;
   private int rehearsed;
 
-  Proof(Snapshot before, Instant now) {
+  /** @param relevant of the state before */
+  Proof(Snapshot before, Instant now, Later<RelevantInstants> relevant) {
     this.before = before;
     this.now = now;
+    this.relevant = relevant;
   }
 
   /** How many instants were rehearsed that need not have been if it were the same in other words. */
   int rehearsed() {
     return rehearsed;
+  }
+
+  /** The state after changes of which each has been shown by itself, and which touch nothing in common; null if a rehearsal now says otherwise. */
+  Snapshot ofShown(List<Change> changes) {
+    DraftApplication.Result applied = DraftApplication.of(before, changes, now);
+    if (!applied.refusals().isEmpty()) {
+      return null;
+    }
+    Snapshot after = before.next(applied.difference());
+    return RightsDifference.between(before, after, now).isEmpty() ? after.detached() : null;
   }
 
   /**
@@ -49,8 +63,8 @@ final class Proof {
 
   private boolean atEveryInstant(Snapshot after, List<Change> changes) {
     List<String> places = changes.stream().filter(ChangeAtPlace.class::isInstance).map(change -> ((ChangeAtPlace) change).place()).distinct().toList();
-    // A rehearsal looks at instants that its draft touches. That nothing does anything has to hold whenever anything begins or ends.
-    return Stream.concat(Stream.of(now), Stream.concat(before.boundariesAfter(now).stream(), after.boundariesAfter(now).stream()).distinct().sorted()).allMatch(instant -> {
+    // A rehearsal looks at instants that its draft touches. That nothing does anything has to hold whenever anything begins or ends. What changes add has the dates of what they take away.
+    return Stream.concat(Stream.of(now), places.stream().flatMap(place -> relevant.get().at(place).stream()).distinct().sorted()).allMatch(instant -> {
       rehearsed++;
       return RightsDifference.between(before, after, instant).isEmpty() && NewDocuments.alike(before.at(instant), after.at(instant), places);
     });

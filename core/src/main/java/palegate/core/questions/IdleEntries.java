@@ -39,11 +39,16 @@ public final class IdleEntries {
     return some.parallelStream().flatMap(place -> idleAt(moment, atLast, place, states)).toList();
   }
 
+  /** Whether an entry does nothing at an instant wherever it reaches, nor with documents put in later. O(as looking for it at its place). */
+  public static boolean doesNothing(SnapshotAt moment, Entry entry) {
+    return changesNothing(moment, entry) && NewDocuments.alikeWithout(moment, entry);
+  }
+
   /** The whole list is made only where something is idle: it says which line from above says the same. */
   private static Stream<AccessList.Line> idleAt(SnapshotAt moment, SnapshotAt atLast, int place, Set<AccessList.State> states) {
     Snapshot snapshot = moment.snapshot();
     return AccessList.own(snapshot, moment.instant(), place).lines().stream().noneMatch(line -> states.contains(line.state())) ? Stream.empty()
-        : AccessList.of(snapshot, moment.instant(), place).lines().stream().filter(line -> line.own() && states.contains(line.state()) && changesNothing(moment, line.entry()) && changesNothing(atLast, line.entry()) && nothingPutInLater(moment, atLast, line.entry()));
+        : AccessList.of(snapshot, moment.instant(), place).lines().stream().filter(line -> line.own() && states.contains(line.state()) && Stream.of(moment, atLast).distinct().allMatch(at -> doesNothing(at, line.entry())));
   }
 
   /**
@@ -72,11 +77,6 @@ public final class IdleEntries {
       }
     }
     return true;
-  }
-
-  /** Nor with documents that are not there yet. */
-  private static boolean nothingPutInLater(SnapshotAt moment, SnapshotAt atLast, Entry entry) {
-    return Stream.of(moment, atLast).distinct().allMatch(at -> NewDocuments.alikeWithout(at, entry));
   }
 
   /** @param doubled whether another entry that reaches the place says the same to the same subject */

@@ -8,6 +8,7 @@ import java.util.stream.Stream;
 import palegate.core.access.Entry;
 import palegate.core.snapshot.Snapshot;
 import palegate.core.snapshot.SnapshotAt;
+import palegate.core.walls.Barrier;
 
 /**
  * What could be done with documents that are not there yet (section 6: imagined directly below a container). A difference of rights counts the places that
@@ -18,7 +19,7 @@ public final class NewDocuments {
 
   /**
    * Whether everybody could do the same, before and after, with a document of any type put into any container at or below some places. Only types that an
-   * entry there is narrowed to are asked about: for the others a container says it all. Containers that are alike are asked about once. O(places below + different containers × entries + such types × people / 64).
+   * entry there is narrowed to, or that people are confined to, are asked about: for the others a container says it all. Containers that are alike are asked about once. O(places below + different containers × entries + such types × people / 64).
    *
    * @param places by id; those that are not in both states are left out
    */
@@ -28,7 +29,7 @@ public final class NewDocuments {
     Set<Long> asked = new HashSet<>();
     return places.stream().distinct().mapToInt(was::placeNumber).filter(top -> top >= 0).allMatch(top -> was.below(top).filter(place -> !was.isDocument(place)).allMatch(place -> {
       int other = is.placeNumber(was.place(place).id());
-      return other < 0 || !asked.add((long) before.environmentOf(place) << 32 | after.environmentOf(other)) || narrowedTo(was.reachingEntries(place), is.reachingEntries(other)).filter(type -> is.structure().types().containsKey(type))
+      return other < 0 || !asked.add((long) before.environmentOf(place) << 32 | after.environmentOf(other)) || asked(was, was.reachingEntries(place), is.reachingEntries(other)).filter(type -> is.structure().types().containsKey(type))
           .allMatch(type -> before.holdersOnNew(place, type).sameAs(after.holdersOnNew(other, type)));
     }));
   }
@@ -38,10 +39,15 @@ public final class NewDocuments {
     Snapshot snapshot = moment.snapshot();
     Set<Integer> asked = new HashSet<>();
     return snapshot.below(snapshot.placeNumber(entry.place())).filter(place -> !snapshot.isDocument(place) && asked.add(moment.environmentOf(place)))
-        .allMatch(place -> narrowedTo(snapshot.reachingEntries(place), List.of()).allMatch(type -> moment.holdersOnNew(place, type).sameAs(moment.holdersOnNewWithout(place, type, entry))));
+        .allMatch(place -> asked(snapshot, snapshot.reachingEntries(place), List.of()).allMatch(type -> moment.holdersOnNew(place, type).sameAs(moment.holdersOnNewWithout(place, type, entry))));
   }
 
-  private static Stream<String> narrowedTo(Collection<Entry> some, Collection<Entry> others) {
-    return Stream.concat(some.stream(), others.stream()).flatMap(entry -> entry.types().stream()).distinct().sorted();
+  private static Stream<String> asked(Snapshot snapshot, Collection<Entry> some, Collection<Entry> others) {
+    return Stream.concat(Stream.concat(some.stream(), others.stream()).flatMap(entry -> entry.types().stream()), withinConfinements(snapshot)).distinct().sorted();
+  }
+
+  /** Whoever is confined to documents of some types is barred from every container, and not from such a document in it. */
+  private static Stream<String> withinConfinements(Snapshot snapshot) {
+    return snapshot.structure().walls().values().stream().filter(wall -> wall.barrier() instanceof Barrier.Confine).flatMap(wall -> wall.barrier().scopes().stream()).flatMap(scope -> scope.types().stream());
   }
 }

@@ -5,21 +5,29 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
+import java.util.Set;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
+import palegate.core.Harbour;
 import palegate.core.access.Entry;
 import palegate.core.access.Grant;
 import palegate.core.changes.AccessChange;
 import palegate.core.changes.DraftApplication;
+import palegate.core.people.Period;
+import palegate.core.people.Subject;
 import palegate.core.random.RandomStructures;
 import palegate.core.roles.Rights;
 import palegate.core.snapshot.Snapshot;
 import palegate.core.snapshot.SnapshotAt;
+import palegate.core.walls.Barrier;
+import palegate.core.walls.Scope;
+import palegate.core.walls.Wall;
 
 /** Section 6: what could be done with documents that are not there yet, asked person by person and container by container. */
 class NewDocumentsTest {
   private static final long FIRST_SEED = 20_261_130L;
-  private static final int STRUCTURES = 150;
+  private static final int STRUCTURES = 250;
 
   private static Snapshot without(Snapshot snapshot, Entry entry) {
     return snapshot.next(DraftApplication.of(snapshot, List.of(entry instanceof Grant ? new AccessChange.RemoveGrant(entry.place(), entry.id()) : new AccessChange.RemoveWithholding(entry.place(), entry.id())), RandomStructures.NOW).difference());
@@ -94,5 +102,16 @@ class NewDocumentsTest {
       }
     }
     assertThat(shared).isGreaterThan(100);
+  }
+
+  @Test
+  void whoever_is_confined_to_documents_of_a_type_could_do_something_with_one_put_in_later_though_they_are_barred_from_the_container() {
+    Grant grant = Harbour.grant("e-mia", "c2", new Subject.OfPerson("mia"), "keeper");
+    Wall confine = new Wall("w", "Letters only", "", new Barrier.Confine(new Scope(Set.of(), Set.of("valuation"), Map.of()), List.of(new Subject.OfPerson("mia"))), Wall.State.STANDING, Period.ALWAYS, List.of());
+    Snapshot snapshot = Snapshot.of(Harbour.structure().withGrants(Map.of("e-mia", grant)).withWalls(Map.of("w", confine)));
+    SnapshotAt moment = snapshot.at(Harbour.NOW);
+    assertThat(moment.rights(snapshot.personNumber("mia"), snapshot.placeNumber("c2")).isEmpty()).as("the container lies outside").isTrue();
+    assertThat(NewDocuments.alikeWithout(moment, grant)).isFalse();
+    assertThat(NewDocuments.alike(moment, snapshot.next(DraftApplication.of(snapshot, List.of(new AccessChange.RemoveGrant("c2", "e-mia")), Harbour.NOW).difference()).at(Harbour.NOW), List.of("c2"))).isFalse();
   }
 }

@@ -7,6 +7,7 @@ import java.util.Map;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
+import palegate.core.findings.Rules;
 import palegate.server.testkit.Browser;
 import palegate.server.testkit.InDemo;
 import palegate.server.testkit.TestApplication;
@@ -85,8 +86,10 @@ class GatehouseRoomTest {
     JsonNode yearAgo = keeper.get("/api/gatehouse/figures?ago=12").body();
     assertThat(now.path("there").asBoolean()).isTrue();
     assertThat(now.path("people").asInt()).isGreaterThan(now.path("outsiders").asInt());
-    assertThat(now.path("grave").asInt() + now.path("serious").asInt() + now.path("untidy").asInt()).isEqualTo(keeper.get("/api/findings?limit=1").body().path("rules").valueStream().mapToInt(rule -> rule.path("found").asInt()).sum()
-        + keeper.get("/api/findings?limit=1").body().path("accepted").asInt());
+    // What people did is not rebuilt for the past: such findings are not counted for any month.
+    JsonNode found = keeper.get("/api/findings?limit=1").body();
+    assertThat(now.path("grave").asInt() + now.path("serious").asInt() + now.path("untidy").asInt())
+        .isEqualTo(found.path("rules").valueStream().filter(rule -> !Rules.of(rule.path("code").asString()).orElseThrow().asksForActivity()).mapToInt(rule -> rule.path("found").asInt()).sum() + found.path("accepted").asInt());
     assertThat(yearAgo.path("change").asLong()).isLessThan(now.path("change").asLong());
     assertThat(yearAgo.path("entries").asInt()).isNotEqualTo(now.path("entries").asInt());
     assertThat(now.path("breaks").asInt()).isEqualTo(keeper.get("/api/places/root/breaks").body().path("total").asInt(-1));

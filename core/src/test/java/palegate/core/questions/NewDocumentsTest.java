@@ -107,7 +107,7 @@ class NewDocumentsTest {
   @Test
   void whoever_is_confined_to_documents_of_a_type_could_do_something_with_one_put_in_later_though_they_are_barred_from_the_container() {
     Grant grant = Harbour.grant("e-mia", "c2", new Subject.OfPerson("mia"), "keeper");
-    Wall confine = new Wall("w", "Letters only", "", new Barrier.Confine(new Scope(Set.of(), Set.of("valuation"), Map.of()), List.of(new Subject.OfPerson("mia"))), Wall.State.STANDING, Period.ALWAYS, List.of());
+    Wall confine = new Wall("w", "Valuations only", "", Wall.State.STANDING, Period.ALWAYS, new Barrier.Confine(new Scope(Set.of(), Set.of("valuation"), Map.of()), List.of(new Subject.OfPerson("mia"))), List.of());
     Snapshot snapshot = Snapshot.of(Harbour.structure().withGrants(Map.of("e-mia", grant)).withWalls(Map.of("w", confine)));
     SnapshotAt moment = snapshot.at(Harbour.NOW);
     assertThat(moment.rights(snapshot.personNumber("mia"), snapshot.placeNumber("c2")).isEmpty()).as("the container lies outside").isTrue();

@@ -183,7 +183,12 @@ function under(event: MouseEvent) {
   const row = Math.floor((y - COLUMN_HEAD + top.value) / CELL.height)
   return { row, column, inRows: x < ROW_HEAD, inColumns: y < COLUMN_HEAD, x, y }
 }
-let dragging = false
+/** What is dragged over: cells, or the heads of rows or columns from one on. */
+let dragging: { over: 'cells' } | { over: 'rows' | 'columns'; from: number } | undefined
+const chooseRows = (from: number, to: number) =>
+  props.choice.between({ y: from, x: 0 }, { y: to, x: props.columns.length - 1 })
+const chooseColumns = (from: number, to: number) =>
+  props.choice.between({ y: 0, x: from }, { y: props.rows.length - 1, x: to })
 function pressed(event: MouseEvent) {
   if (event.button !== 0) return
   const at = under(event)
@@ -194,36 +199,38 @@ function pressed(event: MouseEvent) {
     if (row === undefined) return
     const mark = 10 + row.head.depth * 13 + 8
     if (row.branch && at.x >= mark - 3 && at.x <= mark + 13) emit('fold', row.head.key)
-    else
-      props.choice.between(
-        { y: event.shiftKey ? props.choice.anchor.value.y : at.row, x: 0 },
-        { y: at.row, x: props.columns.length - 1 },
-      )
+    else {
+      const from = event.shiftKey ? props.choice.anchor.value.y : at.row
+      chooseRows(from, at.row)
+      dragging = { over: 'rows', from }
+    }
   } else if (at.inColumns) {
     const column = props.columns[at.column]
     if (column === undefined) return
     const mark = 10 + Math.min(column.head.depth, 6) * 9 + 8
     if (column.branch && at.y >= mark - 3 && at.y <= mark + 13) emit('fold', column.head.key)
-    else
-      props.choice.between(
-        { y: 0, x: event.shiftKey ? props.choice.anchor.value.x : at.column },
-        { y: props.rows.length - 1, x: at.column },
-      )
+    else {
+      const from = event.shiftKey ? props.choice.anchor.value.x : at.column
+      chooseColumns(from, at.column)
+      dragging = { over: 'columns', from }
+    }
   } else if (event.ctrlKey || event.metaKey) {
     props.choice.also({ y: at.row, x: at.column })
   } else {
     props.choice.go({ y: at.row, x: at.column }, event.shiftKey)
-    dragging = true
+    dragging = { over: 'cells' }
   }
 }
 function moved(event: MouseEvent) {
   if (scroller.value === undefined) return
   const at = under(event)
-  if (dragging) props.choice.go({ y: at.row, x: at.column }, true)
+  if (dragging?.over === 'cells') props.choice.go({ y: at.row, x: at.column }, true)
+  else if (dragging?.over === 'rows') chooseRows(dragging.from, at.row)
+  else if (dragging?.over === 'columns') chooseColumns(dragging.from, at.column)
   const inside = !at.inRows && !at.inColumns && at.row < props.rows.length && at.column < props.columns.length
   emit('hover', inside ? { y: at.row, x: at.column } : undefined)
 }
-useEventListener(window, 'mouseup', () => (dragging = false))
+useEventListener(window, 'mouseup', () => (dragging = undefined))
 
 /** Where one is stays in sight. */
 function follow() {

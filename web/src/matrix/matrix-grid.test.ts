@@ -197,6 +197,22 @@ describe('a matrix by mouse', () => {
     expect(shown.emitted('fold')).toEqual([['a'], ['pa']])
   })
 
+  it('chooses the rows and columns whose heads are dragged over', async () => {
+    const { choice, down, move } = await pointed()
+    await down(100, at(0, 0)[1])
+    await move(100, at(2, 0)[1])
+    expect(choice.count.value).toBe(12)
+    await move(100, at(1, 0)[1])
+    expect(new Set(choice.pairs().map(([row]) => row)).size).toBe(2)
+    window.dispatchEvent(new MouseEvent('mouseup'))
+    await move(100, at(3, 0)[1])
+    expect(choice.count.value).toBe(8)
+    await down(at(0, 3)[0], 100)
+    await move(at(0, 1)[0], 100)
+    expect([...new Set(choice.pairs().map(([, column]) => column))]).toHaveLength(3)
+    window.dispatchEvent(new MouseEvent('mouseup'))
+  })
+
   it('says what is pointed at, and nothing outside the cells', async () => {
     const { shown, move } = await pointed()
     await move(...at(3, 2))

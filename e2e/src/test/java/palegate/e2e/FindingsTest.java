@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.assertions.LocatorAssertions;
 import com.microsoft.playwright.options.AriaRole;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
@@ -54,6 +55,24 @@ class FindingsTest {
     assertThat(page.getByRole(AriaRole.ARTICLE)).containsText("Meant so, says Wenna Carrow");
     button(page, "take that back").click();
     assertThat(list(page).locator("[data-row='0']")).containsText("Appraisal");
+    page.context().close();
+  }
+
+  @Test
+  void fewer_entries_are_looked_for_drafted_put_in_force_and_what_went_names_the_change(Desk desk, TestApplication app) {
+    app.signedIn("wenna.carrow").delete("/api/draft");
+    Page page = desk.signedIn("wenna.carrow");
+    desk.open(page, "/findings");
+    page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Fewer entries …")).click();
+    button(page, "Look for them").click();
+    Locator fewer = page.getByRole(AriaRole.ARTICLE, new Page.GetByRoleOptions().setName("The same with fewer entries"));
+    assertThat(fewer).containsText("in a hundred fewer", new LocatorAssertions.ContainsTextOptions().setTimeout(60_000));
+    button(page, "Add all to the draft").click();
+    assertThat(fewer).containsText("in your draft");
+    app.signedIn("wenna.carrow").putInForce(true);
+    desk.open(page, "/findings?gone=yes");
+    Locator gone = page.getByRole(AriaRole.ARTICLE, new Page.GetByRoleOptions().setName("Findings that went"));
+    assertThat(gone.getByRole(AriaRole.LISTITEM).filter(new Locator.FilterOptions().setHasText("ended with")).first()).containsText("with a change by Wenna Carrow");
     page.context().close();
   }
 }

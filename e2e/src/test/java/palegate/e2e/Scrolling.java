@@ -42,6 +42,30 @@ public final class Scrolling {
         requestAnimationFrame(frame)
       })""";
 
+  /** The same both ways at once. */
+  private static final String SCROLL_BOTH_WAYS = """
+      ([selector, seconds, pixels]) => new Promise(resolve => {
+        const scroller = document.querySelector(selector)
+        const times = []
+        let last = performance.now()
+        const end = last + seconds * 1000
+        let down = pixels
+        let right = pixels
+        const frame = now => {
+          times.push(now - last)
+          last = now
+          scroller.scrollTop += down
+          scroller.scrollLeft += right
+          if (scroller.scrollTop + scroller.clientHeight >= scroller.scrollHeight - 1) down = -pixels
+          if (scroller.scrollTop <= 0) down = pixels
+          if (scroller.scrollLeft + scroller.clientWidth >= scroller.scrollWidth - 1) right = -pixels
+          if (scroller.scrollLeft <= 0) right = pixels
+          if (now < end) requestAnimationFrame(frame)
+          else resolve({ times: times.slice(1), height: scroller.scrollHeight })
+        }
+        requestAnimationFrame(frame)
+      })""";
+
   private final Desk desk;
   private final Page page;
   private final Browser browser;
@@ -67,6 +91,7 @@ public final class Scrolling {
     measure("persons", "/people/persons");
     measure("groups", "/people/groups");
     measure("breaks", "/breaks");
+    measure("matrix, both ways", "/matrix?rows=GROUPS", "[role=grid]", "[role=grid] canvas", SCROLL_BOTH_WAYS);
     String library = library();
     draft(Map.of("kind", "addGrant", "place", library, "subject", Map.of("kind", "builtin", "id", "outsiders"), "role",
         // The widest role for those who have least: something changes in any structure.
@@ -97,12 +122,16 @@ public final class Scrolling {
     measure(name, path, ".list .scroller", ".list [data-row]");
   }
 
-  @SuppressWarnings("unchecked")
   private void measure(String name, String path, String scroller, String row) {
+    measure(name, path, scroller, row, SCROLL);
+  }
+
+  @SuppressWarnings("unchecked")
+  private void measure(String name, String path, String scroller, String row, String scrolling) {
     desk.open(page, path);
     page.locator(row).first().waitFor();
     Desk.drawn(page);
-    Map<String, Object> found = (Map<String, Object>) page.evaluate(SCROLL, List.of(scroller, SECONDS, PIXELS));
+    Map<String, Object> found = (Map<String, Object>) page.evaluate(scrolling, List.of(scroller, SECONDS, PIXELS));
     double[] times = ((List<Number>) found.get("times")).stream().mapToDouble(Number::doubleValue).sorted().toArray();
     System.out.printf(Locale.ROOT, "  %-38s %5.1f frames/s; a frame p50 %.1f ms, p95 %.1f ms, p99 %.1f ms; %,d pixels high%n", name,
         times.length / Arrays.stream(times).sum() * 1000, times[times.length / 2], times[(int) (times.length * 0.95)], times[(int) (times.length * 0.99)],

@@ -4,6 +4,7 @@ import java.time.Instant;
 import java.util.List;
 import java.util.Map;
 import palegate.core.duties.Duty;
+import palegate.core.places.Conditions;
 
 /**
  * What is known of what people did, which a structure does not say. Of a bundle nothing is known, and nothing is found in it by rules that ask for this.
@@ -13,10 +14,12 @@ import palegate.core.duties.Duty;
  * @param dutyUsed when people last used which duty, by their id
  * @param grantSince since when each grant has been there, by its id
  * @param openings what was opened; null if that is not known
+ * @param conditionSince since when documents have been private or frozen, by condition and place
  * @param drafts those that the asker may see
  */
-public record Activity(Map<String, Instant> unexplainedBreaks, Map<String, Instant> dutySince, Map<String, Map<Duty, Instant>> dutyUsed, Map<String, Instant> grantSince, Openings openings, List<Draft> drafts) {
-  public static final Activity UNKNOWN = new Activity(Map.of(), Map.of(), Map.of(), Map.of(), null, List.of());
+public record Activity(Map<String, Instant> unexplainedBreaks, Map<String, Instant> dutySince, Map<String, Map<Duty, Instant>> dutyUsed, Map<String, Instant> grantSince, Openings openings,
+    Map<Conditions.Condition, Map<String, Instant>> conditionSince, List<Draft> drafts) {
+  public static final Activity UNKNOWN = new Activity(Map.of(), Map.of(), Map.of(), Map.of(), null, Map.of(), List.of());
 
   /**
    * Openings since an instant, all of them, or none are given (access rules, section 14).
@@ -40,6 +43,7 @@ public record Activity(Map<String, Instant> unexplainedBreaks, Map<String, Insta
     dutySince = Map.copyOf(dutySince);
     dutyUsed = Map.copyOf(dutyUsed);
     grantSince = Map.copyOf(grantSince);
+    conditionSince = Map.copyOf(conditionSince);
     drafts = List.copyOf(drafts);
   }
 }

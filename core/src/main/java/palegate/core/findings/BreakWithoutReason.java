@@ -6,7 +6,7 @@ import java.util.Map;
 import java.util.stream.Stream;
 
 /** Breaks of which nobody said why. */
-final class BreakWithoutReason implements Rule {
+final class BreakWithoutReason implements ActivityRule {
   @Override
   public String code() {
     return "break-without-reason";
@@ -28,12 +28,7 @@ final class BreakWithoutReason implements Rule {
   }
 
   @Override
-  public boolean asksForActivity() {
-    return true;
-  }
-
-  @Override
-  public Stream<Finding> find(Survey survey) {
+  public Stream<Finding> findInActivity(Survey survey) {
     return survey.activity().unexplainedBreaks().entrySet().stream().sorted(Map.Entry.comparingByKey()).filter(each -> standsAlone(survey, each.getKey())).map(each -> finding(survey, each.getKey(), each.getValue()));
   }
 

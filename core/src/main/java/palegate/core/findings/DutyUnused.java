@@ -14,7 +14,7 @@ import palegate.core.duties.Duty;
 import palegate.core.duties.DutyAssignment;
 
 /** Duties that let somebody change something and that nobody has used for long. */
-final class DutyUnused implements Rule {
+final class DutyUnused implements ActivityRule {
   /** Using one of these is a change in the journal; reading and reviewing are not. */
   private static final Set<Duty> SEEN_IN_JOURNAL = Set.of(Duty.ACCESS, Duty.PEOPLE, Duty.TYPES, Duty.WALLS, Duty.OVERSIGHT, Duty.SYSTEM);
 
@@ -44,12 +44,7 @@ final class DutyUnused implements Rule {
   }
 
   @Override
-  public boolean asksForActivity() {
-    return true;
-  }
-
-  @Override
-  public Stream<Finding> find(Survey survey) {
+  public Stream<Finding> findInActivity(Survey survey) {
     Instant before = survey.now().minus(Duration.ofDays(survey.limits().unusedDays()));
     return survey.structure().duties().values().stream().filter(duty -> SEEN_IN_JOURNAL.contains(duty.duty()) && duty.period().holdsAt(survey.now()) && isHeldSince(survey, duty, before)).sorted(Comparator.comparing(DutyAssignment::id)).flatMap(duty -> {
       Optional<Instant> last = lastUsed(survey, duty);

@@ -5,6 +5,7 @@ import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.function.BiFunction;
 import java.util.stream.Stream;
 import palegate.core.snapshot.Snapshot;
 import palegate.core.snapshot.SnapshotAt;
@@ -22,9 +23,9 @@ public final class Findings {
     return of(new Survey(snapshot.at(instant), limits), rules);
   }
 
-  /** By rules that ask for what people did as well. */
-  public static List<Finding> of(SnapshotAt moment, Limits limits, Activity activity, List<Rule> rules) {
-    return of(new Survey(moment, limits, activity), rules);
+  /** What rules find in what people did, apart from what they find in the structure. */
+  public static List<Finding> inActivity(SnapshotAt moment, Limits limits, Activity activity, List<Rule> rules) {
+    return of(new Survey(moment, limits, activity), rules, Rule::findInActivity);
   }
 
   /** Two lists, each as above, in one. */
@@ -35,6 +36,10 @@ public final class Findings {
   }
 
   static List<Finding> of(Survey survey, List<Rule> rules) {
-    return survey.snapshot().placeCount() == 0 ? List.of() : rules.stream().sorted(Comparator.comparing(Rule::severity)).flatMap(rule -> rule.find(survey).sorted(Comparator.comparing(Finding::thing).thenComparing(Finding::detail))).toList();
+    return of(survey, rules, Rule::find);
+  }
+
+  private static List<Finding> of(Survey survey, List<Rule> rules, BiFunction<Rule, Survey, Stream<Finding>> find) {
+    return survey.snapshot().placeCount() == 0 ? List.of() : rules.stream().sorted(Comparator.comparing(Rule::severity)).flatMap(rule -> find.apply(rule, survey).sorted(Comparator.comparing(Finding::thing).thenComparing(Finding::detail))).toList();
   }
 }

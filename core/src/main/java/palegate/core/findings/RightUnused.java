@@ -15,7 +15,7 @@ import palegate.core.roles.Right;
 import palegate.core.snapshot.Snapshot;
 
 /** Grants to read by which nobody has opened anything for long. */
-final class RightUnused implements Rule {
+final class RightUnused implements ActivityRule {
   @Override
   public String code() {
     return "right-unused";
@@ -42,18 +42,13 @@ final class RightUnused implements Rule {
   }
 
   @Override
-  public boolean asksForActivity() {
-    return true;
-  }
-
-  @Override
   public boolean fixesAreSure() {
     return false;
   }
 
   /** Quiet until openings have been recorded for as long as the limit says. O(openings × entries that reach what was opened, and documents below grants until the first). */
   @Override
-  public Stream<Finding> find(Survey survey) {
+  public Stream<Finding> findInActivity(Survey survey) {
     Instant before = survey.now().minus(Duration.ofDays(survey.limits().unusedDays()));
     Activity.Openings openings = survey.activity().openings();
     if (openings == null || openings.from().isAfter(before)) {

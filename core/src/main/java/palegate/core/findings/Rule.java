@@ -26,9 +26,9 @@ public interface Rule {
     return false;
   }
 
-  /** Whether it asks for what people did, which a structure does not say. Such a rule is asked anew each time; the others as often as the structure changes. */
-  default boolean asksForActivity() {
-    return false;
+  /** What it finds in what people did, which a structure does not say; asked anew each time, and of a bundle never. */
+  default Stream<Finding> findInActivity(Survey survey) {
+    return Stream.empty();
   }
 
   /** Whether its fixes mend whatever else there is; if not, each is tried before it is offered. */

@@ -54,7 +54,7 @@ final class EntryCandidates {
   private static Set<Entry> atEveryInstant(Mined state, List<Entry> entries) {
     RelevantInstants relevant = new RelevantInstants(state.snapshot(), state.now());
     Map<Instant, List<Entry>> byInstant = new TreeMap<>();
-    entries.forEach(entry -> relevant.at(entry.place()).forEach(instant -> byInstant.computeIfAbsent(instant, any -> new ArrayList<>()).add(entry)));
+    entries.forEach(entry -> relevant.at(entry.place(), EverIn.of(state, entry.subject())).forEach(instant -> byInstant.computeIfAbsent(instant, any -> new ArrayList<>()).add(entry)));
     Set<Entry> idle = ConcurrentHashMap.newKeySet();
     idle.addAll(entries);
     int done = 0;
@@ -69,7 +69,7 @@ final class EntryCandidates {
   }
 
   private static Candidate idle(Mined state, Entry entry, String why) {
-    return new Candidate(Proposal.Kind.IDLE, "Take off what " + why + ": " + state.words(entry) + ".", List.of(Mined.removal(entry)), 1, new Candidate.Touches(entry.place(), state.everIn(entry.subject())));
+    return new Candidate(Proposal.Kind.IDLE, "Take off what " + why + ": " + state.words(entry) + ".", List.of(Mined.removal(entry)), 1, new Candidate.Touches(entry.place(), EverIn.of(state, entry.subject())));
   }
 
   /** The same at two or more children of one place. */

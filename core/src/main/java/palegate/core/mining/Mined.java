@@ -1,15 +1,11 @@
 package palegate.core.mining;
 
 import java.time.Instant;
-import java.util.ArrayDeque;
 import java.util.Comparator;
-import java.util.Deque;
-import java.util.HashSet;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Objects;
 import java.util.Set;
-import java.util.TreeSet;
 import java.util.function.Supplier;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
@@ -18,8 +14,6 @@ import palegate.core.access.Grant;
 import palegate.core.access.Withholding;
 import palegate.core.changes.AccessChange;
 import palegate.core.changes.Change;
-import palegate.core.collections.PersonSet;
-import palegate.core.people.Membership;
 import palegate.core.people.Period;
 import palegate.core.people.Subject;
 import palegate.core.snapshot.Snapshot;
@@ -55,26 +49,6 @@ record Mined(Snapshot snapshot, Instant now, Supplier<String> ids, Steps steps) 
 
   SnapshotAt moment() {
     return snapshot.at(now);
-  }
-
-  /** Whoever is in a subject at any time, inactive people too. */
-  PersonSet everIn(Subject subject) {
-    if (!(subject instanceof Subject.OfGroup)) {
-      return moment().matching(subject);
-    }
-    Set<Integer> people = new TreeSet<>();
-    Set<String> seen = new HashSet<>(Set.of(subject.id()));
-    Deque<String> left = new ArrayDeque<>(seen);
-    while (!left.isEmpty()) {
-      for (Membership membership : structure().groups().get(left.pop()).members()) {
-        if (membership.member() instanceof Membership.PersonMember person) {
-          people.add(snapshot.personNumber(person.id()));
-        } else if (seen.add(((Membership.GroupMember) membership.member()).id())) {
-          left.push(((Membership.GroupMember) membership.member()).id());
-        }
-      }
-    }
-    return PersonSet.of(people.stream().mapToInt(Integer::intValue).toArray());
   }
 
   /** Entries that have not ended, in a stable order. */

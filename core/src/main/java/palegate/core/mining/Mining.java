@@ -112,7 +112,9 @@ public final class Mining {
       }
       int saved = saved();
       List<Candidate> candidates = source.candidates().apply(new Mined(at, now, ids, (done, of) -> goesOn(source.kind(), done, of, saved))).stream().sorted(Comparator.comparingInt(Candidate::saves).reversed().thenComparing(Candidate::words)).toList();
-      all(source.kind(), shown(candidates), everyInstant);
+      List<Candidate> left = shown(candidates);
+      // What has been shown only as long as others stay is shown anew in the next round: by itself it would take as long as all of them together.
+      all(source.kind(), everyInstant ? left.stream().filter(candidate -> candidate.shown() == null || left.size() == candidates.size()).toList() : left, everyInstant);
     }
   }
 

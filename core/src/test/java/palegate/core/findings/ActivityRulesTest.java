@@ -15,6 +15,8 @@ import palegate.core.duties.Duty;
 import palegate.core.duties.DutyAssignment;
 import palegate.core.people.Period;
 import palegate.core.people.Subject;
+import palegate.core.places.Conditions;
+import palegate.core.places.Place;
 import palegate.core.snapshot.Snapshot;
 import palegate.core.structure.Structure;
 
@@ -26,7 +28,7 @@ class ActivityRulesTest {
   private static final Activity.Openings NONE = new Activity.Openings(LONG_AGO, List.of());
 
   private static List<Finding> found(Structure structure, String code, Activity activity) {
-    return Findings.of(Snapshot.of(structure).at(NOW), Limits.USUAL, activity, List.of(Rules.of(code).orElseThrow()));
+    return Findings.inActivity(Snapshot.of(structure).at(NOW), Limits.USUAL, activity, List.of(Rules.of(code).orElseThrow()));
   }
 
   private static List<String> things(Structure structure, String code, Activity activity) {
@@ -34,11 +36,11 @@ class ActivityRulesTest {
   }
 
   private static Activity opened(Map<String, Instant> grantSince, Activity.Openings openings) {
-    return new Activity(Map.of(), Map.of(), Map.of(), grantSince, openings, List.of());
+    return new Activity(Map.of(), Map.of(), Map.of(), grantSince, openings, Map.of(), List.of());
   }
 
   private static Activity dutiesUsed(Map<String, Instant> since, Map<String, Map<Duty, Instant>> used) {
-    return new Activity(Map.of(), since, used, Map.of(), null, List.of());
+    return new Activity(Map.of(), since, used, Map.of(), null, Map.of(), List.of());
   }
 
   private static Structure with(DutyAssignment... duties) {
@@ -53,11 +55,7 @@ class ActivityRulesTest {
 
   @Test
   void of_a_bundle_none_of_them_finds_anything() {
-    for (Rule rule : Rules.ALL) {
-      if (rule.asksForActivity()) {
-        assertThat(found(Harbour.structure(), rule.code(), Activity.UNKNOWN)).as(rule.code()).isEmpty();
-      }
-    }
+    Rules.ALL.forEach(rule -> assertThat(found(Harbour.structure(), rule.code(), Activity.UNKNOWN)).as(rule.code()).isEmpty());
   }
 
   @Test
@@ -118,13 +116,13 @@ class ActivityRulesTest {
 
   @Test
   void a_break_of_which_nobody_said_why_is_found_as_long_as_it_is_one() {
-    Activity activity = new Activity(Map.of("c2", LONG_AGO, "c1", LONG_AGO, "gone", LONG_AGO), Map.of(), Map.of(), Map.of(), null, List.of());
+    Activity activity = new Activity(Map.of("c2", LONG_AGO, "c1", LONG_AGO, "gone", LONG_AGO), Map.of(), Map.of(), Map.of(), null, Map.of(), List.of());
     assertThat(things(Harbour.structure(), "break-without-reason", activity)).containsExactly("place:c2");
   }
 
   @Test
   void a_draft_that_was_begun_long_ago_is_forgotten() {
-    Activity activity = new Activity(Map.of(), Map.of(), Map.of(), Map.of(), null, List.of(new Activity.Draft(7, "Moves", "Ola", NOW.minus(Duration.ofDays(31)), 1), new Activity.Draft(8, "New", "Ola", NOW.minus(Duration.ofDays(29)), 2)));
+    Activity activity = new Activity(Map.of(), Map.of(), Map.of(), Map.of(), null, Map.of(), List.of(new Activity.Draft(7, "Moves", "Ola", NOW.minus(Duration.ofDays(31)), 1), new Activity.Draft(8, "New", "Ola", NOW.minus(Duration.ofDays(29)), 2)));
     List<Finding> found = found(Harbour.structure(), "draft-forgotten", activity);
     assertThat(found).singleElement().satisfies(finding -> {
       assertThat(finding.thing()).isEqualTo("draft:7");
@@ -133,10 +131,23 @@ class ActivityRulesTest {
   }
 
   @Test
+  void what_is_private_or_frozen_for_too_long_is_found_as_long_as_it_is_so() {
+    Place letter = Harbour.structure().places().get("let2");
+    Structure structure = Harbour.structure().withPlaces(Map.of("let2", letter.in(new Conditions(false, true, null, null))));
+    Activity activity = new Activity(Map.of(), Map.of(), Map.of(), Map.of(), null, Map.of(Conditions.Condition.FROZEN, Map.of("let2", LATELY, "val1", LATELY, "gone", LATELY), Conditions.Condition.PRIVATE, Map.of("let2", LATELY)), List.of());
+    List<Finding> found = found(structure, "condition-too-long", activity);
+    assertThat(found).extracting(Finding::key).as("VAL1 is not frozen any more, and LET2 is not private").containsExactly("condition-too-long place:let2 frozen");
+    assertThat(found.get(0).text()).isEqualTo("CAS / C2 / LET2 has been frozen for 20 days.");
+    assertThat(found(structure, "condition-too-long", new Activity(Map.of(), Map.of(), Map.of(), Map.of(), null, Map.of(Conditions.Condition.FROZEN, Map.of("let2", NOW.minus(Duration.ofDays(3)))), List.of()))).isEmpty();
+  }
+
+  @Test
   void two_lists_are_one_in_the_order_of_their_rules() {
-    Activity activity = new Activity(Map.of("c2", LONG_AGO), Map.of(), Map.of(), Map.of(), null, List.of());
+    Activity activity = new Activity(Map.of("c2", LONG_AGO), Map.of(), Map.of(), Map.of(), null, Map.of(), List.of());
     List<Finding> some = Findings.of(Snapshot.of(Harbour.structure()), NOW);
     List<Finding> others = found(Harbour.structure(), "break-without-reason", activity);
-    assertThat(Findings.together(some, others)).isEqualTo(Findings.of(Snapshot.of(Harbour.structure()).at(NOW), Limits.USUAL, activity, Rules.ALL)).hasSize(some.size() + 1);
+    List<Finding> all = Findings.together(some, others);
+    assertThat(all).hasSize(some.size() + 1).containsAll(some).containsAll(others);
+    assertThat(all).extracting(finding -> finding.severity().ordinal()).isSorted();
   }
 }

@@ -18,7 +18,6 @@ import org.springframework.web.bind.annotation.RestController;
 import palegate.core.findings.Finding;
 import palegate.core.findings.FindingSince;
 import palegate.core.findings.FindingsGone;
-import palegate.core.findings.Rule;
 import palegate.core.findings.Rules;
 import palegate.core.findings.Severity;
 import palegate.core.journal.Between;
@@ -81,7 +80,7 @@ class FindingHistoryController {
     new Written().text("key", key).refuse("There is no such finding.");
     MadeFindings.Made all = made.of(who.getName());
     Finding finding = all.finding(key);
-    if (!isLookedBack(all) || Rules.of(finding.rule()).orElseThrow().asksForActivity()) {
+    if (!isDated(all, finding)) {
       return new SinceView(false, false, null, null);
     }
     long until = System.nanoTime() + LOOKED_BACK_FOR.toNanos();
@@ -89,8 +88,13 @@ class FindingHistoryController {
     return view(since, told(who.getName(), Set.of(since.change())));
   }
 
+  /** What people did, other than changes, is not rebuilt for earlier instants. */
+  static boolean isDated(MadeFindings.Made all, Finding finding) {
+    return isLookedBack(all) && all.kept().findings().contains(finding);
+  }
+
   /** In larger repositories each of hundreds of states would have to be looked through. */
-  static boolean isLookedBack(MadeFindings.Made all) {
+  private static boolean isLookedBack(MadeFindings.Made all) {
     return all.snapshot().placeCount() <= LOOKED_BACK_IN;
   }
 
@@ -118,8 +122,7 @@ class FindingHistoryController {
     Instant now = clock.instant();
     long until = System.nanoTime() + LOOKED_BACK_FOR.toNanos();
     List<Between.State> states = from(history.lastBefore(now), now.minus(Duration.ofDays(days)));
-    List<Rule> rules = all.rules().stream().filter(rule -> !rule.asksForActivity()).toList();
-    FindingsGone found = FindingsGone.between(viewpoints.known(who.getName(), states), now, all.limits(), rules, () -> System.nanoTime() > until);
+    FindingsGone found = FindingsGone.between(viewpoints.known(who.getName(), states), now, all.limits(), all.rules(), () -> System.nanoTime() > until);
     List<FindingsGone.Gone> gone = found.gone().stream().limit(GONE_AT_MOST).toList();
     Map<Long, CameWith> told = told(who.getName(), gone.stream().flatMap(one -> Stream.of(one.change(), one.came().change())).collect(Collectors.toSet()));
     return new GoneFindings(found.lookedFrom(), found.gone().size(), gone.stream()

@@ -148,7 +148,7 @@ class FindingsController {
       List<RightsDifference.PersonShift> people = rehearsal.now().people();
       return new FixView(fix.words(), fix.changes().stream().map(ChangeBody::of).toList(), (int) people.stream().filter(one -> !one.gained().isEmpty()).count(), (int) people.stream().filter(one -> !one.lost().isEmpty()).count(), rehearsal.lockOuts().size());
     }).toList();
-    return new FindingView(row(finding, all, acceptances.at(now), followUps.of(List.of(key)), who.getName()), finding.facts(), rule.title(), rule.matters(), finding.evidence(), FindingHistoryController.isLookedBack(all) && !rule.asksForActivity(), fixes);
+    return new FindingView(row(finding, all, acceptances.at(now), followUps.of(List.of(key)), who.getName()), finding.facts(), rule.title(), rule.matters(), finding.evidence(), FindingHistoryController.isDated(all, finding), fixes);
   }
 
   /** Says that one is meant to be so, for a while, as long as its facts are those that were seen. */

@@ -16,10 +16,12 @@ import palegate.core.findings.Finding;
 import palegate.core.findings.Findings;
 import palegate.core.findings.Limits;
 import palegate.core.findings.Rule;
+import palegate.core.places.Conditions;
 import palegate.core.snapshot.Snapshot;
 import palegate.server.drafts.DraftStore;
 import palegate.server.session.Accounts;
 import palegate.server.store.BreakHistory;
+import palegate.server.store.ConditionHistory;
 import palegate.server.store.DutyHistory;
 import palegate.server.store.ItemHistory;
 import palegate.server.store.Openings;
@@ -41,6 +43,7 @@ class KnownActivity {
   private record Found(Shared shared, Limits limits, List<Rule> rules, List<Finding> findings) {}
 
   private final BreakHistory breaks;
+  private final ConditionHistory conditions;
   private final DutyHistory duties;
   private final ItemHistory items;
   private final Openings openings;
@@ -50,8 +53,9 @@ class KnownActivity {
   private final Cache<Snapshot, Found> held = Caffeine.newBuilder().weakKeys().expireAfterWrite(FRESH_FOR).build();
   private volatile Shared shared;
 
-  KnownActivity(BreakHistory breaks, DutyHistory duties, ItemHistory items, Openings openings, DraftStore drafts, Accounts accounts, Clock clock) {
+  KnownActivity(BreakHistory breaks, ConditionHistory conditions, DutyHistory duties, ItemHistory items, Openings openings, DraftStore drafts, Accounts accounts, Clock clock) {
     this.breaks = breaks;
+    this.conditions = conditions;
     this.duties = duties;
     this.items = items;
     this.openings = openings;
@@ -62,19 +66,16 @@ class KnownActivity {
 
   /** What they find now; of what people did, as it was a minute ago at most. */
   List<Finding> findings(String account, Snapshot snapshot, Instant now, Limits limits, List<Rule> rules) {
-    if (rules.isEmpty()) {
-      return List.of();
-    }
     Shared all = shared(now, limits.unusedDays());
     Found found = held.asMap().compute(snapshot, (state, known) -> known != null && known.shared() == all && known.limits().equals(limits) && known.rules().equals(rules) ? known
-        : new Found(all, limits, rules, Findings.of(state.at(now), limits, all.activity(), rules)));
-    return Findings.together(found.findings(), Findings.of(snapshot.at(now), limits, own(account), rules));
+        : new Found(all, limits, rules, Findings.inActivity(state.at(now), limits, all.activity(), rules)));
+    return Findings.together(found.findings(), Findings.inActivity(snapshot.at(now), limits, own(account), rules));
   }
 
   private Activity own(String account) {
     String name = accounts.find(account).map(Accounts.Account::name).orElse(account);
     List<Activity.Draft> waiting = drafts.waiting(account).stream().map(draft -> new Activity.Draft(draft.id(), draft.name(), name, draft.begun(), draft.changes())).toList();
-    return new Activity(Map.of(), Map.of(), Map.of(), Map.of(), null, waiting);
+    return new Activity(Map.of(), Map.of(), Map.of(), Map.of(), null, Map.of(), waiting);
   }
 
   private Shared shared(Instant now, int unusedDays) {
@@ -93,6 +94,6 @@ class KnownActivity {
     duties.uses().forEach(use -> used.computeIfAbsent(use.person(), any -> new HashMap<>()).merge(use.duty(), use.at(), (one, other) -> one.isAfter(other) ? one : other));
     Optional<Activity.Openings> opened = openings.recordedFrom().filter(from -> !from.isAfter(unusedSince))
         .flatMap(from -> openings.pairsSince(unusedSince, OPENED_AT_MOST).map(pairs -> new Activity.Openings(from, pairs.stream().map(pair -> new Activity.Opened(pair.person(), pair.place())).toList())));
-    return new Activity(breaks.unexplained(), dutySince, used, opened.isEmpty() ? Map.of() : items.grantsSince(), opened.orElse(null), List.of());
+    return new Activity(breaks.unexplained(), dutySince, used, opened.isEmpty() ? Map.of() : items.grantsSince(), opened.orElse(null), Map.of(Conditions.Condition.PRIVATE, conditions.privateSince(), Conditions.Condition.FROZEN, conditions.frozenSince()), List.of());
   }
 }

@@ -7,6 +7,7 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
 import palegate.core.collections.Later;
 import palegate.core.duties.Duty;
@@ -31,8 +32,8 @@ class MadeFindings {
   /**
    * @param everything whether the asker administers everything, decided by duties
    * @param rules by which was looked: of a part of the repository only those that can be said of a part
-   * @param kept what those found that ask for the structure alone
-   * @param findings what all of them found
+   * @param kept what they found in the structure
+   * @param findings that, and what they found in what people did
    */
   record Made(Snapshot snapshot, Instant at, boolean everything, Limits limits, List<Rule> rules, KeptFindings kept, List<Finding> findings) {
 
@@ -78,14 +79,13 @@ class MadeFindings {
     // Decided by duties, which the asker knows of, not by whether something is hidden, which they may not know.
     boolean everywhere = administersEverything(viewpoint.asker());
     FindingSettings.Settings house = settings.now();
-    List<Rule> all = rules(everywhere, house);
-    List<Rule> rules = all.stream().filter(rule -> !rule.asksForActivity()).toList();
+    List<Rule> rules = rules(everywhere, house);
     Instant now = clock.instant();
     // Whoever asks while it is being looked waits for that, and does not look as well.
     Found found = held.get(everywhere).asMap().compute(snapshot, (state, known) -> known != null && known.settings().equals(house) && Duration.between(known.at(), now).abs().compareTo(FRESH_FOR) <= 0 && state.sameBetween(known.at(), now) ? known : new Found(now, house, new Later<>(() -> look(viewpoint.whole() ? everywhere + " all" : everywhere + " " + account, state, now, house.limits(), rules))));
     KeptFindings kept = found.findings().get();
-    List<Finding> ofActivity = activity.findings(account, snapshot, now, house.limits(), all.stream().filter(Rule::asksForActivity).toList());
-    return new Made(snapshot, found.at(), everywhere, house.limits(), all, kept, Findings.together(kept.findings(), ofActivity));
+    List<Finding> ofActivity = activity.findings(account, snapshot, now, house.limits(), rules);
+    return new Made(snapshot, found.at(), everywhere, house.limits(), rules, kept, Findings.together(kept.findings(), ofActivity));
   }
 
   /** Whether an account's owner may come in, has the room, and has a finding among theirs. Only its own rule is asked. */
@@ -97,7 +97,7 @@ class MadeFindings {
     FindingSettings.Settings house = settings.now();
     List<Rule> rules = rules(administersEverything(viewpoint.asker()), house).stream().filter(rule -> rule.code().equals(finding.rule())).toList();
     Instant now = clock.instant();
-    return (rules.stream().anyMatch(Rule::asksForActivity) ? activity.findings(account, viewpoint.snapshot(), now, house.limits(), rules) : Findings.of(viewpoint.snapshot(), now, house.limits(), rules)).stream().anyMatch(one -> one.key().equals(finding.key()));
+    return Stream.concat(Findings.of(viewpoint.snapshot(), now, house.limits(), rules).stream(), activity.findings(account, viewpoint.snapshot(), now, house.limits(), rules).stream()).anyMatch(one -> one.key().equals(finding.key()));
   }
 
   private static List<Rule> rules(boolean everywhere, FindingSettings.Settings house) {

@@ -10,6 +10,7 @@ import java.util.Set;
 import java.util.stream.Stream;
 import palegate.core.access.Entry;
 import palegate.core.access.Grant;
+import palegate.core.collections.PersonSet;
 import palegate.core.places.Place;
 import palegate.core.roles.Right;
 import palegate.core.snapshot.Snapshot;
@@ -56,7 +57,7 @@ final class RightUnused implements ActivityRule {
     }
     Set<String> used = used(survey, openings.opened());
     return survey.grants().filter(grant -> !used.contains(grant.id()) && isOld(survey, grant, before) && grant.period().holdsAt(survey.now()) && survey.structure().roles().get(grant.role()).rights().contains(Right.READ)
-        && !survey.people(grant.subject()).isEmpty() && reachesDocuments(survey, grant)).map(grant -> new Finding(code(), severity(), "entry:" + grant.id(), "", "Nobody of " + survey.name(grant.subject()) + " has opened anything at "
+        && letsSomebodyRead(survey, grant)).map(grant -> new Finding(code(), severity(), "entry:" + grant.id(), "", "Nobody of " + survey.name(grant.subject()) + " has opened anything at "
             + survey.path(grant.place()) + " for " + survey.limits().unusedDays() + " days, though “" + survey.role(grant.role()) + "” lets them.", survey.names(survey.people(grant.subject())), List.of(Fix.of("Remove the entry", EntryEnded.removal(grant)))));
   }
 
@@ -89,8 +90,11 @@ final class RightUnused implements ActivityRule {
     return grant.types().isEmpty() || document.type() != null && grant.types().contains(document.type());
   }
 
-  private static boolean reachesDocuments(Survey survey, Grant grant) {
+  /** Whom a guard keeps from all of it has not left it unread for want of interest. */
+  private static boolean letsSomebodyRead(Survey survey, Grant grant) {
     Snapshot snapshot = survey.snapshot();
-    return snapshot.below(snapshot.placeNumber(grant.place())).anyMatch(place -> snapshot.isDocument(place) && touches(grant, snapshot.place(place)) && snapshot.reachingEntries(place).contains(grant));
+    PersonSet people = survey.people(grant.subject());
+    return !people.isEmpty() && snapshot.below(snapshot.placeNumber(grant.place()))
+        .anyMatch(place -> snapshot.isDocument(place) && touches(grant, snapshot.place(place)) && snapshot.reachingEntries(place).contains(grant) && survey.moment().holdersOf(Right.READ, place).intersects(people));
   }
 }

@@ -1,10 +1,8 @@
 package palegate.core.mining;
 
 import java.time.Instant;
-import java.util.ArrayDeque;
 import java.util.Collection;
 import java.util.Collections;
-import java.util.Deque;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
@@ -12,12 +10,10 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Set;
 import java.util.TreeSet;
-import java.util.function.Consumer;
 import java.util.stream.Stream;
 import palegate.core.access.Entry;
 import palegate.core.access.Grant;
 import palegate.core.collections.PersonSet;
-import palegate.core.people.Membership;
 import palegate.core.people.Subject;
 import palegate.core.places.Place;
 import palegate.core.roles.Right;
@@ -54,7 +50,7 @@ final class Coverage {
       }
       return instants.computeIfAbsent(subject.id(), group -> {
         Set<Instant> found = new TreeSet<>();
-        walk(group, null, membership -> add(found, membership.period().from(), membership.period().until()));
+        GroupWalk.each(snapshot, group, null, membership -> add(found, membership.period().from(), membership.period().until()));
         return found;
       });
     }
@@ -67,31 +63,7 @@ final class Coverage {
       if (at.equals(now) || instants(subject).isEmpty()) {
         return snapshot.at(now).matching(subject);
       }
-      return people.computeIfAbsent(at, any -> new HashMap<>()).computeIfAbsent(subject, any -> {
-        Set<Integer> numbers = new TreeSet<>();
-        walk(subject.id(), at, membership -> {
-          if (membership.member() instanceof Membership.PersonMember person) {
-            numbers.add(snapshot.personNumber(person.id()));
-          }
-        });
-        return PersonSet.of(numbers.stream().mapToInt(Integer::intValue).toArray());
-      });
-    }
-
-    /** Every membership in a group and the groups in it: of one instant, or of all. */
-    private void walk(String group, Instant at, Consumer<Membership> each) {
-      Set<String> seen = new HashSet<>(Set.of(group));
-      Deque<String> left = new ArrayDeque<>(seen);
-      while (!left.isEmpty()) {
-        for (Membership membership : structure().groups().get(left.pop()).members()) {
-          if (at == null || membership.period().holdsAt(at)) {
-            each.accept(membership);
-            if (membership.member() instanceof Membership.GroupMember inner && seen.add(inner.id())) {
-              left.push(inner.id());
-            }
-          }
-        }
-      }
+      return people.computeIfAbsent(at, any -> new HashMap<>()).computeIfAbsent(subject, any -> GroupWalk.people(snapshot, subject.id(), at));
     }
 
     List<Entry> reaching(String place) {

@@ -19,6 +19,9 @@ import palegate.core.places.Conditions;
 import palegate.core.places.Place;
 import palegate.core.snapshot.Snapshot;
 import palegate.core.structure.Structure;
+import palegate.core.walls.Barrier;
+import palegate.core.walls.Scope;
+import palegate.core.walls.Wall;
 
 /** Rules that ask for what people did find what is planted for them, and are quiet beside it, and of a bundle. */
 class ActivityRulesTest {
@@ -82,6 +85,12 @@ class ActivityRulesTest {
     assertThat(found(Harbour.structure(), "right-unused", opened(old, new Activity.Openings(LATELY, List.of())))).isEmpty();
     assertThat(found(Harbour.structure(), "right-unused", opened(old, null))).isEmpty();
     assertThat(found(Harbour.structure(), "right-unused", opened(Map.of(), NONE))).as("since when it is there is not known").isEmpty();
+  }
+
+  @Test
+  void whom_a_wall_keeps_out_of_all_of_it_does_not_leave_it_unused() {
+    Wall wall = new Wall("w", "Apart", "", Wall.State.STANDING, Period.ALWAYS, new Barrier.Screen(new Scope(Set.of("cas"), Set.of(), Map.of()), List.of(new Subject.OfGroup("adjusters"))), List.of());
+    assertThat(things(Harbour.structure().withWalls(Map.of("w", wall)), "right-unused", opened(Map.of("e-adj", LONG_AGO), NONE))).isEmpty();
   }
 
   @Test

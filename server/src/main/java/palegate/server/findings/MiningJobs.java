@@ -6,16 +6,20 @@ import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.Optional;
-import java.util.concurrent.ExecutorService;
-import java.util.concurrent.Executors;
+import java.util.concurrent.ArrayBlockingQueue;
+import java.util.concurrent.RejectedExecutionException;
+import java.util.concurrent.ThreadPoolExecutor;
+import java.util.concurrent.TimeUnit;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.DisposableBean;
+import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Component;
 import palegate.core.mining.Mining;
 import palegate.core.mining.Proposal;
 import palegate.core.snapshot.Snapshot;
 import palegate.server.changes.NewIds;
+import palegate.server.shell.Problem;
 
 /**
  * Looks in the background for ways to say the same with less, one state at a time in each instance. What was found is held while nothing changes,
@@ -25,6 +29,7 @@ import palegate.server.changes.NewIds;
 class MiningJobs implements DisposableBean {
   private static final Logger LOG = LoggerFactory.getLogger(MiningJobs.class);
   private static final Duration AT_MOST = Duration.ofMinutes(15);
+  private static final int WAITING_AT_MOST = 8;
 
   /** How far one is, or what it found. */
   static final class Job {
@@ -77,7 +82,7 @@ class MiningJobs implements DisposableBean {
   }
 
   private final Cache<Snapshot, Job> jobs = Caffeine.newBuilder().weakKeys().maximumSize(100).expireAfterAccess(Duration.ofMinutes(30)).build();
-  private final ExecutorService worker = Executors.newSingleThreadExecutor(work -> {
+  private final ThreadPoolExecutor worker = new ThreadPoolExecutor(1, 1, 0, TimeUnit.SECONDS, new ArrayBlockingQueue<>(WAITING_AT_MOST), work -> {
     Thread thread = new Thread(work, "mining");
     thread.setDaemon(true);
     thread.setPriority(Thread.MIN_PRIORITY);
@@ -102,7 +107,11 @@ class MiningJobs implements DisposableBean {
         return known;
       }
       Job job = new Job(now);
-      worker.execute(() -> job.look(state));
+      try {
+        worker.execute(() -> job.look(state));
+      } catch (RejectedExecutionException full) {
+        throw Problem.of(HttpStatus.SERVICE_UNAVAILABLE, "busy", "Others are being looked at", "As many states as may wait are waiting to be looked through already. Try again in some minutes.");
+      }
       return job;
     });
   }

@@ -40,8 +40,8 @@ class MiningCommandTest {
     Ran text = run("mining", "--bundle", bundle);
     assertThat(text.code()).isZero();
     assertThat(text.out()).isEqualTo("""
-           1  Name Surveyors and not 2 of its people one by one, at R / L.
-           1  Take off what does nothing: “Reader” for Ada at R / L / F.
+           1  Name Surveyors and not 2 of its people one by one, at L.
+           1  Take off what does nothing: “Reader” for Ada at L / F.
         4 entries could be 2; nobody would gain or lose anything.
         """);
     assertThat(run("mining", "--bundle", bundle, "--format", "csv").out()).startsWith("kind,saves,text\ngroup,1,").contains("\nidle,1,");

@@ -104,7 +104,7 @@ function saved(one: Schemas['ProposalView']) {
           <router-link :to="{ name: 'rehearsal' }">Open the rehearsal</router-link>.
         </p>
         <ol>
-          <li v-for="(one, i) in found.proposals" :key="one.words">
+          <li v-for="(one, i) in found.proposals" :key="i">
             <span
               >{{ one.words }} <span class="quiet">{{ saved(one) }}</span></span
             >

@@ -28,11 +28,20 @@ final class EntryCandidates {
   private static final Map<AccessList.State, String> WHY = Map.of(AccessList.State.WALLED, "a wall keeps from doing anything", AccessList.State.NOBODY_CLEARED, "nobody is cleared for");
   private static final Set<AccessList.State> STATES = Set.of(AccessList.State.SHADOWED, AccessList.State.NOBODY, AccessList.State.WALLED, AccessList.State.NOBODY_CLEARED);
 
+  private static final int ENDED_AT_ONCE = 1_000;
+
   private EntryCandidates() {}
 
+  /** As many at once as a draft may well take up. */
   static List<Candidate> ended(Mined state) {
     List<Entry> over = state.structure().entries().filter(entry -> entry.period().endedBy(state.now())).sorted(Comparator.comparing(Entry::place).thenComparing(Entry::id)).toList();
-    return over.isEmpty() ? List.of() : List.of(new Candidate(Proposal.Kind.ENDED, "Take off " + (over.size() == 1 ? "the entry that has" : "the " + over.size() + " entries that have") + " ended.", over.stream().map(Mined::removal).toList(), over.size()));
+    List<Candidate> all = new ArrayList<>();
+    for (int from = 0; from < over.size(); from += ENDED_AT_ONCE) {
+      List<Entry> some = over.subList(from, Math.min(over.size(), from + ENDED_AT_ONCE));
+      String words = over.size() == 1 ? "Take off the entry that has ended." : "Take off the " + over.size() + " entries that have ended" + (some.size() == over.size() ? "." : ": " + (from + 1) + " to " + (from + some.size()) + ".");
+      all.add(new Candidate(Proposal.Kind.ENDED, words, some.stream().map(Mined::removal).toList(), some.size()));
+    }
+    return all;
   }
 
   /** What others say as well. */

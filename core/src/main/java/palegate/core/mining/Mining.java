@@ -17,6 +17,8 @@ import palegate.core.snapshot.Snapshot;
  * to be rehearsed. All of them together are one draft.
  */
 public final class Mining {
+  /** A proposal has so many changes, at most: more than a draft takes up at once is no help. */
+  public static final int CHANGES_AT_MOST = 4_000;
   /** So many candidates are tried, at most. */
   static final int TRIED_AT_MOST = 50_000;
   /** So many instants are rehearsed, at most, of candidates that are not the same in other words. */
@@ -111,7 +113,7 @@ public final class Mining {
         return;
       }
       int saved = saved();
-      List<Candidate> candidates = source.candidates().apply(new Mined(at, now, ids, (done, of) -> goesOn(source.kind(), done, of, saved))).stream().sorted(Comparator.comparingInt(Candidate::saves).reversed().thenComparing(Candidate::words)).toList();
+      List<Candidate> candidates = source.candidates().apply(new Mined(at, now, ids, (done, of) -> goesOn(source.kind(), done, of, saved))).stream().filter(candidate -> candidate.changes().size() <= CHANGES_AT_MOST).sorted(Comparator.comparingInt(Candidate::saves).reversed().thenComparing(Candidate::words)).toList();
       List<Candidate> left = shown(candidates);
       // What has been shown only as long as others stay is shown anew in the next round: by itself it would take as long as all of them together.
       all(source.kind(), everyInstant ? left.stream().filter(candidate -> candidate.shown() == null || left.size() == candidates.size()).toList() : left, everyInstant);

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.EnumMap;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -124,6 +125,17 @@ class MiningTest {
     Mining.Found made = mined(with(roles, Harbour.grant("a", "c2", mia, "adder"), Harbour.grant("b", "c2", mia, "clearer"), Harbour.grant("c", "c2", per, "adder"), Harbour.grant("d", "c2", per, "clearer")));
     assertThat(made.proposals()).filteredOn(proposal -> proposal.kind() == Proposal.Kind.NEW_ROLE).singleElement().satisfies(proposal -> assertThat(proposal.words()).isEqualTo("Make a role of the rights that are given together 2 times: “Adder and Clearer”."));
     assertThat(made.after().entries()).isEqualTo(made.before().entries() - 2);
+  }
+
+  @Test
+  void however_many_entries_have_ended_no_proposal_is_more_than_a_draft_takes_up() {
+    Map<String, Grant> ended = new HashMap<>();
+    for (int i = 0; i < 2_500; i++) {
+      ended.put("over-" + i, new Grant("over-" + i, "c1", new Subject.OfPerson("mia"), "reader", Set.of(), new Period(null, Harbour.NOW.minusSeconds(i + 1L)), null));
+    }
+    Mining.Found found = mined(Snapshot.of(Harbour.structure().withGrants(ended)));
+    assertThat(found.proposals()).filteredOn(proposal -> proposal.kind() == Proposal.Kind.ENDED).extracting(Proposal::saves).containsExactly(1_000, 1_000, 500);
+    assertThat(found.after().entries()).isEqualTo(found.before().entries() - 2_500);
   }
 
   @Test

@@ -71,7 +71,7 @@ class DifferenceDigestTest {
   void two_differences_have_one_digest_if_and_only_if_their_lists_are_the_same() {
     Map<String, Set<String>> byDigest = new HashMap<>();
     Map<Set<String>, String> byList = new HashMap<>();
-    for (long seed = FIRST_SEED; seed < FIRST_SEED + 1_000; seed++) {
+    for (long seed = FIRST_SEED; seed < FIRST_SEED + 1_500; seed++) {
       RightsDifference difference = RightsDifference.between(Snapshot.of(RandomStructures.fromSeed(seed)), Snapshot.of(RandomStructures.fromSeed(seed + 1)), NOW);
       Set<String> list = pairs(difference);
       assertThat(byDigest.computeIfAbsent(difference.digest(), any -> list)).as("seed %d", seed).isEqualTo(list);

@@ -59,8 +59,6 @@ class MiningController {
   /** One of three: not begun, looking, or done. */
   record MiningView(@MayBeMissing LookingView looking, @MayBeMissing MinedView found) {}
 
-  private static final int CHANGES_AT_MOST = 4_000;
-
   private final MiningJobs jobs;
   private final Viewpoints viewpoints;
 
@@ -112,7 +110,7 @@ class MiningController {
     int changes = 0;
     for (Proposal one : found.proposals()) {
       changes += one.changes().size();
-      if (changes > CHANGES_AT_MOST) {
+      if (changes > Mining.CHANGES_AT_MOST) {
         break;
       }
       shown.add(new ProposalView(one.kind(), one.words(), one.saves(), one.before().groups() - one.after().groups(), one.changes().stream().map(ChangeBody::of).toList()));

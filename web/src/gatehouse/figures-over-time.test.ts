@@ -6,15 +6,41 @@ import FiguresOverTime from './FiguresOverTime.vue'
 
 const AT = ['2026-11-29T09:00:00Z', '2026-11-01T00:00:00Z', '2026-10-01T00:00:00Z']
 /** Three months, then nothing further back. */
-const month = (ago: number) => (ago < 3 ? { there: true, at: AT[ago], people: 100 + ago, outsiders: 9, breaks: 4, entries: 50, grave: 1, serious: 2, untidy: 3 } : { there: false })
+const month = (ago: number) =>
+  ago < 3
+    ? {
+        there: true,
+        at: AT[ago],
+        people: 100 + ago,
+        outsiders: 9,
+        breaks: 4,
+        entries: 50,
+        grave: 1,
+        serious: 2,
+        untidy: 3,
+      }
+    : { there: false }
 
 /** Until all that there is has been counted. */
-const settled = (shown: { text: () => string }) => vi.waitFor(() => expect(shown.text()).not.toContain('Counting month'))
+const settled = (shown: { text: () => string }) =>
+  vi.waitFor(() => expect(shown.text()).not.toContain('Counting month'))
 
 async function figures(answer: (ago: number) => unknown = month, done = true) {
   aServer({ 'GET /api/gatehouse/figures': ({ query }) => answer(Number(query.ago)) })
   requests.length = 0
-  const shown = mount(FiguresOverTime, { props: { change: 7 }, global: { plugins: [createVuetify()], stubs: { FigureChart: { props: ['title', 'months', 'lines'], emits: ['open'], template: '<div class="chart" @click="$emit(\'open\', 1)">{{ title }}: {{ months.length }}</div>' } } } })
+  const shown = mount(FiguresOverTime, {
+    props: { change: 7 },
+    global: {
+      plugins: [createVuetify()],
+      stubs: {
+        FigureChart: {
+          props: ['title', 'months', 'lines'],
+          emits: ['open'],
+          template: '<div class="chart" @click="$emit(\'open\', 1)">{{ title }}: {{ months.length }}</div>',
+        },
+      },
+    },
+  })
   if (done) await settled(shown)
   return shown
 }
@@ -24,7 +50,13 @@ describe('figures over time', () => {
     const shown = await figures()
     expect(requests.map((one) => one.asked.query.ago)).toEqual(['0', '1', '2', '3'])
     expect(shown.text()).not.toContain('Counting month')
-    expect(shown.findAll('.chart').map((one) => one.text())).toEqual(['People with access: 3', 'Outsiders among them: 3', 'Breaks: 3', 'Entries: 3', 'Findings of the structure: 3'])
+    expect(shown.findAll('.chart').map((one) => one.text())).toEqual([
+      'People with access: 3',
+      'Outsiders among them: 3',
+      'Breaks: 3',
+      'Entries: 3',
+      'Findings of the structure: 3',
+    ])
     expect(shown.find('figcaption strong').text()).toBe('100')
   })
 
@@ -50,7 +82,9 @@ describe('figures over time', () => {
 
   it('do not stay on the screen when they can no longer be had', async () => {
     let refused = false
-    const shown = await figures((ago) => (refused ? new Refused(403, { title: 'You may not see that', detail: 'It has been taken back.' }) : month(ago)))
+    const shown = await figures((ago) =>
+      refused ? new Refused(403, { title: 'You may not see that', detail: 'It has been taken back.' }) : month(ago),
+    )
     refused = true
     await shown.setProps({ change: 8 })
     await vi.waitFor(() => expect(shown.find('[role=alert]').text()).toBe('It has been taken back.'))
@@ -60,7 +94,10 @@ describe('figures over time', () => {
   it('are counted anew after a change, and what was on its way is not mixed in', async () => {
     let answer: (said: unknown) => void = () => undefined
     let slow = true
-    const shown = await figures((ago) => (slow && ago === 1 ? new Promise((done) => (answer = done)) : { ...month(ago), people: slow ? 1 : 2 }), false)
+    const shown = await figures(
+      (ago) => (slow && ago === 1 ? new Promise((done) => (answer = done)) : { ...month(ago), people: slow ? 1 : 2 }),
+      false,
+    )
     await vi.waitFor(() => expect(shown.text()).toContain('Counting month 1 of 25'))
     slow = false
     await shown.setProps({ change: 8 })

@@ -32,7 +32,10 @@ describe('what needs attention', () => {
 
   it('says how many findings are assigned to one, and nothing of none', () => {
     expect(ofMine(0)).toEqual([])
-    expect(ofMine(2)[0]).toMatchObject({ words: '2 findings assigned to you', to: { name: 'findings', query: { mine: 'yes' } } })
+    expect(ofMine(2)[0]).toMatchObject({
+      words: '2 findings assigned to you',
+      to: { name: 'findings', query: { mine: 'yes' } },
+    })
     expect(ofMine(1)[0]!.words).toBe('1 finding assigned to you')
   })
 

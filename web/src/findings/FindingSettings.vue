@@ -107,7 +107,7 @@ const on = (rule: string) =>
 <style scoped>
 .limits {
   display: grid;
-  grid-template-columns: repeat(3, minmax(0, 1fr)) auto;
+  grid-template-columns: repeat(3, minmax(0, 1fr));
   gap: 10px;
   align-items: center;
   padding-top: 6px;

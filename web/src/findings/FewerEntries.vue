@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed, ref, watch } from 'vue'
 import type { Schemas } from '@/api/client'
 import { counted, listed } from '@/common/words'
 import { useSession } from '@/session/useSession'
@@ -11,6 +11,8 @@ const { may } = useSession()
 const { draftAt, busy } = useDrafting()
 const { begin, callOff, looking, found, asked, fault } = useMining()
 const drafted = ref(0)
+/** What is found in another state is another matter. */
+watch(found, () => (drafted.value = 0))
 const fewer = computed(() => (found.value ? found.value.before.entries - found.value.after.entries : 0))
 const share = computed(() => (fewer.value === 0 ? 0 : Math.round((fewer.value * 100) / found.value!.before.entries)))
 
@@ -61,7 +63,7 @@ function saved(one: Schemas['ProposalView']) {
     <template v-else-if="asked && !found">
       <p>
         Groups, roles and places above can often say in one entry what many say now. Every way is tried on its own, and
-        proposed only if nobody would gain or lose anything, now or on any later day.
+        proposed only if, of what you may know, nobody would gain or lose anything, now or on any later day.
       </p>
       <div class="acts">
         <v-btn size="small" class="is-main" :loading="begin.isPending.value" @click="begin.mutate()">Look for them</v-btn>
@@ -77,8 +79,8 @@ function saved(one: Schemas['ProposalView']) {
       <template v-else>
         <p>
           <strong>{{ found.before.entries }} entries could be {{ found.after.entries }}</strong
-          >, {{ share }} in a hundred fewer. Nobody would gain or lose anything, now or at any later day on which
-          something begins or ends: each was tried, on what those before it leave. {{ rest }}<template v-if="found.cut">
+          >, {{ share }} in a hundred fewer. Of what you may know nobody would gain or lose anything, now or at any later
+          day on which something begins or ends: each was tried, on what those before it leave. {{ rest }}<template v-if="found.cut">
             It was called off, or time ran out, before everything was tried.</template
           ><template v-if="found.more > 0">
             {{ counted(found.more, 'more is', 'more are') }} not listed, so that the draft does not become too large; put

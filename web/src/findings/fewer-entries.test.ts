@@ -1,5 +1,5 @@
 import { answered, aServer, requests } from '@/api/testkit'
-import { VueQueryPlugin } from '@tanstack/vue-query'
+import { useQueryClient, VueQueryPlugin } from '@tanstack/vue-query'
 import { mount } from '@vue/test-utils'
 import { createPinia } from 'pinia'
 import { describe, expect, it, vi } from 'vitest'
@@ -72,6 +72,18 @@ describe('the same with fewer entries', () => {
     expect((await fewer({ ...FOUND, cut: true })).text()).toContain('It was called off, or time ran out, before everything was tried.')
     expect((await fewer({ ...FOUND, more: 3 })).text()).toContain('3 more are not listed')
     expect((await fewer({ ...FOUND, after: size(40), proposals: [] })).text()).toContain('Nothing can be said with fewer entries than the 40 that there are.')
+  })
+
+  it('offers what is found in another state, whatever was drafted of the one before', async () => {
+    const shown = await fewer(FOUND)
+    await shown.find('.acts button').trigger('click')
+    await answered()
+    expect(shown.findAll('li button').every((button) => button.attributes('disabled') !== undefined)).toBe(true)
+    const found = { ...FOUND, before: size(30), after: size(28) }
+    shown.vm.$.appContext.app.runWithContext(() => useQueryClient().setQueryData(['findings', 'mining'], { found }))
+    await answered()
+    expect(shown.text()).toContain('30 entries could be 28')
+    expect(shown.findAll('li button').every((button) => button.attributes('disabled') === undefined)).toBe(true)
   })
 
   it('begins only when it is asked to, and says how far it is', async () => {

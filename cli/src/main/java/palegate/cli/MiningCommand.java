@@ -20,7 +20,10 @@ import palegate.core.mining.Size;
 import palegate.core.snapshot.Snapshot;
 import palegate.core.structure.Structure;
 import picocli.CommandLine.Command;
+import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
+import picocli.CommandLine.ParameterException;
+import picocli.CommandLine.Spec;
 import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
@@ -32,7 +35,10 @@ import tools.jackson.databind.node.ObjectNode;
         "  palegate mining --bundle harbour.json",
         "  palegate mining --bundle harbour.json --changes fewer.json && palegate apply --bundle harbour.json --changes fewer.json --out smaller.json"})
 final class MiningCommand implements Callable<Integer> {
+  private static final int MINUTES_AT_MOST = 24 * 60;
+
   private final Clock clock;
+  @Spec private CommandSpec spec;
   @Option(names = "--bundle", required = true, paramLabel = "FILE", description = "The bundle to read.") private Path bundle;
   @Option(names = "--minutes", paramLabel = "N", defaultValue = "5", description = "For how long to look at most; 5 if left out.") private int minutes;
   @Option(names = "--at", paramLabel = "INSTANT", converter = InstantConverter.class, description = "The instant asked about; now if left out.") private Instant at;
@@ -46,6 +52,9 @@ final class MiningCommand implements Callable<Integer> {
 
   @Override
   public Integer call() throws Exception {
+    if (minutes < 0 || minutes > MINUTES_AT_MOST) {
+      throw new ParameterException(spec.commandLine(), "It cannot be looked for " + minutes + " minutes. Choose from 0 to " + MINUTES_AT_MOST + ".");
+    }
     Snapshot snapshot = BundleFile.snapshot(bundle);
     Instant instant = at == null ? clock.instant() : at;
     long until = System.nanoTime() + Duration.ofMinutes(minutes).toNanos();

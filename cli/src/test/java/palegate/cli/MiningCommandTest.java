@@ -63,5 +63,8 @@ class MiningCommandTest {
     Ran none = run("mining", "--bundle", bundle, "--minutes", 0);
     assertThat(none.code()).isZero();
     assertThat(none.out()).contains("There was not time to try everything.");
+    for (String wrong : new String[] {"-1", "2000000000", "x"}) {
+      assertThat(run("mining", "--bundle", bundle, "--minutes", wrong).code()).as(wrong).isEqualTo(2);
+    }
   }
 }

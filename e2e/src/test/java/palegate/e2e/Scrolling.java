@@ -22,44 +22,23 @@ public final class Scrolling {
   /** Enough for a list of some length, and few enough to be drafted one by one. */
   private static final int DRAFTED = 200;
 
-  /** Scrolls down, and up again at the end, a step a frame, for some seconds; answers the time of each frame in milliseconds. */
+  /** Scrolls down, and up again at the end, a step a frame, for some seconds, sideways as well if that is asked for; answers the time of each frame in milliseconds. */
   private static final String SCROLL = """
-      ([selector, seconds, pixels]) => new Promise(resolve => {
+      ([selector, seconds, pixels, sideways]) => new Promise(resolve => {
         const scroller = document.querySelector(selector)
         const times = []
         let last = performance.now()
         const end = last + seconds * 1000
-        let step = pixels
+        const step = { scrollTop: pixels, ...(sideways ? { scrollLeft: pixels } : {}) }
+        const furthest = { scrollTop: () => scroller.scrollHeight - scroller.clientHeight, scrollLeft: () => scroller.scrollWidth - scroller.clientWidth }
         const frame = now => {
           times.push(now - last)
           last = now
-          scroller.scrollTop += step
-          if (scroller.scrollTop + scroller.clientHeight >= scroller.scrollHeight - 1) step = -pixels
-          if (scroller.scrollTop <= 0) step = pixels
-          if (now < end) requestAnimationFrame(frame)
-          else resolve({ times: times.slice(1), height: scroller.scrollHeight })
-        }
-        requestAnimationFrame(frame)
-      })""";
-
-  /** The same both ways at once. */
-  private static final String SCROLL_BOTH_WAYS = """
-      ([selector, seconds, pixels]) => new Promise(resolve => {
-        const scroller = document.querySelector(selector)
-        const times = []
-        let last = performance.now()
-        const end = last + seconds * 1000
-        let down = pixels
-        let right = pixels
-        const frame = now => {
-          times.push(now - last)
-          last = now
-          scroller.scrollTop += down
-          scroller.scrollLeft += right
-          if (scroller.scrollTop + scroller.clientHeight >= scroller.scrollHeight - 1) down = -pixels
-          if (scroller.scrollTop <= 0) down = pixels
-          if (scroller.scrollLeft + scroller.clientWidth >= scroller.scrollWidth - 1) right = -pixels
-          if (scroller.scrollLeft <= 0) right = pixels
+          for (const way of Object.keys(step)) {
+            scroller[way] += step[way]
+            if (scroller[way] >= furthest[way]() - 1) step[way] = -pixels
+            if (scroller[way] <= 0) step[way] = pixels
+          }
           if (now < end) requestAnimationFrame(frame)
           else resolve({ times: times.slice(1), height: scroller.scrollHeight })
         }
@@ -91,7 +70,7 @@ public final class Scrolling {
     measure("persons", "/people/persons");
     measure("groups", "/people/groups");
     measure("breaks", "/breaks");
-    measure("matrix, both ways", "/matrix?rows=GROUPS", "[role=grid]", "[role=grid] canvas", SCROLL_BOTH_WAYS);
+    measure("matrix, both ways", "/matrix?rows=GROUPS", "[role=grid]", "[role=grid] canvas", true);
     String library = library();
     draft(Map.of("kind", "addGrant", "place", library, "subject", Map.of("kind", "builtin", "id", "outsiders"), "role",
         // The widest role for those who have least: something changes in any structure.
@@ -123,15 +102,15 @@ public final class Scrolling {
   }
 
   private void measure(String name, String path, String scroller, String row) {
-    measure(name, path, scroller, row, SCROLL);
+    measure(name, path, scroller, row, false);
   }
 
   @SuppressWarnings("unchecked")
-  private void measure(String name, String path, String scroller, String row, String scrolling) {
+  private void measure(String name, String path, String scroller, String row, boolean sideways) {
     desk.open(page, path);
     page.locator(row).first().waitFor();
     Desk.drawn(page);
-    Map<String, Object> found = (Map<String, Object>) page.evaluate(scrolling, List.of(scroller, SECONDS, PIXELS));
+    Map<String, Object> found = (Map<String, Object>) page.evaluate(SCROLL, List.of(scroller, SECONDS, PIXELS, sideways));
     double[] times = ((List<Number>) found.get("times")).stream().mapToDouble(Number::doubleValue).sorted().toArray();
     System.out.printf(Locale.ROOT, "  %-38s %5.1f frames/s; a frame p50 %.1f ms, p95 %.1f ms, p99 %.1f ms; %,d pixels high%n", name,
         times.length / Arrays.stream(times).sum() * 1000, times[times.length / 2], times[(int) (times.length * 0.95)], times[(int) (times.length * 0.99)],

@@ -32,7 +32,7 @@ public final class Findings {
   public static List<Finding> together(List<Finding> some, List<Finding> others) {
     Map<String, Integer> order = new HashMap<>();
     Rules.ALL.forEach(rule -> order.put(rule.code(), order.size()));
-    return others.isEmpty() ? some : Stream.concat(some.stream(), others.stream()).sorted(Comparator.comparing(Finding::severity).thenComparing(finding -> order.get(finding.rule()))).toList();
+    return others.isEmpty() ? some : Stream.concat(some.stream(), others.stream()).sorted(Comparator.comparing(Finding::severity).thenComparing(finding -> order.get(finding.rule())).thenComparing(Finding::thing).thenComparing(Finding::detail)).toList();
   }
 
   static List<Finding> of(Survey survey, List<Rule> rules) {

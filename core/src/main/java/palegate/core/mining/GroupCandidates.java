@@ -4,13 +4,11 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
-import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.stream.Collectors;
-import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import palegate.core.access.Grant;
 import palegate.core.changes.AccessChange;
@@ -119,9 +117,7 @@ final class GroupCandidates {
   }
 
   private String name(Set<String> members) {
-    Set<String> taken = state.structure().groups().values().stream().map(Group::name).collect(Collectors.toCollection(LinkedHashSet::new));
-    String name = "Together: " + listed(members);
-    return IntStream.iterate(1, i -> i + 1).mapToObj(i -> i == 1 ? name : name + " (" + i + ")").filter(one -> !taken.contains(one)).findFirst().orElseThrow();
+    return Mined.free("Together: " + listed(members), "Together: " + members.size() + " people", state.structure().groups().values().stream().map(Group::name).collect(Collectors.toSet()));
   }
 
   private List<Change> replaced(List<Grant> grants, Subject subject) {

@@ -8,6 +8,7 @@ import java.util.Objects;
 import java.util.Set;
 import java.util.function.Supplier;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import palegate.core.access.Entry;
 import palegate.core.access.Grant;
@@ -20,6 +21,7 @@ import palegate.core.snapshot.Snapshot;
 import palegate.core.snapshot.SnapshotAt;
 import palegate.core.structure.Structure;
 import palegate.core.structure.SubjectNames;
+import palegate.core.text.WellFormed;
 
 /**
  * The state in which candidates are looked for.
@@ -32,9 +34,6 @@ record Mined(Snapshot snapshot, Instant now, Supplier<String> ids, Steps steps) 
   interface Steps {
     boolean at(int done, int of);
   }
-
-  /** A note has so many characters at most. */
-  private static final int NOTE_AT_MOST = 1_000;
 
   /** What an entry says, wherever it stands. */
   record Says(boolean grant, Subject subject, Object what, Set<String> types, Period period) {
@@ -68,8 +67,24 @@ record Mined(Snapshot snapshot, Instant now, Supplier<String> ids, Steps steps) 
   Grant inPlaceOf(List<Grant> several, Subject subject, String role) {
     Grant first = several.get(0);
     Set<String> notes = several.stream().map(Grant::note).filter(Objects::nonNull).collect(Collectors.toCollection(LinkedHashSet::new));
-    String note = String.join("; ", notes);
-    return new Grant(ids.get(), first.place(), subject, role, first.types(), first.period(), notes.isEmpty() ? null : note.length() <= NOTE_AT_MOST ? note : first.note());
+    return new Grant(ids.get(), first.place(), subject, role, first.types(), first.period(), notes.isEmpty() ? null : together(List.copyOf(notes)));
+  }
+
+  /** As many notes as fit into one, and how many more there were: those stand in the journal. */
+  private static String together(List<String> notes) {
+    for (int kept = notes.size(); kept > 0; kept--) {
+      String text = String.join("; ", notes.subList(0, kept)) + (kept == notes.size() ? "" : "; and " + (notes.size() - kept) + " more");
+      if (text.length() <= WellFormed.TEXT_AT_MOST) {
+        return text;
+      }
+    }
+    return notes.size() + " notes that are too long together";
+  }
+
+  /** A name that nothing else of its kind has, and that is not too long for one. */
+  static String free(String wanted, String otherwise, Set<String> taken) {
+    String name = wanted.length() <= WellFormed.NAME_AT_MOST - 10 ? wanted : otherwise;
+    return IntStream.iterate(1, i -> i + 1).mapToObj(i -> i == 1 ? name : name + " (" + i + ")").filter(one -> !taken.contains(one)).findFirst().orElseThrow();
   }
 
   String words(Entry entry) {

@@ -52,13 +52,8 @@ final class RoleCandidates {
   }
 
   private static String name(Mined state, List<Grant> grants) {
-    Set<String> taken = state.structure().roles().values().stream().map(Role::name).collect(Collectors.toSet());
-    String name = new TreeSet<>(grants.stream().map(grant -> state.role(grant.role())).toList()).stream().collect(Collectors.joining(" and "));
-    String free = name;
-    for (int i = 2; taken.contains(free); i++) {
-      free = name + " " + i;
-    }
-    return free;
+    return Mined.free(new TreeSet<>(grants.stream().map(grant -> state.role(grant.role())).toList()).stream().collect(Collectors.joining(" and ")), grants.size() + " roles together",
+        state.structure().roles().values().stream().map(Role::name).collect(Collectors.toSet()));
   }
 
   /** Several roles of one subject at one place for the same documents and time, by the rights that they come to. */

@@ -31,6 +31,7 @@ import palegate.core.roles.Rights;
 import palegate.core.roles.Role;
 import palegate.core.snapshot.Snapshot;
 import palegate.core.snapshot.SnapshotAt;
+import palegate.core.text.WellFormed;
 
 /** Fewer entries that give exactly the same. */
 class MiningTest {
@@ -89,6 +90,22 @@ class MiningTest {
       assertThat(grant.subject()).isEqualTo(new Subject.OfUnit("u-all"));
       assertThat(grant.note()).isEqualTo("asked by the board");
     });
+  }
+
+  @Test
+  void notes_that_are_too_long_together_are_kept_as_far_as_they_fit_and_the_rest_is_counted() {
+    List<Grant> grants = new ArrayList<>();
+    for (String person : List.of("mia", "ola", "una")) {
+      grants.add(new Grant("n" + person, "cas", new Subject.OfPerson(person), "reader", Set.of(), Period.ALWAYS, person + "x".repeat(WellFormed.TEXT_AT_MOST / 2 - 50)));
+    }
+    Grant one = mined(with(Harbour.snapshot(), grants.toArray(Grant[]::new))).proposals().get(0).changes().stream().filter(AccessChange.AddGrant.class::isInstance).map(change -> ((AccessChange.AddGrant) change).grant()).findFirst().orElseThrow();
+    assertThat(one.note()).startsWith("mia").contains("; ola").endsWith("; and 1 more").hasSizeLessThanOrEqualTo(WellFormed.TEXT_AT_MOST);
+  }
+
+  @Test
+  void what_is_made_has_a_name_of_its_own_that_is_not_too_long() {
+    assertThat(Mined.free("Divers", "else", Set.of("Divers", "Divers (2)"))).isEqualTo("Divers (3)");
+    assertThat(Mined.free("x".repeat(WellFormed.NAME_AT_MOST), "12 people", Set.of())).isEqualTo("12 people");
   }
 
   @Test

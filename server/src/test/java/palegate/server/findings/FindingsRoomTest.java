@@ -11,6 +11,8 @@ import java.util.concurrent.locks.LockSupport;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import palegate.server.store.Instants;
 import palegate.server.testkit.Browser;
 import palegate.server.testkit.InDemo;
 import palegate.server.testkit.TestApplication;
@@ -246,5 +248,42 @@ class FindingsRoomTest {
     assertThat(all(app.signedIn("oriel.fenn"), "&rule=draft-forgotten").path("findings").path("total").asInt()).isZero();
     keeper.delete("/api/draft");
     assertThat(all(keeper, "&rule=draft-forgotten").path("findings").path("total").asInt()).as("at once").isZero();
+  }
+
+  @Test
+  void what_people_did_is_told_of_what_one_may_know_alone(TestApplication app) {
+    Browser keeper = app.signedIn("wenna.carrow");
+    Browser ola = app.signedIn("ola.lindqvist");
+    List<String> hers = all(ola, "&rule=break-without-reason").path("findings").path("items").valueStream().map(row -> row.path("aboutId").asString()).toList();
+    assertThat(all(keeper, "&rule=break-without-reason").path("findings").path("total").asInt()).isGreaterThan(hers.size());
+    assertThat(hers).isNotEmpty().allMatch(place -> ola.get("/api/places/" + place).status() == 200);
+    assertThat(all(keeper, "&rule=duty-unused").path("findings").path("total").asInt()).isPositive();
+    for (String rule : List.of("duty-unused", "right-unused")) {
+      assertThat(all(ola, "&rule=" + rule).path("findings").path("total").asInt()).as(rule + ": of a part it cannot be said").isZero();
+    }
+  }
+
+  @Test
+  void what_has_been_private_or_frozen_for_too_long_is_found_by_the_journal(TestApplication app) {
+    List<String> texts = all(app.signedIn("wenna.carrow"), "&rule=condition-too-long").path("findings").path("items").valueStream().map(row -> row.path("text").asString()).toList();
+    assertThat(texts).anyMatch(text -> text.contains("has been checked out by")).anyMatch(text -> text.contains("has been frozen for")).anyMatch(text -> text.contains("has been private for"));
+  }
+
+  @Test
+  void a_right_that_nobody_uses_is_found_once_openings_have_been_recorded_for_long_enough(TestApplication app) {
+    Browser keeper = app.signedIn("wenna.carrow");
+    JdbcClient owner = app.database().asOwner();
+    String opened = "INSERT INTO openings (person, place, life, made_at, how) SELECT 'p-mia', p.id, p.life, :at, 'open' FROM places p JOIN place_states s ON s.place = p.id AND s.live = 1 WHERE s.parent = 'f-2406-survey' LIMIT 1";
+    owner.sql("DELETE FROM openings").update();
+    app.clock().goOn(Duration.ofMinutes(2));
+    assertThat(all(keeper, "&rule=right-unused").path("findings").path("total").asInt()).as("nothing is recorded").isZero();
+    assertThat(owner.sql(opened).param("at", Instants.toDatabase(app.clock().instant().minus(Duration.ofDays(200)))).update()).isEqualTo(1);
+    app.clock().goOn(Duration.ofMinutes(2));
+    List<String> unused = all(keeper, "&rule=right-unused").path("findings").path("items").valueStream().map(row -> row.path("text").asString()).toList();
+    assertThat(unused).as("nothing was opened lately").anyMatch(text -> text.startsWith("Nobody of Team C-2406 has opened anything at Casualties / C-2406 Brannock Star"));
+    owner.sql(opened).param("at", Instants.toDatabase(app.clock().instant().minus(Duration.ofDays(3)))).update();
+    app.clock().goOn(Duration.ofMinutes(2));
+    assertThat(all(keeper, "&rule=right-unused").path("findings").path("items").valueStream().map(row -> row.path("text").asString())).noneMatch(text -> text.startsWith("Nobody of Team C-2406 has opened anything at Casualties / C-2406 Brannock Star")).hasSizeLessThan(unused.size());
+    owner.sql("DELETE FROM openings").update();
   }
 }

@@ -4,7 +4,6 @@ import java.security.Principal;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -121,7 +120,8 @@ class FindingHistoryController {
     }
     Instant now = clock.instant();
     long until = System.nanoTime() + LOOKED_BACK_FOR.toNanos();
-    List<Between.State> states = from(history.lastBefore(now), now.minus(Duration.ofDays(days)));
+    Instant from = now.minus(Duration.ofDays(days));
+    List<Between.State> states = from(history.lastSince(from, now), from);
     FindingsGone found = FindingsGone.between(viewpoints.known(who.getName(), states), now, all.limits(), all.rules(), () -> System.nanoTime() > until);
     List<FindingsGone.Gone> gone = found.gone().stream().limit(GONE_AT_MOST).toList();
     Map<Long, CameWith> told = told(who.getName(), gone.stream().flatMap(one -> Stream.of(one.change(), one.came().change())).collect(Collectors.toSet()));
@@ -129,13 +129,9 @@ class FindingHistoryController {
         .map(one -> new GoneView(one.finding().text(), one.finding().rule(), one.finding().severity(), view(one.came(), told), one.at(), one.byDate(), told.get(one.change()))).toList());
   }
 
-  /** From an instant on: the state that held then, and those after it. */
+  /** The first of them is looked at as of an instant, if it is older. */
   private static List<Between.State> from(List<Between.State> states, Instant from) {
-    int first = Math.max(0, (int) states.stream().takeWhile(state -> !state.since().isAfter(from)).count() - 1);
-    List<Between.State> some = new ArrayList<>(states.subList(first, states.size()));
-    if (some.get(0).since().isBefore(from)) {
-      some.set(0, new Between.State(some.get(0).change(), from, some.get(0).snapshot()));
-    }
-    return some;
+    Between.State first = states.get(0);
+    return !first.since().isBefore(from) ? states : Stream.concat(Stream.of(new Between.State(first.change(), from, first.snapshot())), states.stream().skip(1)).toList();
   }
 }

@@ -46,8 +46,13 @@ public class History {
 
   /** As many states before an instant as are held at once, each since its change: all of them, if there are no more. O(first state + changes). */
   public List<Between.State> lastBefore(Instant until) {
+    return lastSince(Instant.EPOCH, until);
+  }
+
+  /** Of these the one that held at an instant, and those after it. O(first state + changes). */
+  public List<Between.State> lastSince(Instant from, Instant until) {
     long last = log.inForceAt(until);
-    long first = Math.max(1, last - CHANGES_AT_MOST);
+    long first = Math.max(Math.max(1, log.inForceAt(from)), last - CHANGES_AT_MOST);
     ChangeLog.Logged began = log.find(first).orElseThrow(() -> new IllegalStateException("There is no change " + first + "."));
     return states(snapshots.asOf(first), began.at(), log.between(first, last));
   }

@@ -39,6 +39,8 @@ public final class Pictures {
     page.getByText("The demo’s people").waitFor();
     desk.signIn(page, "wenna.carrow");
     desk.open(page, "/gatehouse");
+    page.locator(".lines li").first().waitFor();
+    page.locator(".figures canvas").first().waitFor();
     page.getByText("Counting month").waitFor(new Locator.WaitForOptions().setState(WaitForSelectorState.DETACHED));
     shot(page, page.locator(".figures canvas").first(), "gatehouse");
     desk.open(page, "/places/f-2607");

@@ -7,6 +7,7 @@ import com.deque.html.axecore.playwright.AxeBuilder;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.ColorScheme;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
@@ -17,8 +18,6 @@ import java.util.Map;
 import org.junit.jupiter.api.Order;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
-import org.junit.jupiter.params.ParameterizedTest;
-import org.junit.jupiter.params.provider.ValueSource;
 import palegate.server.testkit.Browser;
 import palegate.server.testkit.TestApplication;
 
@@ -36,30 +35,36 @@ class AccessibilityTest {
     }
   }
 
+  /** In the light and then in the dark. What is not a matter of colours is the same in both. */
   private static void assertNothingFound(Page page, String where) {
+    assertThat(found(page, false)).as(where).isEmpty();
+    page.emulateMedia(new Page.EmulateMediaOptions().setColorScheme(ColorScheme.DARK));
+    page.waitForFunction("() => document.querySelector('.v-theme--dark') !== null && document.querySelector('.v-theme--light') === null");
+    assertThat(found(page, true)).as("%s, dark", where).isEmpty();
+    page.emulateMedia(new Page.EmulateMediaOptions().setColorScheme(ColorScheme.LIGHT));
+    page.waitForFunction("() => document.querySelector('.v-theme--dark') === null");
+  }
+
+  @SuppressWarnings("unchecked")
+  private static List<String> found(Page page, boolean coloursOnly) {
     // What is still fading in has not its colours yet.
     page.evaluate("() => Promise.allSettled(document.getAnimations().filter(one => one.effect.getTiming().iterations !== Infinity).map(one => one.finished)).then(() => true)");
     if ((Boolean) page.evaluate("() => window.axe === undefined")) {
       page.evaluate(AXE);
     }
-    // What is not a matter of colours is the same in both themes. Only what is wrong is worked out to its end, and
-    // of rows that are all alike the first six: both are most of the time.
-    boolean coloursOnly = page.locator(".v-theme--dark").count() > 0;
-    @SuppressWarnings("unchecked")
-    List<String> found = (List<String>) page.evaluate("""
+    // Only what is wrong is worked out to its end, and of rows that are all alike the first six: both are most of the time.
+    return (List<String>) page.evaluate("""
         (coloursOnly) => axe.run({include: [document], exclude: [...document.querySelectorAll('[data-row], [role=treeitem], tbody tr, ol.items > li, .v-list-item')].filter((one) => [...one.parentElement.children].indexOf(one) >= 6)}, {resultTypes: ['violations'], preload: false, ...(coloursOnly ? {runOnly: {type: 'rule', values: ['color-contrast']}} : {})})
           .then((result) => result.violations.map((rule) => rule.id + ': ' + rule.help + ' at ' + rule.nodes.slice(0, 3).map((node) => node.html).join(' ')))
         """, coloursOnly);
-    assertThat(found).as(where).isEmpty();
   }
 
-  @ParameterizedTest
-  @ValueSource(booleans = {false, true})
-  void every_screen_is_clean(boolean dark, Desk desk, TestApplication app) {
+  @Test
+  void every_screen_is_clean(Desk desk, TestApplication app) {
     Browser wenna = app.signedIn("wenna.carrow");
     wenna.delete("/api/draft");
     wenna.post("/api/draft/changes", Map.of("kind", "removeGrant", "place", "root", "entry", "e-100"));
-    Page page = desk.window(1280, 800, dark);
+    Page page = desk.window(1280, 800, false);
     desk.open(page, "/sign-in");
     page.getByLabel("Password").waitFor();
     assertNothingFound(page, "sign-in");
@@ -113,13 +118,12 @@ class AccessibilityTest {
     page.context().close();
   }
 
-  @ParameterizedTest
-  @ValueSource(booleans = {false, true})
-  void every_room_in_which_the_structure_is_built_is_clean(boolean dark, Desk desk, TestApplication app) {
+  @Test
+  void every_room_in_which_the_structure_is_built_is_clean(Desk desk, TestApplication app) {
     Browser wenna = app.signedIn("wenna.carrow");
     wenna.delete("/api/draft");
     wenna.post("/api/draft/changes", Map.of("kind", "setGroup", "name", "Night watch"));
-    Page page = desk.window(1280, 800, dark);
+    Page page = desk.window(1280, 800, false);
     desk.signIn(page, "wenna.carrow");
     Map<String, String> rooms = new LinkedHashMap<>();
     rooms.put("/duties", ".table tbody tr");
@@ -127,20 +131,17 @@ class AccessibilityTest {
     rooms.put("/walls/wall-collision", ".wall .counts");
     rooms.put("/gatehouse", ".lines li");
     rooms.put("/matrix?rows=GROUPS&of=group:g-surveyors&column=f-2411", ".panel details");
-    // What has no colours of its own is looked at in one theme.
-    if (!dark) {
-      rooms.put("/account", ".account li");
-      rooms.put("/matrix?rows=GROUPS&top=f-2411&sheets=yes", ".page tbody tr");
-      rooms.put("/mailbox", ".mailbox h1");
-      rooms.put("/people/units", ".tree [data-row]");
-      rooms.put("/people/side-by-side", ".comparison");
-      rooms.put("/between", "[data-row]");
-      rooms.put("/walls/wall-pilgrim?view=gaps", ".gap");
-      rooms.put("/walls/new", ".kinds");
-      rooms.put("/walk", ".begin form");
-      rooms.put("/walls/wall-collision?view=contact", ".contact .timeline, .contact [role=status], .contact .list");
-      rooms.put("/rounds/new", ".form");
-    }
+    rooms.put("/account", ".account li");
+    rooms.put("/matrix?rows=GROUPS&top=f-2411&sheets=yes", ".page tbody tr");
+    rooms.put("/mailbox", ".mailbox h1");
+    rooms.put("/people/units", ".tree [data-row]");
+    rooms.put("/people/side-by-side", ".comparison");
+    rooms.put("/between", "[data-row]");
+    rooms.put("/walls/wall-pilgrim?view=gaps", ".gap");
+    rooms.put("/walls/new", ".kinds");
+    rooms.put("/walk", ".begin form");
+    rooms.put("/walls/wall-collision?view=contact", ".contact .timeline, .contact [role=status], .contact .list");
+    rooms.put("/rounds/new", ".form");
     long round = wenna.post("/api/rounds", Map.of("name", "Casualties", "kinds", List.of("GRANT"), "place", "lib-cas", "outsidersOnly", false, "rule", "NAMED", "named", "p-wenna", "due", "2026-12-24T00:00:00Z", "needsComment", false)).body().path("id").asLong();
     rooms.put("/rounds/" + round, ".round [data-row]");
     rooms.put("/reviews/" + round, "ol.items li");

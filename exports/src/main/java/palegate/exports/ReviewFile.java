@@ -45,7 +45,7 @@ public final class ReviewFile {
   private static final String MARK = "Pale Gate review 1";
   private static final String ITEMS = "Items";
   private static final List<String> TITLES = List.of("What", "Where", "Since", "People", "Outsiders", "If it is removed", "Decision", "Change to role", "New end", "Comment", "Key", "Digest");
-  private static final int[] WIDTHS = {52, 36, 26, 8, 9, 40, 12, 16, 13, 34, 10, 10};
+  private static final List<Integer> WIDTHS = List.of(40, 30, 22, 8, 10, 30, 11, 14, 12, 19, 10, 10);
   private static final int DECISION = 6;
   private static final int ROLE = 7;
   private static final int UNTIL = 8;
@@ -53,6 +53,7 @@ public final class ReviewFile {
   private static final int KEY = 10;
   private static final int DIGEST = 11;
   private static final int CHARACTER = 256;
+  private static final int INSTRUCTION = 110;
   private static final int CELLS_AT_MOST = 400_000;
   private static final int LISTED_AT_MOST = 250;
 
@@ -66,7 +67,7 @@ public final class ReviewFile {
   public static void writeWorkbook(String identity, String title, List<String> instructions, List<Handed> items, List<String> roles, OutputStream out) throws IOException {
     try (XSSFWorkbook workbook = new XSSFWorkbook()) {
       XSSFSheet about = workbook.createSheet("How to fill it in");
-      about.setColumnWidth(0, 110 * CHARACTER);
+      about.setColumnWidth(0, INSTRUCTION * CHARACTER);
       CellStyle wrapped = workbook.createCellStyle();
       wrapped.setWrapText(true);
       CellStyle heading = workbook.createCellStyle();
@@ -81,6 +82,7 @@ public final class ReviewFile {
         Row row = about.createRow(at++);
         row.createCell(0).setCellValue(Cells.ofWorkbook(line));
         row.getCell(0).setCellStyle(wrapped);
+        row.setHeightInPoints(PrintedColumns.height(List.of(line), List.of(INSTRUCTION)));
       }
       about.createRow(at + 1).createCell(0).setCellValue(identity);
       about.setDisplayGridlines(false);
@@ -112,11 +114,12 @@ public final class ReviewFile {
     for (int i = 0; i < TITLES.size(); i++) {
       titles.createCell(i).setCellValue(TITLES.get(i));
       titles.getCell(i).setCellStyle(head);
-      sheet.setColumnWidth(i, WIDTHS[i] * CHARACTER);
+      sheet.setColumnWidth(i, WIDTHS.get(i) * CHARACTER);
     }
     for (int i = 0; i < items.size(); i++) {
       List<String> cells = cells(items.get(i));
       Row row = sheet.createRow(i + 1);
+      row.setHeightInPoints(PrintedColumns.height(cells.subList(0, KEY), WIDTHS));
       for (int column = 0; column < cells.size(); column++) {
         row.createCell(column).setCellValue(Cells.ofWorkbook(cells.get(column)));
         row.getCell(column).setCellStyle(column >= DECISION && column <= COMMENT ? answer : fact);

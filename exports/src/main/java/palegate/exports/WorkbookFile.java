@@ -9,6 +9,7 @@ import org.apache.poi.ss.usermodel.Cell;
 import org.apache.poi.ss.usermodel.CellStyle;
 import org.apache.poi.ss.usermodel.FillPatternType;
 import org.apache.poi.ss.usermodel.Font;
+import org.apache.poi.ss.usermodel.HorizontalAlignment;
 import org.apache.poi.ss.usermodel.PageMargin;
 import org.apache.poi.ss.usermodel.PrintSetup;
 import org.apache.poi.ss.usermodel.Row;
@@ -28,6 +29,8 @@ public final class WorkbookFile {
   private static final int FOOTER = 90;
   private static final String CHECKING = "Drop it on the page Statements, or use: palegate verify. Both say whether the system said this, and name every row and cell that was altered since.";
   private static final int CHARACTER = 256;
+  private static final short LABEL = 11;
+  private static final List<Integer> COVER = List.of(28, 90);
   /** The file format ends here; what does not fit goes on in another table. */
   private static final int ROWS_IN_A_TABLE = 1_048_575;
   private static final byte[] SLATE = {0x23, 0x31, 0x3c};
@@ -38,13 +41,23 @@ public final class WorkbookFile {
   private final CellStyle title;
   private final CellStyle label;
   private final CellStyle wrapped;
+  private final CellStyle number;
+  private final CellStyle numberHeading;
   private Row sealed;
 
   private WorkbookFile(SXSSFWorkbook workbook) {
     this.workbook = workbook;
     heading = heading();
+    numberHeading = heading();
+    number = workbook.createCellStyle();
+    number.setVerticalAlignment(VerticalAlignment.TOP);
+    // A little room to the right: a number does not run into the words beside it.
+    for (CellStyle style : List.of(number, numberHeading)) {
+      style.setAlignment(HorizontalAlignment.RIGHT);
+      style.setIndention((short) 1);
+    }
     title = font((short) 16);
-    label = font((short) 11);
+    label = font(LABEL);
     wrapped = workbook.createCellStyle();
     wrapped.setWrapText(true);
     wrapped.setVerticalAlignment(VerticalAlignment.TOP);
@@ -66,19 +79,16 @@ public final class WorkbookFile {
 
   private void cover(Sheet sheet) {
     SXSSFSheet cover = workbook.createSheet("Cover");
-    cover.setColumnWidth(0, 24 * CHARACTER);
-    cover.setColumnWidth(1, 90 * CHARACTER);
+    cover.setColumnWidth(0, COVER.get(0) * CHARACTER);
+    cover.setColumnWidth(1, COVER.get(1) * CHARACTER);
     cell(cover.createRow(0), 0, sheet.title(), title);
     int number = 2;
     for (var fact : sheet.facts().entrySet()) {
-      Row row = cover.createRow(number++);
-      cell(row, 0, fact.getKey(), label);
-      cell(row, 1, fact.getValue(), wrapped);
+      said(cover.createRow(number++), fact.getKey(), fact.getValue());
     }
     if (sheet.seal() != null) {
       sealed = cover.createRow(number + 1);
-      cell(cover.createRow(number), 0, "How to check this file", label);
-      cell(cover.getRow(number), 1, CHECKING, wrapped);
+      said(cover.createRow(number), "How to check this file", CHECKING);
     }
     cover.setDisplayGridlines(false);
     cover.setFitToPage(true);
@@ -89,9 +99,14 @@ public final class WorkbookFile {
   /** Known only when the rows are written; the cover is still in memory then. */
   private void seal(Sheet sheet) {
     if (sealed != null) {
-      cell(sealed, 0, "Identity", label);
-      cell(sealed, 1, sheet.seal().get(), wrapped);
+      said(sealed, "Identity", sheet.seal().get());
     }
+  }
+
+  private void said(Row row, String what, String text) {
+    cell(row, 0, what, label);
+    cell(row, 1, text, wrapped);
+    row.setHeightInPoints(PrintedColumns.height(List.of(what, text), COVER));
   }
 
   private void tables(Sheet sheet) {
@@ -106,27 +121,31 @@ public final class WorkbookFile {
   private void table(String name, String title, List<Sheet.Column> columns, Iterator<List<String>> rows) {
     SXSSFSheet table = workbook.createSheet(name);
     Row header = table.createRow(0);
-    header.setHeightInPoints(22);
+    List<Integer> widths = PrintedColumns.fitted(columns.stream().map(Sheet.Column::width).toList());
+    header.setHeightInPoints(Math.max(22, PrintedColumns.height(columns.stream().map(Sheet.Column::title).toList(), widths)));
     for (int i = 0; i < columns.size(); i++) {
-      table.setColumnWidth(i, columns.get(i).width() * CHARACTER);
-      cell(header, i, columns.get(i).title(), heading);
+      table.setColumnWidth(i, widths.get(i) * CHARACTER);
+      cell(header, i, columns.get(i).title(), columns.get(i).number() ? numberHeading : heading);
     }
     table.createFreezePane(0, 1);
-    int number = 1;
-    while (rows.hasNext() && number <= ROWS_IN_A_TABLE) {
-      Row row = table.createRow(number++);
+    int at = 1;
+    while (rows.hasNext() && at <= ROWS_IN_A_TABLE) {
+      Row row = table.createRow(at++);
       List<String> values = rows.next();
+      row.setHeightInPoints(PrintedColumns.height(values, widths));
       for (int i = 0; i < values.size(); i++) {
         if (!values.get(i).isEmpty()) {
           if (columns.get(i).number()) {
-            row.createCell(i).setCellValue(Double.parseDouble(values.get(i)));
+            Cell count = row.createCell(i);
+            count.setCellValue(Double.parseDouble(values.get(i)));
+            count.setCellStyle(number);
           } else {
             cell(row, i, values.get(i), wrapped);
           }
         }
       }
     }
-    table.setAutoFilter(new CellRangeAddress(0, number - 1, 0, columns.size() - 1));
+    table.setAutoFilter(new CellRangeAddress(0, at - 1, 0, columns.size() - 1));
     table.setRepeatingRows(CellRangeAddress.valueOf("1:1"));
     table.getPrintSetup().setPaperSize(PrintSetup.A4_PAPERSIZE);
     table.getPrintSetup().setLandscape(true);
@@ -151,6 +170,7 @@ public final class WorkbookFile {
     style.setFillForegroundColor(new XSSFColor(SLATE));
     style.setFillPattern(FillPatternType.SOLID_FOREGROUND);
     style.setVerticalAlignment(VerticalAlignment.CENTER);
+    style.setWrapText(true);
     style.setBorderBottom(BorderStyle.THIN);
     XSSFFont font = (XSSFFont) workbook.createFont();
     font.setBold(true);
@@ -166,6 +186,7 @@ public final class WorkbookFile {
     CellStyle style = workbook.createCellStyle();
     style.setFont(font);
     style.setVerticalAlignment(VerticalAlignment.TOP);
+    style.setWrapText(points == LABEL);
     return style;
   }
 }

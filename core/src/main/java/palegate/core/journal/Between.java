@@ -2,12 +2,14 @@ package palegate.core.journal;
 
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.Iterator;
 import java.util.List;
+import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import palegate.core.people.Person;
 import palegate.core.rehearsal.RightsDifference;
-import palegate.core.roles.Rights;
 import palegate.core.snapshot.Snapshot;
+import palegate.core.structure.Alteration;
 import palegate.core.structure.Structure;
 
 /**
@@ -18,6 +20,16 @@ public final class Between {
   /** A state and the instant from which it held; the states of a history follow each other. */
   public record State(long change, Instant since, Snapshot snapshot) {}
 
+  /** A change on the way, with all that it altered. */
+  public record Made(long change, Instant at, List<Alteration> alterations) {
+    public Made {
+      alterations = List.copyOf(alterations);
+    }
+  }
+
+  /** Whose rights are asked about, and where. */
+  public record PersonAtPlace(String person, String place) {}
+
   /** What altered somebody's rights somewhere. */
   public sealed interface Cause {
     /** A change put in force. */
@@ -27,29 +39,53 @@ public final class Between {
     record OfTime(Instant after, Instant until) implements Cause {}
   }
 
-  private final List<State> states;
-  private final Instant from;
-  private final Instant until;
+  /** Finds what altered the rights of people at places on the way: for each, in order. */
+  interface Causes {
+    List<List<Cause>> of(List<PersonAtPlace> pairs);
+
+    /** What is held for it, in states of a structure. */
+    int statesHeld();
+  }
+
+  private static final int PAIRS_AT_ONCE = 4_000;
+
+  private final Snapshot first;
+  private final Snapshot last;
+  private final List<Long> numbers;
+  private final Causes causes;
   private final RightsDifference difference;
 
-  private Between(List<State> states, Instant from, Instant until) {
-    this.states = List.copyOf(states);
-    this.from = from;
-    this.until = until;
-    difference = RightsDifference.between(states.get(0).snapshot().at(from), states.get(states.size() - 1).snapshot().at(until));
+  private Between(Snapshot first, Snapshot last, Instant from, Instant until, List<Long> numbers, Causes causes) {
+    if (until.isBefore(from)) {
+      throw new IllegalArgumentException("From [" + from + "] to [" + until + "] is no span: it ends before it begins. Give the earlier instant first.");
+    }
+    this.first = first;
+    this.last = last;
+    this.numbers = numbers;
+    this.causes = causes;
+    difference = RightsDifference.between(first.at(from), last.at(until));
   }
 
   /**
-   * Compares the first state at one instant with the last at a later one.
+   * Compares the first state at one instant with the last at a later one; every state on the way is there.
    *
    * @param states the state that held at {@code from}, then every later one up to {@code until}; at least one
    */
   public static Between of(List<State> states, Instant from, Instant until) {
-    if (states.isEmpty() || until.isBefore(from)) {
-      throw new IllegalArgumentException(
-          "Between [" + from + "] and [" + until + "] needs a state to begin with and an end that is not before it.");
+    if (states.isEmpty()) {
+      throw new IllegalArgumentException("There is no state to begin with. Give the one that held at [" + from + "].");
     }
-    return new Between(states, from, until);
+    return new Between(states.get(0).snapshot(), states.get(states.size() - 1).snapshot(), from, until, states.stream().skip(1).map(State::change).toList(),
+        new CausesByStates(List.copyOf(states), from, until));
+  }
+
+  /**
+   * Compares two states by what every change between them altered: no state on the way is made, however many there are.
+   *
+   * @param made the changes after the first state up to the last, in order
+   */
+  public static Between of(Snapshot first, Snapshot last, List<Made> made, Instant from, Instant until) {
+    return new Between(first, last, from, until, made.stream().map(Made::change).toList(), new CausesByAlterations(first, List.copyOf(made), from, until));
   }
 
   public RightsDifference difference() {
@@ -58,23 +94,54 @@ public final class Between {
 
   /** How many changes were put in force on the way. */
   public int changes() {
-    return states.size() - 1;
+    return numbers.size();
+  }
+
+  /** What is held to answer, in states of a structure: some 0.3 to 1.1 MB each at a million documents. */
+  public int statesHeld() {
+    return causes.statesHeld();
   }
 
   /** The numbers of the changes on the way, in order. */
   public Stream<Long> numbers() {
-    return states.stream().skip(1).map(State::change);
+    return numbers.stream();
+  }
+
+  /** The state that held at the beginning. */
+  public Snapshot first() {
+    return first;
+  }
+
+  /** The state that held at the end. */
+  public Snapshot last() {
+    return last;
   }
 
   /** The structure in which a person that differs is to be looked up: the last one, or the first if they have gone since. */
   public Structure structureOf(Person person) {
-    Structure last = states.get(states.size() - 1).snapshot().structure();
-    return last.people().containsKey(person.id()) ? last : states.get(0).snapshot().structure();
+    return last.structure().people().containsKey(person.id()) ? last.structure() : first.structure();
   }
 
-  /** Every pair that differs, lazily, with what altered it on the way, in order. O(states) a pair. */
+  /** Every pair that differs, lazily, with what altered it on the way, in order. */
   public Stream<Caused> pairs() {
-    return difference.pairs().map(pair -> new Caused(pair, causes(pair.person().id(), pair.place().id())));
+    return caused(difference.pairs());
+  }
+
+  /** Pairs that differ, lazily, each with what altered it on the way. They are asked about many at once. */
+  public Stream<Caused> caused(Stream<RightsDifference.Pair> pairs) {
+    Iterator<RightsDifference.Pair> each = pairs.iterator();
+    return Stream.iterate(next(each), some -> !some.isEmpty(), any -> next(each)).flatMap(some -> {
+      List<List<Cause>> found = causes(some.stream().map(pair -> new PersonAtPlace(pair.person().id(), pair.place().id())).toList());
+      return IntStream.range(0, some.size()).mapToObj(i -> new Caused(some.get(i), found.get(i)));
+    });
+  }
+
+  private static List<RightsDifference.Pair> next(Iterator<RightsDifference.Pair> each) {
+    List<RightsDifference.Pair> some = new ArrayList<>();
+    while (some.size() < PAIRS_AT_ONCE && each.hasNext()) {
+      some.add(each.next());
+    }
+    return some;
   }
 
   /** A pair that differs, and why. */
@@ -86,35 +153,11 @@ public final class Between {
 
   /** What altered one person's rights at one place on the way, in order; what came and went is named too. */
   public List<Cause> causes(String person, String place) {
-    List<Cause> causes = new ArrayList<>();
-    Snapshot snapshot = states.get(0).snapshot();
-    Instant since = from;
-    Rights rights = rights(snapshot, person, place, since);
-    for (State state : states.subList(1, states.size())) {
-      rights = pass(causes, snapshot, person, place, since, state.since(), rights);
-      Rights after = rights(state.snapshot(), person, place, state.since());
-      if (!after.equals(rights)) {
-        causes.add(new Cause.OfChange(state.change()));
-      }
-      rights = after;
-      snapshot = state.snapshot();
-      since = state.since();
-    }
-    pass(causes, snapshot, person, place, since, until, rights);
-    return causes;
+    return causes(List.of(new PersonAtPlace(person, place))).get(0);
   }
 
-  private static Rights pass(List<Cause> causes, Snapshot snapshot, String person, String place, Instant since, Instant now, Rights rights) {
-    Rights later = rights(snapshot, person, place, now);
-    if (!later.equals(rights)) {
-      causes.add(new Cause.OfTime(since, now));
-    }
-    return later;
-  }
-
-  private static Rights rights(Snapshot snapshot, String person, String place, Instant instant) {
-    int who = snapshot.personNumber(person);
-    int where = snapshot.placeNumber(place);
-    return who < 0 || where < 0 ? Rights.NONE : snapshot.at(instant).rights(who, where);
+  /** The same for some pairs, in their order. Asked together they cost little more than one of them. */
+  public List<List<Cause>> causes(List<PersonAtPlace> pairs) {
+    return causes.of(pairs);
   }
 }

@@ -22,8 +22,8 @@ import palegate.core.people.Unit;
 import palegate.core.places.Place;
 import palegate.core.roles.Role;
 import palegate.core.types.DocumentType;
+import palegate.core.structure.Alteration;
 import palegate.core.walls.Wall;
-import palegate.server.store.StructureStore;
 
 /** The exact content of a thing, field by field in words: two that differ in anything but their id have different words. */
 final class AlteredWords {
@@ -37,7 +37,7 @@ final class AlteredWords {
   }
 
   /** What the thing is called in a heading. */
-  String title(StructureStore.Altered altered) {
+  String title(Alteration altered) {
     Object thing = altered.after() == null ? altered.before() : altered.after();
     if (thing instanceof Entry entry) {
       return names.subject(entry.subject()) + " at " + names.place(entry.place());
@@ -51,7 +51,7 @@ final class AlteredWords {
     if (thing instanceof Group group) {
       return group.name();
     }
-    if (thing instanceof StructureStore.GroupMembership membership) {
+    if (thing instanceof Alteration.GroupMembership membership) {
       return names.group(membership.group());
     }
     if (thing instanceof Unit unit) {
@@ -88,7 +88,7 @@ final class AlteredWords {
     } else if (thing instanceof Group group) {
       fields.put("name", group.name());
       put(fields, "description", group.description());
-    } else if (thing instanceof StructureStore.GroupMembership held) {
+    } else if (thing instanceof Alteration.GroupMembership held) {
       String id = held.membership().member().id();
       fields.put("group", names.group(held.group()));
       fields.put("member", held.membership().member() instanceof Membership.PersonMember ? names.person(id) : names.group(id) + " (a group)");

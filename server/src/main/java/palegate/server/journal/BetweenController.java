@@ -26,6 +26,7 @@ import palegate.server.shell.Page;
 import palegate.server.shell.Problem;
 import palegate.server.store.ChangeLog;
 import palegate.server.store.History;
+import palegate.server.viewpoint.KnownBetween;
 import palegate.server.viewpoint.KnownChanges;
 import palegate.server.viewpoint.Viewpoints;
 import palegate.server.views.PersonView;
@@ -46,7 +47,7 @@ class BetweenController {
 
   private record ListKey(RightsDifference difference, String person, String place, String text) {}
 
-  private final History history;
+  private final KnownBetween knownBetween;
   private final ChangeLog log;
   private final Viewpoints viewpoints;
   private final KnownChanges changes;
@@ -56,11 +57,11 @@ class BetweenController {
    * MB each at a million documents.
    */
   private final Cache<Key, Between> comparisons = Caffeine.newBuilder().maximumWeight(History.CHANGES_AT_MOST + 1)
-      .weigher((Key key, Between between) -> between.changes() + 1).expireAfterWrite(Duration.ofMinutes(2)).build();
+      .weigher((Key key, Between between) -> between.statesHeld()).expireAfterWrite(Duration.ofMinutes(2)).build();
   private final Cache<ListKey, FoundPairs> lists = Caffeine.newBuilder().maximumSize(4).expireAfterAccess(Duration.ofMinutes(2)).build();
 
-  BetweenController(History history, ChangeLog log, Viewpoints viewpoints, KnownChanges changes, Clock clock) {
-    this.history = history;
+  BetweenController(KnownBetween knownBetween, ChangeLog log, Viewpoints viewpoints, KnownChanges changes, Clock clock) {
+    this.knownBetween = knownBetween;
     this.log = log;
     this.viewpoints = viewpoints;
     this.changes = changes;
@@ -78,25 +79,23 @@ class BetweenController {
       throw Problem.of(HttpStatus.UNPROCESSABLE_CONTENT, "no-such-span", "Not a span of the past",
           "The second day must not be before the first, and not in the future. Choose others.");
     }
-    Between between = comparisons.get(new Key(from, until, viewpoints.of(who.getName())), key -> Between.of(viewpoints.known(who.getName(), history.between(from, until)), from, until));
+    Between between = comparisons.get(new Key(from, until, viewpoints.of(who.getName())), key -> knownBetween.of(who.getName(), from, until));
     Map<Long, KnownChanges.Known> known = changes.to(who.getName());
     RightsDifference difference = between.difference();
     FoundPairs found = lists.get(new ListKey(difference, person, place, part.text()), any -> difference.find(
         new FoundPairs.Wanted(true, true, Rights.ALL, one -> person == null || person.equals(one.id()), place, part.text())));
-    Page<WithCauses> pairs = Page.of(found.count(), found.from(PairOrder.of(order), order.turned(), part.offset()), part.offset(), part.limit(),
-        pair -> new WithCauses(pair, between.causes(pair.person().id(), pair.place().id())));
-    Map<Long, String> notes = log.notes(pairs.items().stream().flatMap(pair -> pair.causes().stream()).filter(cause -> cause instanceof Between.Cause.OfChange)
+    Page<RightsDifference.Pair> pairs = Page.of(found.count(), found.from(PairOrder.of(order), order.turned(), part.offset()), part.offset(), part.limit(), pair -> pair);
+    List<Between.Caused> caused = between.caused(pairs.items().stream()).toList();
+    Map<Long, String> notes = log.notes(caused.stream().flatMap(pair -> pair.causes().stream()).filter(cause -> cause instanceof Between.Cause.OfChange)
         .map(cause -> ((Between.Cause.OfChange) cause).change()).distinct().toList());
     if (known != null) {
       notes.replaceAll((number, note) -> known.get(number) == KnownChanges.Known.ALL ? note : KnownChanges.PARTLY);
     }
-    Page<AlteredBetween> altered = new Page<>(pairs.total(), pairs.offset(), pairs.items().stream().map(pair -> view(between, pair, notes)).toList());
+    Page<AlteredBetween> altered = new Page<>(pairs.total(), pairs.offset(), caused.stream().map(pair -> view(between, pair, notes)).toList());
     return new BetweenView(from, until, difference.totals(), known == null ? between.changes() : (int) between.numbers().filter(known::containsKey).count(), altered);
   }
 
-  private record WithCauses(RightsDifference.Pair pair, List<Between.Cause> causes) {}
-
-  private AlteredBetween view(Between between, WithCauses found, Map<Long, String> notes) {
+  private AlteredBetween view(Between between, Between.Caused found, Map<Long, String> notes) {
     RightsDifference.Pair pair = found.pair();
     return new AlteredBetween(PersonView.of(pair.person(), between.structureOf(pair.person())), pair.place().id(), pair.path(), pair.before().words(),
         pair.after().words(), found.causes().stream().map(cause -> view(cause, notes)).toList());

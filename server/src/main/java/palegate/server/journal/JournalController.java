@@ -22,6 +22,7 @@ import palegate.core.duties.Duty;
 import palegate.core.people.Group;
 import palegate.core.reversal.Reversal;
 import palegate.core.snapshot.Snapshot;
+import palegate.core.structure.Alteration;
 import palegate.core.structure.Structure;
 import palegate.core.structure.StructureDifference;
 import palegate.server.lists.PageRequest;
@@ -111,8 +112,8 @@ class JournalController {
     Structure then = viewpoints.structureAsOf(who.getName(), number);
     Structure before = number == 1 ? Structure.EMPTY : viewpoints.structureAsOf(who.getName(), number - 1);
     AlteredWords words = new AlteredWords(new Names(then, before), accounts.holdsAny(who.getName(), Duty.WALLS, Duty.AUDIT));
-    SortOrders<StructureStore.Altered> altered = SortOrders.<StructureStore.Altered>by("found", (a, b) -> 0)
-        .or("what", Comparator.comparing(words::title)).or("kind", Comparator.comparing(StructureStore.Altered::kind).thenComparing(words::title));
+    SortOrders<Alteration> altered = SortOrders.<Alteration>by("found", (a, b) -> 0)
+        .or("what", Comparator.comparing(words::title)).or("kind", Comparator.comparing(Alteration::kind).thenComparing(words::title));
     // Whoever knows but a part of it need not know who looked at the rest.
     boolean whole = known == null || known.get(number) == KnownChanges.Known.ALL;
     return new ChangeDetail(line(logged), (whole ? log.approvals(number) : List.<ChangeLog.Approved>of()).stream().map(one -> new ChangeApproval(one.name(), one.at())).toList(), altered.page(part, (known == null ? structures.alteredBy(number) : knownOf(number, before, then, who.getName())).stream()
@@ -126,17 +127,17 @@ class JournalController {
   }
 
   /** What a change altered of what may be known: of memberships, both ends of which are. */
-  private List<StructureStore.Altered> knownOf(long number, Structure before, Structure then, String account) {
+  private List<Alteration> knownOf(long number, Structure before, Structure then, String account) {
     boolean duties = accounts.holdsAny(account, Duty.SYSTEM, Duty.AUDIT);
     return structures.alteredBy(number).stream().filter(altered -> duties || !altered.kind().equals("duty")).filter(altered -> isKnown(altered, altered.before(), before) && isKnown(altered, altered.after(), then)).toList();
   }
 
   /** Whether a part stands so in what is known; one that was not there, or is gone, hides nothing. */
-  private static boolean isKnown(StructureStore.Altered altered, Object part, Structure known) {
+  private static boolean isKnown(Alteration altered, Object part, Structure known) {
     if (part == null) {
       return true;
     }
-    if (part instanceof StructureStore.GroupMembership held) {
+    if (part instanceof Alteration.GroupMembership held) {
       return known.groups().containsKey(held.group()) && known.groups().get(held.group()).members().contains(held.membership());
     }
     if (part instanceof Group group) {

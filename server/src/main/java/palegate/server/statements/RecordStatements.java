@@ -17,6 +17,7 @@ import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Component;
 import palegate.core.duties.Duty;
 import palegate.core.journal.Between;
+import palegate.core.rehearsal.RightsDifference;
 import palegate.core.snapshot.Snapshot;
 import palegate.core.statements.Recipe;
 import palegate.core.statements.RefusedRecipe;
@@ -27,8 +28,8 @@ import palegate.core.structure.Structure;
 import palegate.server.rounds.RoundEvidence;
 import palegate.server.shell.Problem;
 import palegate.server.store.ChangeLog;
-import palegate.server.store.History;
 import palegate.server.store.Openings;
+import palegate.server.viewpoint.KnownBetween;
 import palegate.server.viewpoint.KnownChanges;
 import palegate.server.viewpoint.Viewpoints;
 
@@ -40,15 +41,15 @@ class RecordStatements {
   private static final int OPENINGS_AT_MOST = 200_000;
 
   private final ChangeLog log;
-  private final History history;
+  private final KnownBetween knownBetween;
   private final Openings openings;
   private final Viewpoints viewpoints;
   private final KnownChanges knownChanges;
   private final RoundEvidence rounds;
 
-  RecordStatements(ChangeLog log, History history, Openings openings, Viewpoints viewpoints, KnownChanges knownChanges, RoundEvidence rounds) {
+  RecordStatements(ChangeLog log, KnownBetween knownBetween, Openings openings, Viewpoints viewpoints, KnownChanges knownChanges, RoundEvidence rounds) {
     this.log = log;
-    this.history = history;
+    this.knownBetween = knownBetween;
     this.openings = openings;
     this.viewpoints = viewpoints;
     this.knownChanges = knownChanges;
@@ -114,21 +115,21 @@ class RecordStatements {
   }
 
   private StatementTable difference(Recipe recipe, Instant from, Instant until, String account) {
-    List<Between.State> states = viewpoints.known(account, history.between(from, until));
-    Between between = Between.of(states, from, until);
+    Between between = knownBetween.of(account, from, until);
     Map<Long, KnownChanges.Known> known = knownChanges.to(account);
     Map<Long, String> notes = log.notes(between.numbers().filter(number -> known == null || known.get(number) == KnownChanges.Known.ALL).toList());
-    Snapshot last = states.get(states.size() - 1).snapshot();
+    Snapshot last = between.last();
     String where = where(last, recipe.id());
     // What has gone since is told by where it stood at the beginning.
     Set<String> below = new HashSet<>(atAndBelow(last, recipe.id()));
-    below.addAll(atAndBelow(states.get(0).snapshot(), recipe.id()));
+    below.addAll(atAndBelow(between.first(), recipe.id()));
     Map<String, String> counts = counts(between, below);
     return new StatementTable("Who gained and lost what" + where + " from " + WHEN.format(from) + " until " + WHEN.format(until), counts, List.of(new Column("person", "Person", 26, false, true), new Column("standing", "Staff or outsider", 12, false, false),
         new Column("place", "Place", 60, false, true), new Column("gained", "Gained", 24, false, false), new Column("lost", "Lost", 24, false, false), new Column("by", "By which change", 50, false, false)),
-        () -> between.difference().pairs().filter(pair -> below.contains(pair.place().id())).map(pair -> {
+        () -> between.caused(between.difference().pairs().filter(pair -> below.contains(pair.place().id()))).map(caused -> {
+          RightsDifference.Pair pair = caused.pair();
           return new StatementTable.Row(List.of(pair.person().name(), pair.person().external() ? "outsider" : "staff", pair.path(), pair.after().minus(pair.before()).toString(), pair.before().minus(pair.after()).toString(),
-              words(between.causes(pair.person().id(), pair.place().id()), notes)));
+              words(caused.causes(), notes)));
         }));
   }
 

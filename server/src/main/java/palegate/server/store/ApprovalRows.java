@@ -15,7 +15,7 @@ import palegate.core.duties.Duty;
 /** Rules of approval in the database, with when each applies. */
 @Component
 class ApprovalRows {
-  private record Criterion(String approval, String kind, String duty, String place) {}
+  private record Criterion(Dated.Key approval, String kind, String duty, String place) {}
 
   private final JdbcClient jdbc;
   private final Batches batches;
@@ -25,20 +25,20 @@ class ApprovalRows {
     this.batches = batches;
   }
 
-  List<ApprovalRule> approvals(Span span, long change) {
-    Map<String, List<Criterion>> criteria = new HashMap<>();
+  List<Dated<ApprovalRule>> approvals(Span span) {
+    Map<Dated.Key, List<Criterion>> criteria = new HashMap<>();
     jdbc.sql("""
-            SELECT c.approval, c.kind, c.duty, c.place
+            SELECT c.approval, c.kind, c.duty, c.place, c.began
             FROM approval_criteria c JOIN approval_states r ON r.approval = c.approval AND r.began = c.began
             WHERE %s
-            """.formatted(span.condition))
-        .param("change", change)
-        .query((row, i) -> new Criterion(row.getString("approval"), row.getString("kind"), row.getString("duty"), row.getString("place")))
+            """.formatted(span.condition()))
+        .params(span.parameters())
+        .query((row, i) -> new Criterion(Dated.Key.of(row, "approval"), row.getString("kind"), row.getString("duty"), row.getString("place")))
         .list().forEach(criterion -> criteria.computeIfAbsent(criterion.approval(), any -> new ArrayList<>()).add(criterion));
-    return jdbc.sql("SELECT r.approval, r.name, r.outsiders_gain, r.duty FROM approval_states r WHERE " + span.condition + " ORDER BY r.approval")
-        .param("change", change)
-        .query((row, i) -> new ApprovalRule(row.getString("approval"), row.getString("name"),
-            when(row.getBoolean("outsiders_gain"), criteria.getOrDefault(row.getString("approval"), List.of())), Duty.parse(row.getString("duty"))))
+    return jdbc.sql("SELECT r.approval, r.name, r.outsiders_gain, r.duty, r.began, r.ended FROM approval_states r WHERE " + span.condition() + " ORDER BY r.approval")
+        .params(span.parameters())
+        .query((row, i) -> Dated.of(row, new ApprovalRule(row.getString("approval"), row.getString("name"),
+            when(row.getBoolean("outsiders_gain"), criteria.getOrDefault(Dated.Key.of(row, "approval"), List.of())), Duty.parse(row.getString("duty")))))
         .list();
   }
 

@@ -17,14 +17,14 @@ class DutyRows {
     this.batches = batches;
   }
 
-  List<DutyAssignment> duties(Span span, long change) {
+  List<Dated<DutyAssignment>> duties(Span span) {
     return jdbc.sql("""
-            SELECT r.id, r.duty, r.subject_person, r.subject_group, r.subject_unit, r.subject_builtin, r.place, r.unit, r.ceiling, r.holds_from, r.holds_until
+            SELECT r.id, r.duty, r.subject_person, r.subject_group, r.subject_unit, r.subject_builtin, r.place, r.unit, r.ceiling, r.holds_from, r.holds_until, r.began, r.ended
             FROM duty_assignments r WHERE %s ORDER BY r.id
-            """.formatted(span.condition))
-        .param("change", change)
-        .query((row, i) -> new DutyAssignment(row.getString("id"), SubjectColumns.read(row), Duty.parse(row.getString("duty")), row.getString("place"),
-            row.getString("unit"), row.getString("ceiling"), Instants.period(row)))
+            """.formatted(span.condition()))
+        .params(span.parameters())
+        .query((row, i) -> Dated.of(row, new DutyAssignment(row.getString("id"), SubjectColumns.read(row), Duty.parse(row.getString("duty")), row.getString("place"),
+            row.getString("unit"), row.getString("ceiling"), Instants.period(row))))
         .list();
   }
 

@@ -14,7 +14,7 @@ import palegate.core.access.Withholding;
 /** Grants and withholdings in the database. */
 @Component
 class EntryRows {
-  private record Narrowing(String entry, String type) {}
+  private record Narrowing(Dated.Key entry, String type) {}
 
   private final JdbcClient jdbc;
   private final Batches batches;
@@ -24,37 +24,37 @@ class EntryRows {
     this.batches = batches;
   }
 
-  List<Grant> grants(Span span, long change) {
-    Map<String, Set<String>> types = types("""
-        SELECT t.grant_id AS entry, t.type FROM grant_types t JOIN grants r ON r.id = t.grant_id AND r.began = t.began
+  List<Dated<Grant>> grants(Span span) {
+    Map<Dated.Key, Set<String>> types = types("""
+        SELECT t.grant_id AS entry, t.type, t.began FROM grant_types t JOIN grants r ON r.id = t.grant_id AND r.began = t.began
         WHERE %s
-        """, span, change);
+        """, span);
     return jdbc.sql("""
             SELECT r.id, r.place, r.subject_person, r.subject_group, r.subject_unit, r.subject_builtin,
-                   r.role, r.holds_from, r.holds_until, r.note
+                   r.role, r.holds_from, r.holds_until, r.note, r.began, r.ended
             FROM grants r WHERE %s ORDER BY r.id
-            """.formatted(span.condition))
-        .param("change", change)
-        .query((row, i) -> new Grant(row.getString("id"), row.getString("place"), SubjectColumns.read(row), row.getString("role"),
-            types.getOrDefault(row.getString("id"), Set.of()), Instants.period(row), row.getString("note")))
+            """.formatted(span.condition()))
+        .params(span.parameters())
+        .query((row, i) -> Dated.of(row, new Grant(row.getString("id"), row.getString("place"), SubjectColumns.read(row), row.getString("role"),
+            types.getOrDefault(Dated.Key.of(row, "id"), Set.of()), Instants.period(row), row.getString("note"))))
         .list();
   }
 
-  List<Withholding> withholdings(Span span, long change) {
-    Map<String, Set<String>> types = types("""
-        SELECT t.withholding_id AS entry, t.type
+  List<Dated<Withholding>> withholdings(Span span) {
+    Map<Dated.Key, Set<String>> types = types("""
+        SELECT t.withholding_id AS entry, t.type, t.began
         FROM withholding_types t JOIN withholdings r ON r.id = t.withholding_id AND r.began = t.began
         WHERE %s
-        """, span, change);
+        """, span);
     return jdbc.sql("""
             SELECT r.id, r.place, r.subject_person, r.subject_group, r.subject_unit, r.subject_builtin,
-                   r.rights, r.holds_from, r.holds_until, r.note
+                   r.rights, r.holds_from, r.holds_until, r.note, r.began, r.ended
             FROM withholdings r WHERE %s ORDER BY r.id
-            """.formatted(span.condition))
-        .param("change", change)
-        .query((row, i) -> new Withholding(row.getString("id"), row.getString("place"), SubjectColumns.read(row),
-            RoleAndTypeRows.rights(row.getString("rights")), types.getOrDefault(row.getString("id"), Set.of()),
-            Instants.period(row), row.getString("note")))
+            """.formatted(span.condition()))
+        .params(span.parameters())
+        .query((row, i) -> Dated.of(row, new Withholding(row.getString("id"), row.getString("place"), SubjectColumns.read(row),
+            RoleAndTypeRows.rights(row.getString("rights")), types.getOrDefault(Dated.Key.of(row, "id"), Set.of()),
+            Instants.period(row), row.getString("note"))))
         .list();
   }
 
@@ -66,8 +66,8 @@ class EntryRows {
                             role, holds_from, holds_until, note)
         VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)
         """, rows.begun(), grant -> values(grant, grant.role(), change));
-    batches.insert("INSERT INTO grant_types (grant_id, began, type) VALUES (?, ?, ?)", narrowings(rows.begun()),
-        narrowing -> new Object[] {narrowing.entry(), change, narrowing.type()});
+    batches.insert("INSERT INTO grant_types (grant_id, began, type) VALUES (?, ?, ?)", narrowings(rows.begun(), change),
+        narrowing -> new Object[] {narrowing.entry().id(), change, narrowing.type()});
   }
 
   void writeWithholdings(RowChanges<Withholding> rows, long change) {
@@ -78,14 +78,14 @@ class EntryRows {
                                   rights, holds_from, holds_until, note)
         VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)
         """, rows.begun(), taken -> values(taken, RoleAndTypeRows.set(taken.rights()), change));
-    batches.insert("INSERT INTO withholding_types (withholding_id, began, type) VALUES (?, ?, ?)", narrowings(rows.begun()),
-        narrowing -> new Object[] {narrowing.entry(), change, narrowing.type()});
+    batches.insert("INSERT INTO withholding_types (withholding_id, began, type) VALUES (?, ?, ?)", narrowings(rows.begun(), change),
+        narrowing -> new Object[] {narrowing.entry().id(), change, narrowing.type()});
   }
 
-  private Map<String, Set<String>> types(String sql, Span span, long change) {
-    Map<String, Set<String>> types = new HashMap<>();
-    jdbc.sql(sql.formatted(span.condition)).param("change", change)
-        .query((row, i) -> new Narrowing(row.getString("entry"), row.getString("type"))).list()
+  private Map<Dated.Key, Set<String>> types(String sql, Span span) {
+    Map<Dated.Key, Set<String>> types = new HashMap<>();
+    jdbc.sql(sql.formatted(span.condition())).params(span.parameters())
+        .query((row, i) -> new Narrowing(Dated.Key.of(row, "entry"), row.getString("type"))).list()
         .forEach(narrowing -> types.computeIfAbsent(narrowing.entry(), any -> new HashSet<>()).add(narrowing.type()));
     return types;
   }
@@ -95,7 +95,7 @@ class EntryRows {
         Instants.toDatabase(entry.period().from()), Instants.toDatabase(entry.period().until()), entry.note());
   }
 
-  private static List<Narrowing> narrowings(List<? extends Entry> entries) {
-    return entries.stream().flatMap(entry -> entry.types().stream().map(type -> new Narrowing(entry.id(), type))).toList();
+  private static List<Narrowing> narrowings(List<? extends Entry> entries, long change) {
+    return entries.stream().flatMap(entry -> entry.types().stream().map(type -> new Narrowing(new Dated.Key(entry.id(), change), type))).toList();
   }
 }

@@ -34,33 +34,33 @@ class GroupRows {
   /** Groups with their members, both as of the change. */
   List<Group> groupsAsOf(long change) {
     Map<String, List<Membership>> members = new LinkedHashMap<>();
-    for (Held held : memberships(Span.AS_OF, change)) {
+    for (Held held : Dated.parts(memberships(Span.asOf(change)))) {
       members.computeIfAbsent(held.group(), any -> new ArrayList<>()).add(held.membership());
     }
-    return groups(Span.AS_OF, change).stream().map(group -> new Group(group.id(), group.name(),
+    return Dated.parts(groups(Span.asOf(change))).stream().map(group -> new Group(group.id(), group.name(),
         group.description(), members.getOrDefault(group.id(), List.of()))).toList();
   }
 
   /** Groups without their members. */
-  List<Group> groups(Span span, long change) {
-    return jdbc.sql("SELECT r.group_id, r.name, r.description FROM group_states r WHERE " + span.condition + " ORDER BY r.group_id")
-        .param("change", change)
-        .query((row, i) -> new Group(row.getString("group_id"), row.getString("name"), row.getString("description"), List.of()))
+  List<Dated<Group>> groups(Span span) {
+    return jdbc.sql("SELECT r.group_id, r.name, r.description, r.began, r.ended FROM group_states r WHERE " + span.condition() + " ORDER BY r.group_id")
+        .params(span.parameters())
+        .query((row, i) -> Dated.of(row, new Group(row.getString("group_id"), row.getString("name"), row.getString("description"), List.of())))
         .list();
   }
 
-  List<Held> memberships(Span span, long change) {
+  List<Dated<Held>> memberships(Span span) {
     return jdbc.sql("""
-            SELECT r.group_id, r.member_person, r.member_group, r.holds_from, r.holds_until
+            SELECT r.group_id, r.member_person, r.member_group, r.holds_from, r.holds_until, r.began, r.ended
             FROM memberships r WHERE %s
             ORDER BY r.group_id, r.member_person, r.member_group, r.holds_from
-            """.formatted(span.condition))
-        .param("change", change)
+            """.formatted(span.condition()))
+        .params(span.parameters())
         .query((row, i) -> {
           String person = row.getString("member_person");
           Membership.Member member = person == null
               ? new Membership.GroupMember(row.getString("member_group")) : new Membership.PersonMember(person);
-          return new Held(row.getString("group_id"), new Membership(member, Instants.period(row)));
+          return Dated.of(row, new Held(row.getString("group_id"), new Membership(member, Instants.period(row))));
         }).list();
   }
 

@@ -16,15 +16,15 @@ class OversightRows {
     this.batches = batches;
   }
 
-  List<Oversight> oversights(Span span, long change) {
+  List<Dated<Oversight>> oversights(Span span) {
     return jdbc.sql("""
             SELECT r.id, r.place, r.subject_person, r.subject_group, r.subject_unit, r.subject_builtin,
-                   r.holds_from, r.holds_until, r.note
+                   r.holds_from, r.holds_until, r.note, r.began, r.ended
             FROM oversights r WHERE %s ORDER BY r.id
-            """.formatted(span.condition))
-        .param("change", change)
-        .query((row, i) -> new Oversight(row.getString("id"), row.getString("place"), SubjectColumns.read(row),
-            Instants.period(row), row.getString("note")))
+            """.formatted(span.condition()))
+        .params(span.parameters())
+        .query((row, i) -> Dated.of(row, new Oversight(row.getString("id"), row.getString("place"), SubjectColumns.read(row),
+            Instants.period(row), row.getString("note"))))
         .list();
   }
 

@@ -17,21 +17,21 @@ class PeopleRows {
     this.batches = batches;
   }
 
-  List<Unit> units(Span span, long change) {
-    return jdbc.sql("SELECT r.unit, r.name, r.parent FROM unit_states r WHERE " + span.condition + " ORDER BY r.unit")
-        .param("change", change)
-        .query((row, i) -> new Unit(row.getString("unit"), row.getString("name"), row.getString("parent")))
+  List<Dated<Unit>> units(Span span) {
+    return jdbc.sql("SELECT r.unit, r.name, r.parent, r.began, r.ended FROM unit_states r WHERE " + span.condition() + " ORDER BY r.unit")
+        .params(span.parameters())
+        .query((row, i) -> Dated.of(row, new Unit(row.getString("unit"), row.getString("name"), row.getString("parent"))))
         .list();
   }
 
-  List<Person> people(Span span, long change) {
+  List<Dated<Person>> people(Span span) {
     return jdbc.sql("""
-            SELECT r.person, r.name, r.login, r.email, r.external, r.active, r.unit
+            SELECT r.person, r.name, r.login, r.email, r.external, r.active, r.unit, r.began, r.ended
             FROM person_states r WHERE %s ORDER BY r.person
-            """.formatted(span.condition))
-        .param("change", change)
-        .query((row, i) -> new Person(row.getString("person"), row.getString("name"), row.getString("login"),
-            row.getString("email"), row.getBoolean("external"), row.getBoolean("active"), row.getString("unit")))
+            """.formatted(span.condition()))
+        .params(span.parameters())
+        .query((row, i) -> Dated.of(row, new Person(row.getString("person"), row.getString("name"), row.getString("login"),
+            row.getString("email"), row.getBoolean("external"), row.getBoolean("active"), row.getString("unit"))))
         .list();
   }
 

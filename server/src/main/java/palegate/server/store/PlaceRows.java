@@ -22,7 +22,7 @@ import palegate.core.structure.SharedIds;
 class PlaceRows {
   private static final int IDS_AT_ONCE = 5_000;
 
-  private record Label(String place, String name, String value) {}
+  private record Label(Dated.Key place, String name, String value) {}
 
   private final JdbcClient jdbc;
   private final Batches batches;
@@ -32,16 +32,16 @@ class PlaceRows {
     this.batches = batches;
   }
 
-  List<Place> places(Span span, long change) {
-    return places(span.condition, Map.of("change", change));
+  List<Dated<Place>> places(Span span) {
+    return places(span.condition(), span.parameters());
   }
 
   /** Of these ids, the last states of those that were places once and are none now. */
   List<Place> gone(Collection<String> ids) {
-    return ids.isEmpty() ? List.of() : places("""
+    return ids.isEmpty() ? List.of() : Dated.parts(places("""
         r.place IN (:ids) AND r.ended IS NOT NULL
         AND r.began = (SELECT MAX(last.began) FROM place_states last WHERE last.place = r.place)
-        """, Map.of("ids", ids));
+        """, Map.of("ids", ids)));
   }
 
   /** Of these ids, the change that ended the last state of those that were places once and are none now. */
@@ -53,30 +53,30 @@ class PlaceRows {
     return ended;
   }
 
-  private List<Place> places(String condition, Map<String, ?> parameters) {
-    Map<String, Map<String, String>> labels = new HashMap<>();
+  private List<Dated<Place>> places(String condition, Map<String, ?> parameters) {
+    Map<Dated.Key, Map<String, String>> labels = new HashMap<>();
     jdbc.sql("""
-            SELECT l.place, l.label, l.value
+            SELECT l.place, l.label, l.value, l.began
             FROM place_labels l JOIN place_states r ON r.place = l.place AND r.began = l.began
             WHERE %s
             """.formatted(condition))
         .params(parameters)
-        .query((row, i) -> new Label(row.getString("place"), row.getString("label"), row.getString("value")))
+        .query((row, i) -> new Label(Dated.Key.of(row, "place"), row.getString("label"), row.getString("value")))
         .list()
         .forEach(label -> labels.computeIfAbsent(label.place(), any -> new HashMap<>()).put(label.name(), label.value()));
     SharedIds ids = new SharedIds();
     return jdbc.sql("""
             SELECT r.place, r.kind, r.parent, r.name, r.stands_alone, r.type, r.owner, r.target,
-                   r.ceiling, r.reserve_sharing, r.no_takeaway, r.is_private, r.frozen, r.checked_out_by, r.checked_out_at
+                   r.ceiling, r.reserve_sharing, r.no_takeaway, r.is_private, r.frozen, r.checked_out_by, r.checked_out_at, r.began, r.ended
             FROM place_states r WHERE %s ORDER BY r.place
             """.formatted(condition))
         .params(parameters)
         .query((row, i) -> {
           PlaceKind kind = PlaceKind.parse(row.getString("kind"));
           String id = row.getString("place");
-          return new Place(kind.isContainer() ? ids.share(id) : id, kind, ids.share(row.getString("parent")), row.getString("name"),
-              row.getBoolean("stands_alone"), labels.getOrDefault(id, Map.of()), ids.share(row.getString("type")),
-              ids.share(row.getString("owner")), row.getString("target"), guards(row), conditions(row));
+          return Dated.of(row, new Place(kind.isContainer() ? ids.share(id) : id, kind, ids.share(row.getString("parent")), row.getString("name"),
+              row.getBoolean("stands_alone"), labels.getOrDefault(Dated.Key.of(row, "place"), Map.of()), ids.share(row.getString("type")),
+              ids.share(row.getString("owner")), row.getString("target"), guards(row), conditions(row)));
         })
         .list();
   }
@@ -124,8 +124,8 @@ class PlaceRows {
             place.conditions().isPrivate(), place.conditions().frozen(), place.conditions().checkedOutBy(),
             Instants.toDatabase(place.conditions().checkedOutAt())});
     List<Label> labels = rows.begun().stream().flatMap(place -> place.labels().entrySet().stream()
-        .map(label -> new Label(place.id(), label.getKey(), label.getValue()))).toList();
+        .map(label -> new Label(new Dated.Key(place.id(), change), label.getKey(), label.getValue()))).toList();
     batches.insert("INSERT INTO place_labels (place, began, label, value) VALUES (?, ?, ?, ?)", labels,
-        label -> new Object[] {label.place(), change, label.name(), label.value()});
+        label -> new Object[] {label.place().id(), change, label.name(), label.value()});
   }
 }

@@ -30,39 +30,39 @@ class RoleAndTypeRows {
     this.json = json;
   }
 
-  List<Role> roles(Span span, long change) {
-    return jdbc.sql("SELECT r.role, r.name, r.rights FROM role_states r WHERE " + span.condition + " ORDER BY r.role")
-        .param("change", change)
-        .query((row, i) -> new Role(row.getString("role"), row.getString("name"), rights(row.getString("rights"))))
+  List<Dated<Role>> roles(Span span) {
+    return jdbc.sql("SELECT r.role, r.name, r.rights, r.began, r.ended FROM role_states r WHERE " + span.condition() + " ORDER BY r.role")
+        .params(span.parameters())
+        .query((row, i) -> Dated.of(row, new Role(row.getString("role"), row.getString("name"), rights(row.getString("rights")))))
         .list();
   }
 
-  List<DocumentType> types(Span span, long change) {
-    Map<String, List<Clearance>> clearances = new HashMap<>();
+  List<Dated<DocumentType>> types(Span span) {
+    Map<Dated.Key, List<Clearance>> clearances = new HashMap<>();
     jdbc.sql("""
-            SELECT c.type, c.subject_person, c.subject_group, c.subject_unit, c.subject_builtin, c.role, c.holds_from, c.holds_until
+            SELECT c.type, c.subject_person, c.subject_group, c.subject_unit, c.subject_builtin, c.role, c.holds_from, c.holds_until, c.began
             FROM type_clearances c JOIN type_states r ON r.type = c.type AND r.began = c.began
             WHERE %s ORDER BY c.position
-            """.formatted(span.condition))
-        .param("change", change)
-        .query((row, i) -> Map.entry(row.getString("type"),
+            """.formatted(span.condition()))
+        .params(span.parameters())
+        .query((row, i) -> Map.entry(Dated.Key.of(row, "type"),
             new Clearance(SubjectColumns.read(row), row.getString("role"), Instants.period(row))))
         .list()
         .forEach(held -> clearances.computeIfAbsent(held.getKey(), any -> new ArrayList<>()).add(held.getValue()));
-    Map<String, Set<String>> libraries = new HashMap<>();
+    Map<Dated.Key, Set<String>> libraries = new HashMap<>();
     jdbc.sql("""
-            SELECT l.type, l.library FROM type_libraries l JOIN type_states r ON r.type = l.type AND r.began = l.began
+            SELECT l.type, l.library, l.began FROM type_libraries l JOIN type_states r ON r.type = l.type AND r.began = l.began
             WHERE %s
-            """.formatted(span.condition))
-        .param("change", change)
-        .query((row, i) -> Map.entry(row.getString("type"), row.getString("library"))).list()
+            """.formatted(span.condition()))
+        .params(span.parameters())
+        .query((row, i) -> Map.entry(Dated.Key.of(row, "type"), row.getString("library"))).list()
         .forEach(used -> libraries.computeIfAbsent(used.getKey(), any -> new HashSet<>()).add(used.getValue()));
-    return jdbc.sql("SELECT r.type, r.name, r.short_name, r.guarded, r.fields FROM type_states r WHERE " + span.condition + " ORDER BY r.type")
-        .param("change", change)
-        .query((row, i) -> new DocumentType(row.getString("type"), row.getString("name"), row.getString("short_name"),
-            row.getBoolean("guarded"), libraries.getOrDefault(row.getString("type"), Set.of()),
+    return jdbc.sql("SELECT r.type, r.name, r.short_name, r.guarded, r.fields, r.began, r.ended FROM type_states r WHERE " + span.condition() + " ORDER BY r.type")
+        .params(span.parameters())
+        .query((row, i) -> Dated.of(row, new DocumentType(row.getString("type"), row.getString("name"), row.getString("short_name"),
+            row.getBoolean("guarded"), libraries.getOrDefault(Dated.Key.of(row, "type"), Set.of()),
             json.readValue(row.getString("fields"), new TypeReference<List<DocumentType.Field>>() {}),
-            clearances.getOrDefault(row.getString("type"), List.of())))
+            clearances.getOrDefault(Dated.Key.of(row, "type"), List.of()))))
         .list();
   }
 

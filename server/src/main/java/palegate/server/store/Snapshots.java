@@ -83,16 +83,6 @@ public class Snapshots {
     return store.earlier(current.snapshot().structure(), current.change(), change);
   }
 
-  /**
-   * The state that a change made of another. O(what it altered) where people, places, groups and types neither come nor go.
-   * It stays with the one before it, which is kept anyway: parted from it, it would take eighty times the memory.
-   */
-  Snapshot after(Snapshot before, long change, Instant madeAt) {
-    Snapshot after = before.next(store.after(before.structure(), change));
-    after.at(madeAt);
-    return after;
-  }
-
   /** Makes a state that has just been put in force the current one, unless a newer one is known. */
   public void publish(Numbered state) {
     newest.accumulateAndGet(state, (known, offered) ->

@@ -1,21 +1,26 @@
 package palegate.server.store;
 
-/** Which rows of history are meant, relative to one change. {@code r} is the state table's alias. */
-enum Span {
-  /** The rows that held after the change. */
-  AS_OF("r.began <= :change AND (r.ended IS NULL OR r.ended > :change)"),
-  /** The rows that the change began. */
-  BEGAN("r.began = :change"),
-  /** The rows that the change ended. */
-  ENDED("r.ended = :change"),
-  /** The rows that held after the change and hold no more. */
-  GONE_SINCE("r.began <= :change AND r.ended > :change"),
-  /** The rows that hold now and began after the change. */
-  COME_SINCE("r.began > :change AND r.ended IS NULL");
+import java.util.Map;
 
-  final String condition;
+/** Which rows of history are meant, as a condition on the state table whose alias is {@code r}. */
+record Span(String condition, Map<String, Long> parameters) {
+  /** The rows that held after a change. */
+  static Span asOf(long change) {
+    return new Span("r.began <= :change AND (r.ended IS NULL OR r.ended > :change)", Map.of("change", change));
+  }
 
-  Span(String condition) {
-    this.condition = condition;
+  /** The rows that held after a change and hold no more. */
+  static Span goneSince(long change) {
+    return new Span("r.began <= :change AND r.ended > :change", Map.of("change", change));
+  }
+
+  /** The rows that hold now and began after a change. */
+  static Span comeSince(long change) {
+    return new Span("r.began > :change AND r.ended IS NULL", Map.of("change", change));
+  }
+
+  /** The rows that any change after one, up to another, began or ended. */
+  static Span alteredBetween(long after, long upTo) {
+    return new Span("((r.began > :after AND r.began <= :upTo) OR (r.ended > :after AND r.ended <= :upTo))", Map.of("after", after, "upTo", upTo));
   }
 }

@@ -6,7 +6,9 @@ import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.TreeMap;
 import java.util.function.Function;
+import java.util.stream.Stream;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
@@ -16,11 +18,12 @@ import palegate.core.access.Withholding;
 import palegate.core.approvals.ApprovalRule;
 import palegate.core.duties.DutyAssignment;
 import palegate.core.people.Group;
-import palegate.core.people.Membership;
 import palegate.core.people.Person;
 import palegate.core.people.Unit;
 import palegate.core.places.Place;
 import palegate.core.roles.Role;
+import palegate.core.structure.Alteration;
+import palegate.core.structure.Alteration.GroupMembership;
 import palegate.core.structure.Structure;
 import palegate.core.structure.StructureDifference;
 import palegate.core.types.DocumentType;
@@ -29,12 +32,6 @@ import palegate.core.walls.Wall;
 /** Loads the structure as of any change, and writes the rows of a new one. */
 @Component
 public class StructureStore {
-  /** A thing that a change altered: {@code before} is null if it began, {@code after} if it ended. */
-  public record Altered(String kind, String id, Object before, Object after) {}
-
-  /** A membership with its group, as a change altered it. */
-  public record GroupMembership(String group, Membership membership) {}
-
   private final JdbcClient jdbc;
   private final PeopleRows people;
   private final GroupRows groups;
@@ -68,13 +65,12 @@ public class StructureStore {
   /** The structure as of a change, from one consistent reading of the database. */
   @Transactional(readOnly = true)
   public Structure asOf(long change) {
-    return Structure.of(
-        people.units(Span.AS_OF, change), people.people(Span.AS_OF, change), groups.groupsAsOf(change),
-        rolesAndTypes.roles(Span.AS_OF, change), rolesAndTypes.types(Span.AS_OF, change),
-        places.places(Span.AS_OF, change), entries.grants(Span.AS_OF, change), entries.withholdings(Span.AS_OF, change))
-        .guardedBy(oversights.oversights(Span.AS_OF, change), walls.walls(Span.AS_OF, change))
-        .approvedBy(approvals.approvals(Span.AS_OF, change))
-        .administeredBy(duties.duties(Span.AS_OF, change));
+    Span span = Span.asOf(change);
+    return Structure.of(Dated.parts(people.units(span)), Dated.parts(people.people(span)), groups.groupsAsOf(change), Dated.parts(rolesAndTypes.roles(span)),
+            Dated.parts(rolesAndTypes.types(span)), Dated.parts(places.places(span)), Dated.parts(entries.grants(span)), Dated.parts(entries.withholdings(span)))
+        .guardedBy(Dated.parts(oversights.oversights(span)), Dated.parts(walls.walls(span)))
+        .approvedBy(Dated.parts(approvals.approvals(span)))
+        .administeredBy(Dated.parts(duties.duties(span)));
   }
 
   /** Of these ids, those that were places once and are none now, each with the change that took it away. */
@@ -104,37 +100,100 @@ public class StructureStore {
 
   /** Everything a change altered, with its exact content before and after, kind by kind. */
   @Transactional(readOnly = true)
-  public List<Altered> alteredBy(long change) {
-    return altered(Span.ENDED, Span.BEGAN, change);
+  public List<Alteration> alteredBy(long change) {
+    return alteredBetween(change - 1, change).getOrDefault(change, List.of());
   }
 
-  private List<Altered> altered(Span over, Span begun, long change) {
-    List<Altered> all = new ArrayList<>();
-    pair(all, "unit", people.units(over, change), people.units(begun, change), Unit::id);
-    pair(all, "person", people.people(over, change), people.people(begun, change), Person::id);
-    pair(all, "group", groups.groups(over, change), groups.groups(begun, change), Group::id);
-    for (GroupRows.Held held : groups.memberships(over, change)) {
-      all.add(new Altered("membership", held.group(), new GroupMembership(held.group(), held.membership()), null));
-    }
-    for (GroupRows.Held held : groups.memberships(begun, change)) {
-      all.add(new Altered("membership", held.group(), null, new GroupMembership(held.group(), held.membership())));
-    }
-    pair(all, "role", rolesAndTypes.roles(over, change), rolesAndTypes.roles(begun, change), Role::id);
-    pair(all, "type", rolesAndTypes.types(over, change), rolesAndTypes.types(begun, change), DocumentType::id);
-    pair(all, "place", places.places(over, change), places.places(begun, change), Place::id);
-    pair(all, "grant", entries.grants(over, change), entries.grants(begun, change), Grant::id);
-    pair(all, "withholding", entries.withholdings(over, change), entries.withholdings(begun, change), Withholding::id);
-    pair(all, "oversight", oversights.oversights(over, change), oversights.oversights(begun, change), Oversight::id);
-    pair(all, "wall", walls.walls(over, change), walls.walls(begun, change), Wall::id);
-    pair(all, "approval", approvals.approvals(over, change), approvals.approvals(begun, change), ApprovalRule::id);
-    pair(all, "duty", duties.duties(over, change), duties.duties(begun, change), DutyAssignment::id);
+  /**
+   * By the number of the change, everything that each after one, up to another, altered. O(what they altered), in as many statements
+   * for many changes as for one.
+   */
+  @Transactional(readOnly = true)
+  public Map<Long, List<Alteration>> alteredBetween(long after, long upTo) {
+    Map<Long, List<Alteration>> byChange = new TreeMap<>();
+    eachKind(new Kinds() {
+      @Override
+      public <T> void of(String kind, Function<Span, List<Dated<T>>> rows, Pairing<T> pairing) {
+        Map<Long, List<T>> over = new HashMap<>();
+        Map<Long, List<T>> begun = new HashMap<>();
+        for (Dated<T> row : rows.apply(Span.alteredBetween(after, upTo))) {
+          if (row.began() > after) {
+            begun.computeIfAbsent(row.began(), any -> new ArrayList<>()).add(row.part());
+          }
+          if (row.ended() != null && row.ended() <= upTo) {
+            over.computeIfAbsent(row.ended(), any -> new ArrayList<>()).add(row.part());
+          }
+        }
+        Stream.concat(over.keySet().stream(), begun.keySet().stream()).distinct().forEach(change -> pairing.pair(
+            byChange.computeIfAbsent(change, any -> new ArrayList<>()), kind, over.getOrDefault(change, List.of()), begun.getOrDefault(change, List.of())));
+      }
+    });
+    return byChange;
+  }
+
+  /** How many rows {@link #alteredBetween} would read of places and of grants, of which there are most. */
+  public long sizeOfAlterations(long after, long upTo) {
+    return jdbc.sql("""
+            SELECT (SELECT COUNT(*) FROM place_states r WHERE %1$s) + (SELECT COUNT(*) FROM grants r WHERE %1$s) + (SELECT COUNT(*) FROM memberships r WHERE %1$s)
+            """.formatted(Span.alteredBetween(after, upTo).condition()))
+        .params(Span.alteredBetween(after, upTo).parameters()).query(Long.class).single();
+  }
+
+  /** What differs between the state after which these rows were over and the one that these began. */
+  private List<Alteration> altered(Span gone, Span come) {
+    List<Alteration> all = new ArrayList<>();
+    eachKind(new Kinds() {
+      @Override
+      public <T> void of(String kind, Function<Span, List<Dated<T>>> rows, Pairing<T> pairing) {
+        pairing.pair(all, kind, Dated.parts(rows.apply(gone)), Dated.parts(rows.apply(come)));
+      }
+    });
     return all;
+  }
+
+  /** Makes alterations of the parts that are over and those that began. */
+  private interface Pairing<T> {
+    void pair(List<Alteration> all, String kind, List<T> over, List<T> begun);
+  }
+
+  private interface Kinds {
+    <T> void of(String kind, Function<Span, List<Dated<T>>> rows, Pairing<T> pairing);
+  }
+
+  private void eachKind(Kinds kinds) {
+    kinds.of("unit", people::units, byId(Unit::id));
+    kinds.of("person", people::people, byId(Person::id));
+    kinds.of(Alteration.GROUP, groups::groups, byId(Group::id));
+    kinds.of(Alteration.MEMBERSHIP, groups::memberships, StructureStore::memberships);
+    kinds.of("role", rolesAndTypes::roles, byId(Role::id));
+    kinds.of("type", rolesAndTypes::types, byId(DocumentType::id));
+    kinds.of("place", places::places, byId(Place::id));
+    kinds.of("grant", entries::grants, byId(Grant::id));
+    kinds.of("withholding", entries::withholdings, byId(Withholding::id));
+    kinds.of("oversight", oversights::oversights, byId(Oversight::id));
+    kinds.of("wall", walls::walls, byId(Wall::id));
+    kinds.of("approval", approvals::approvals, byId(ApprovalRule::id));
+    kinds.of("duty", duties::duties, byId(DutyAssignment::id));
+  }
+
+  private static void memberships(List<Alteration> all, String kind, List<GroupRows.Held> over, List<GroupRows.Held> begun) {
+    over.forEach(held -> all.add(new Alteration(kind, held.group(), new GroupMembership(held.group(), held.membership()), null)));
+    begun.forEach(held -> all.add(new Alteration(kind, held.group(), null, new GroupMembership(held.group(), held.membership()))));
+  }
+
+  private static <T> Pairing<T> byId(Function<T, String> id) {
+    return (all, kind, over, begun) -> {
+      Map<String, T> afterById = new LinkedHashMap<>();
+      begun.forEach(part -> afterById.put(id.apply(part), part));
+      over.forEach(before -> all.add(new Alteration(kind, id.apply(before), before, afterById.remove(id.apply(before)))));
+      afterById.forEach((key, after) -> all.add(new Alteration(kind, key, null, after)));
+    };
   }
 
   /** What a change made of the structure before it. O(what it altered). */
   @Transactional(readOnly = true)
   public Structure after(Structure before, long change) {
-    return with(before, alteredBy(change));
+    return Alteration.applied(before, alteredBy(change));
   }
 
   /** The newest structure, and the change that it is as of. */
@@ -143,7 +202,7 @@ public class StructureStore {
   /** The newest structure, from one that was known as of a change: what other instances have changed since. O(what has been altered since). */
   @Transactional(readOnly = true)
   public Newest newest(Structure known, long change) {
-    return new Newest(head(), with(known, altered(Span.GONE_SINCE, Span.COME_SINCE, change)));
+    return new Newest(head(), Alteration.applied(known, altered(Span.goneSince(change), Span.comeSince(change))));
   }
 
   /**
@@ -152,52 +211,6 @@ public class StructureStore {
    */
   @Transactional(readOnly = true)
   public Structure earlier(Structure newest, long head, long change) {
-    return head() == head ? with(newest, altered(Span.COME_SINCE, Span.GONE_SINCE, change)) : asOf(change);
-  }
-
-  private static Structure with(Structure before, List<Altered> alterations) {
-    Map<String, Map<String, Object>> byKind = new HashMap<>();
-    Map<String, Group> groups = new LinkedHashMap<>();
-    for (Altered altered : alterations) {
-      Group known = groups.containsKey(altered.id()) ? groups.get(altered.id()) : before.groups().get(altered.id());
-      if (altered.kind().equals("membership")) {
-        if (known == null) {
-          // The group has gone with all who were in it.
-          continue;
-        }
-        GroupMembership ended = (GroupMembership) altered.before();
-        GroupMembership begun = (GroupMembership) altered.after();
-        List<Membership> members = new ArrayList<>(known.members());
-        if (ended != null) {
-          members.remove(ended.membership());
-        } else {
-          members.add(begun.membership());
-        }
-        groups.put(altered.id(), known.with(members));
-      } else if (altered.kind().equals("group")) {
-        Group now = (Group) altered.after();
-        groups.put(altered.id(), now == null || known == null ? now : now.with(known.members()));
-      } else {
-        byKind.computeIfAbsent(altered.kind(), any -> new LinkedHashMap<>()).put(altered.id(), altered.after());
-      }
-    }
-    return before.withUnits(of(byKind, "unit")).withPeople(of(byKind, "person")).withGroups(groups).withRoles(of(byKind, "role"))
-        .withTypes(of(byKind, "type")).withPlaces(of(byKind, "place")).withGrants(of(byKind, "grant"))
-        .withWithholdings(of(byKind, "withholding")).withOversights(of(byKind, "oversight")).withWalls(of(byKind, "wall"))
-        .withApprovals(of(byKind, "approval")).withDuties(of(byKind, "duty"));
-  }
-
-  @SuppressWarnings("unchecked") // each kind holds parts of one class only
-  private static <T> Map<String, T> of(Map<String, Map<String, Object>> byKind, String kind) {
-    return (Map<String, T>) byKind.getOrDefault(kind, Map.of());
-  }
-
-  private static <T> void pair(List<Altered> all, String kind, List<T> over, List<T> begun, Function<T, String> id) {
-    Map<String, T> afterById = new LinkedHashMap<>();
-    begun.forEach(thing -> afterById.put(id.apply(thing), thing));
-    for (T before : over) {
-      all.add(new Altered(kind, id.apply(before), before, afterById.remove(id.apply(before))));
-    }
-    afterById.forEach((key, after) -> all.add(new Altered(kind, key, null, after)));
+    return head() == head ? Alteration.applied(newest, altered(Span.comeSince(change), Span.goneSince(change))) : asOf(change);
   }
 }

@@ -25,13 +25,13 @@ import palegate.core.walls.Wall;
 class WallRows {
   private record Head(String wall, String name, String reason, String kind, String state, Period period) {}
 
-  private record SideRow(String wall, int side, String name) {}
+  private record SideRow(Dated.Key wall, int side, String name) {}
 
-  private record SubjectRow(String wall, int side, Subject subject) {}
+  private record SubjectRow(Dated.Key wall, int side, Subject subject) {}
 
-  private record Criterion(String wall, int side, String place, String type, String label, String value) {}
+  private record Criterion(Dated.Key wall, int side, String place, String type, String label, String value) {}
 
-  private record ExceptionRow(String wall, Wall.Exempt exempt) {}
+  private record ExceptionRow(Dated.Key wall, Wall.Exempt exempt) {}
 
   private final JdbcClient jdbc;
   private final Batches batches;
@@ -41,34 +41,38 @@ class WallRows {
     this.batches = batches;
   }
 
-  List<Wall> walls(Span span, long change) {
-    List<Head> heads = rows("SELECT r.wall, r.name, r.reason, r.kind, r.state, r.holds_from, r.holds_until FROM wall_states r WHERE %s ORDER BY r.wall",
-        span, change, (row, i) -> new Head(row.getString("wall"), row.getString("name"), row.getString("reason"),
-            row.getString("kind"), row.getString("state"), Instants.period(row)));
-    Map<String, List<SideRow>> sides = byWall(rows("""
-        SELECT s.wall, s.side, s.name FROM wall_sides s JOIN wall_states r ON r.wall = s.wall AND r.began = s.began
+  List<Dated<Wall>> walls(Span span) {
+    List<Dated<Head>> heads = rows("SELECT r.wall, r.name, r.reason, r.kind, r.state, r.holds_from, r.holds_until, r.began, r.ended FROM wall_states r WHERE %s ORDER BY r.wall",
+        span, (row, i) -> Dated.of(row, new Head(row.getString("wall"), row.getString("name"), row.getString("reason"),
+            row.getString("kind"), row.getString("state"), Instants.period(row))));
+    Map<Dated.Key, List<SideRow>> sides = byWall(rows("""
+        SELECT s.wall, s.side, s.name, s.began FROM wall_sides s JOIN wall_states r ON r.wall = s.wall AND r.began = s.began
         WHERE %s ORDER BY s.side
-        """, span, change, (row, i) -> new SideRow(row.getString("wall"), row.getInt("side"), row.getString("name"))), SideRow::wall);
-    Map<String, List<SubjectRow>> subjects = byWall(rows("""
-        SELECT s.wall, s.side, s.subject_person, s.subject_group, s.subject_unit, s.subject_builtin
+        """, span, (row, i) -> new SideRow(Dated.Key.of(row, "wall"), row.getInt("side"), row.getString("name"))), SideRow::wall);
+    Map<Dated.Key, List<SubjectRow>> subjects = byWall(rows("""
+        SELECT s.wall, s.side, s.subject_person, s.subject_group, s.subject_unit, s.subject_builtin, s.began
         FROM wall_subjects s JOIN wall_states r ON r.wall = s.wall AND r.began = s.began
         WHERE %s ORDER BY s.side, s.position
-        """, span, change, (row, i) -> new SubjectRow(row.getString("wall"), row.getInt("side"), SubjectColumns.read(row))), SubjectRow::wall);
-    Map<String, List<Criterion>> criteria = byWall(rows("""
-        SELECT s.wall, s.side, s.place, s.type, s.label, s.value
+        """, span, (row, i) -> new SubjectRow(Dated.Key.of(row, "wall"), row.getInt("side"), SubjectColumns.read(row))), SubjectRow::wall);
+    Map<Dated.Key, List<Criterion>> criteria = byWall(rows("""
+        SELECT s.wall, s.side, s.place, s.type, s.label, s.value, s.began
         FROM wall_scopes s JOIN wall_states r ON r.wall = s.wall AND r.began = s.began
         WHERE %s
-        """, span, change, (row, i) -> new Criterion(row.getString("wall"), row.getInt("side"), row.getString("place"),
+        """, span, (row, i) -> new Criterion(Dated.Key.of(row, "wall"), row.getInt("side"), row.getString("place"),
             row.getString("type"), row.getString("label"), row.getString("value"))), Criterion::wall);
-    Map<String, List<ExceptionRow>> exceptions = byWall(rows("""
-        SELECT e.wall, e.subject_person, e.subject_group, e.subject_unit, e.subject_builtin, e.holds_until
+    Map<Dated.Key, List<ExceptionRow>> exceptions = byWall(rows("""
+        SELECT e.wall, e.subject_person, e.subject_group, e.subject_unit, e.subject_builtin, e.holds_until, e.began
         FROM wall_exceptions e JOIN wall_states r ON r.wall = e.wall AND r.began = e.began
         WHERE %s ORDER BY e.position
-        """, span, change, (row, i) -> new ExceptionRow(row.getString("wall"),
+        """, span, (row, i) -> new ExceptionRow(Dated.Key.of(row, "wall"),
             new Wall.Exempt(SubjectColumns.read(row), Instants.read(row, "holds_until")))), ExceptionRow::wall);
-    return heads.stream().map(head -> new Wall(head.wall(), head.name(), head.reason(), Wall.State.parse(head.state()), head.period(),
-        barrier(head.kind(), sides.get(head.wall()), subjects.get(head.wall()), criteria.get(head.wall())),
-        exceptions.getOrDefault(head.wall(), List.of()).stream().map(ExceptionRow::exempt).toList())).toList();
+    return heads.stream().map(row -> {
+      Head head = row.part();
+      Dated.Key wall = new Dated.Key(head.wall(), row.began());
+      return new Dated<>(new Wall(head.wall(), head.name(), head.reason(), Wall.State.parse(head.state()), head.period(),
+          barrier(head.kind(), sides.get(wall), subjects.get(wall), criteria.get(wall)),
+          exceptions.getOrDefault(wall, List.of()).stream().map(ExceptionRow::exempt).toList()), row.began(), row.ended());
+    }).toList();
   }
 
   void write(RowChanges<Wall> rows, long change) {
@@ -115,11 +119,11 @@ class WallRows {
         """, exceptions, Function.identity());
   }
 
-  private <T> List<T> rows(String sql, Span span, long change, RowMapper<T> mapper) {
-    return jdbc.sql(sql.formatted(span.condition)).param("change", change).query(mapper).list();
+  private <T> List<T> rows(String sql, Span span, RowMapper<T> mapper) {
+    return jdbc.sql(sql.formatted(span.condition())).params(span.parameters()).query(mapper).list();
   }
 
-  private static <T> Map<String, List<T>> byWall(List<T> rows, Function<T, String> wall) {
+  private static <T> Map<Dated.Key, List<T>> byWall(List<T> rows, Function<T, Dated.Key> wall) {
     return rows.stream().collect(Collectors.groupingBy(wall));
   }
 

@@ -32,13 +32,13 @@ import palegate.core.places.Place;
 import palegate.core.places.PlaceKind;
 import palegate.core.roles.Rights;
 import palegate.core.roles.Role;
+import palegate.core.structure.Alteration;
 import palegate.core.structure.Structure;
 import palegate.core.types.Clearance;
 import palegate.core.types.DocumentType;
 import palegate.core.walls.Barrier;
 import palegate.core.walls.Scope;
 import palegate.core.walls.Wall;
-import palegate.server.store.StructureStore;
 
 /**
  * The journal shows everything that a change altered: whatever single part of a thing becomes another, its words become others. The parts
@@ -57,7 +57,7 @@ class AlteredWordsAreExactTest {
       new Oversight("o", "p", GROUP, DATED, "A note"),
       new Person("m", "Mia", "mia", "mia@example.org", false, true, "u"),
       new Unit("u", "Unit", "v"),
-      new StructureStore.GroupMembership("g", new Membership(new Membership.PersonMember("m"), DATED)),
+      new Alteration.GroupMembership("g", new Membership(new Membership.PersonMember("m"), DATED)),
       new Role("r", "Reader", Rights.parse(List.of("copy"))),
       new Place("p", PlaceKind.DOCUMENT, "q", "Paper", true, Map.of("case", "C-1"), "t", "m", "l", new Guards("r", true, true), new Conditions(true, true, "m", ONE)),
       new ApprovalRule("a", "Rule", new ApprovalRule.When(Set.of("rejoin"), Set.of(Duty.WALLS), true, Set.of("p")), Duty.ACCESS),

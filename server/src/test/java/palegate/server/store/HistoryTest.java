@@ -16,6 +16,7 @@ import palegate.core.people.Membership;
 import palegate.core.people.Period;
 import palegate.core.rehearsal.RightsDifference;
 import palegate.core.snapshot.Snapshot;
+import palegate.core.structure.Alteration;
 import palegate.core.structure.Structure;
 import palegate.demo.Sallowpoint;
 import palegate.server.bundle.Bundles;
@@ -124,8 +125,8 @@ class HistoryTest {
   @Test
   void what_a_change_altered_is_exactly_what_differs(TestApplication app) {
     StructureStore store = app.bean(StructureStore.class);
-    List<StructureStore.Altered> altered = store.alteredBy(2);
-    assertThat(altered).extracting(StructureStore.Altered::kind).containsExactlyInAnyOrder("place", "grant", "grant");
+    List<Alteration> altered = store.alteredBy(2);
+    assertThat(altered).extracting(Alteration::kind).containsExactlyInAnyOrder("place", "grant", "grant");
     assertThat(altered).filteredOn(thing -> thing.kind().equals("place")).singleElement().satisfies(place -> {
       assertThat(place.before()).isEqualTo(store.asOf(1).places().get("lib-ten"));
       assertThat(place.after()).isEqualTo(store.asOf(2).places().get("lib-ten"));

@@ -1,0 +1,145 @@
+package palegate.core.journal;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.time.Duration;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Random;
+import java.util.Set;
+import java.util.TreeSet;
+import java.util.stream.Stream;
+import org.junit.jupiter.api.Test;
+import palegate.core.Harbour;
+import palegate.core.changes.Change;
+import palegate.core.changes.DraftApplication;
+import palegate.core.journal.Between.Made;
+import palegate.core.journal.Between.PersonAtPlace;
+import palegate.core.journal.Between.State;
+import palegate.core.random.RandomDrafts;
+import palegate.core.random.RandomGrowth;
+import palegate.core.random.RandomStructures;
+import palegate.core.people.Group;
+import palegate.core.people.Membership;
+import palegate.core.people.Period;
+import palegate.core.snapshot.Snapshot;
+import palegate.core.structure.Alteration;
+import palegate.core.structure.Parts;
+import palegate.core.structure.Structure;
+
+/** What is read from alterations alone says the same as what is read from every state on the way. */
+class CausesByAlterationsTest {
+  private static final Instant FROM = RandomStructures.NOW.minus(Duration.ofHours(4));
+  private static final int STEPS = 6;
+  private static final int STRUCTURES = 80;
+
+  @Test
+  void causes_are_the_same_as_those_read_from_every_state() {
+    int named = 0;
+    int several = 0;
+    int byTime = 0;
+    for (long seed = 0; seed < STRUCTURES; seed++) {
+      List<State> states = history(seed);
+      List<Made> made = new ArrayList<>();
+      for (int i = 1; i < states.size(); i++) {
+        made.add(new Made(states.get(i).change(), states.get(i).since(), alterations(states.get(i - 1).snapshot().structure(), states.get(i).snapshot().structure())));
+      }
+      Instant until = FROM.plus(Duration.ofHours(9));
+      Between byStates = Between.of(states, FROM, until);
+      Between byAlterations = Between.of(states.get(0).snapshot(), states.get(STEPS).snapshot(), made, FROM, until);
+      List<PersonAtPlace> all = pairs(states);
+      // Alone and beside others: what is asked about together must not change what is said of each.
+      Random random = new Random(seed);
+      List<PersonAtPlace> some = all.stream().filter(any -> random.nextInt(all.size()) < 12).toList();
+      for (List<PersonAtPlace> asked : List.of(all, some)) {
+        assertThat(byAlterations.causes(asked)).as("seed %d, %s", seed, asked).isEqualTo(byStates.causes(asked));
+      }
+      for (PersonAtPlace pair : some) {
+        List<Between.Cause> causes = byAlterations.causes(pair.person(), pair.place());
+        assertThat(causes).as("seed %d, %s", seed, pair).isEqualTo(byStates.causes(pair.person(), pair.place()));
+        named += causes.isEmpty() ? 0 : 1;
+        several += causes.size() > 1 ? 1 : 0;
+        byTime += causes.stream().anyMatch(Between.Cause.OfTime.class::isInstance) ? 1 : 0;
+      }
+      assertThat(byAlterations.numbers()).containsExactlyElementsOf(byStates.numbers().toList());
+    }
+    assertThat(named).as("pairs with causes").isGreaterThan(100);
+    assertThat(several).as("with more than one").isGreaterThan(30);
+    assertThat(byTime).as("by the passing of time").isGreaterThan(10);
+  }
+
+  @Test
+  void a_change_elsewhere_makes_no_state_of_what_is_asked_about() {
+    Structure first = Harbour.snapshot().structure();
+    Bearing bearing = Bearing.on(Set.of("per"), List.of("c2"), first, List.of());
+    Structure bears = bearing.of(first);
+    assertThat(bears.places().keySet()).contains("c2", first.repository().orElseThrow().id()).hasSizeLessThan(first.places().size());
+    assertThat(bears.grants().values()).allSatisfy(grant -> assertThat(bears.places()).containsKey(grant.place()));
+    Membership other = new Membership(new Membership.PersonMember("somebody else"), Period.ALWAYS);
+    assertThat(bearing.of(List.of(new Alteration("membership", "g", null, new Alteration.GroupMembership("g", other))))).isEmpty();
+  }
+
+  private static List<PersonAtPlace> pairs(List<State> states) {
+    Set<String> people = new TreeSet<>();
+    Set<String> places = new TreeSet<>();
+    for (State state : states) {
+      people.addAll(state.snapshot().structure().people().keySet());
+      places.addAll(state.snapshot().structure().places().keySet());
+    }
+    return people.stream().flatMap(person -> places.stream().map(place -> new PersonAtPlace(person, place))).toList();
+  }
+
+  private static List<State> history(long seed) {
+    List<State> states = new ArrayList<>();
+    Snapshot at = Snapshot.of(RandomStructures.fromSeed(seed));
+    states.add(new State(1, FROM, at));
+    for (int step = 0; step < STEPS; step++) {
+      List<Change> changes = new ArrayList<>(step % 2 == 0 ? RandomDrafts.fromSeed(at.structure(), seed * 31 + step) : RandomGrowth.fromSeed(at.structure(), seed, step));
+      Instant when = FROM.plus(Duration.ofMinutes(75L * step + 30));
+      at = at.next(DraftApplication.of(at, changes, when).structure());
+      states.add(new State(2 + step, when, at));
+    }
+    return states;
+  }
+
+  /** What a database would say that the change altered. */
+  private static List<Alteration> alterations(Structure before, Structure after) {
+    List<Alteration> all = new ArrayList<>();
+    differing(all, "unit", before.units(), after.units());
+    differing(all, "person", before.people(), after.people());
+    Stream.concat(before.groups().keySet().stream(), after.groups().keySet().stream()).distinct().sorted().forEach(id -> {
+      Group was = before.groups().get(id);
+      Group is = after.groups().get(id);
+      if (!Objects.equals(bare(was), bare(is))) {
+        all.add(new Alteration("group", id, bare(was), bare(is)));
+      }
+      List<Membership> had = was == null ? List.of() : was.members();
+      List<Membership> has = is == null ? List.of() : is.members();
+      had.stream().filter(held -> !has.contains(held)).forEach(held -> all.add(new Alteration("membership", id, new Alteration.GroupMembership(id, held), null)));
+      new HashSet<>(has).stream().filter(held -> !had.contains(held)).forEach(held -> all.add(new Alteration("membership", id, null, new Alteration.GroupMembership(id, held))));
+    });
+    differing(all, "role", before.roles(), after.roles());
+    differing(all, "type", before.types(), after.types());
+    differing(all, "place", before.places(), after.places());
+    differing(all, "grant", before.grants(), after.grants());
+    differing(all, "withholding", before.withholdings(), after.withholdings());
+    differing(all, "oversight", before.oversights(), after.oversights());
+    differing(all, "wall", before.walls(), after.walls());
+    differing(all, "approval", before.approvals(), after.approvals());
+    differing(all, "duty", before.duties(), after.duties());
+    return all;
+  }
+
+  private static <T> void differing(List<Alteration> all, String kind, Parts<T> before, Parts<T> after) {
+    Map<String, T> was = before;
+    before.differing(after).stream().sorted().forEach(id -> all.add(new Alteration(kind, id, was.get(id), after.get(id))));
+  }
+
+  private static Group bare(Group group) {
+    return group == null ? null : group.with(List.of());
+  }
+}

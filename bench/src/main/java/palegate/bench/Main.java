@@ -9,7 +9,7 @@ import palegate.demo.Structures;
 
 /**
  * Measures. {@code engine [NAME] [SIZE]} runs the JMH benchmarks, {@code memory [SIZE]} what a snapshot takes,
- * {@code beside [SIZE]} compares with the alternatives, {@code walls [SIZE]} proves walls, {@code statements [SIZE]} writes statements, {@code findings [SIZE]} looks for findings, {@code matrix [SIZE]} lays a matrix out, {@code mining [SIZE]} looks for fewer entries, {@code server [SIZE]} loads from the database and asks
+ * {@code beside [SIZE]} compares with the alternatives, {@code walls [SIZE]} proves walls, {@code statements [SIZE]} writes statements, {@code findings [SIZE]} looks for findings, {@code matrix [SIZE]} lays a matrix out, {@code mining [SIZE]} looks for fewer entries, {@code journal [SIZE]} makes a long history and asks of it, {@code server [SIZE]} loads from the database and asks
  * over HTTP. Without arguments: all of it.
  */
 public final class Main {
@@ -27,6 +27,7 @@ public final class Main {
       case "findings" -> FindingFigures.run(size(given, Structures.Size.L));
       case "matrix" -> MatrixFigures.run(size(given, Structures.Size.L));
       case "mining" -> MiningFigures.run(size(given, Structures.Size.L));
+      case "journal" -> JournalFigures.run(size(given, Structures.Size.M));
       case "server" -> ServerFigures.run(size(given, Structures.Size.L));
       case "all" -> {
         Memory.run(Structures.Size.L);
@@ -40,7 +41,7 @@ public final class Main {
         ServerFigures.run(Structures.Size.L);
       }
       default -> {
-        System.err.println("There is no figure [" + what + "]; there are engine, memory, beside, walls, statements, findings, matrix, mining, server and screen.");
+        System.err.println("There is no figure [" + what + "]; there are engine, memory, beside, walls, statements, findings, matrix, mining, journal, server and screen.");
         System.exit(2);
       }
     }

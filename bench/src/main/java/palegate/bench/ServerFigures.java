@@ -46,13 +46,7 @@ final class ServerFigures {
       StructureStore store = context.getBean(StructureStore.class);
       System.out.printf("%nFrom MariaDB, structure %s%n", size);
       if (store.head() == 0) {
-        Structure made = withAdministrator(Structures.of(size));
-        long start = System.nanoTime();
-        context.getBean(Bundles.class).bringIn(made, LOGIN, LOGIN, "Measured", Instant.now());
-        System.out.printf(Locale.ROOT, "  written as one change in %.1f s%n", seconds(start));
-        for (String login : List.of(LOGIN, FEW)) {
-          context.getBean(Accounts.class).add(new Accounts.Account(login, login, context.getBean(PasswordEncoder.class).encode(PASSWORD), "p-" + login));
-        }
+        broughtIn(context, size, Instant.now());
       }
       for (int i = 0; i < LOADS; i++) {
         long start = System.nanoTime();
@@ -70,6 +64,23 @@ final class ServerFigures {
       administrator.run();
       administrator.followed(context.getBean(Snapshots.class));
     }
+  }
+
+  /** Brings a structure in, with an account for whoever administers everything and one for whoever finds a few papers. */
+  static Structure broughtIn(ConfigurableApplicationContext context, Structures.Size size, Instant at) {
+    Structure made = withAdministrator(Structures.of(size));
+    long start = System.nanoTime();
+    context.getBean(Bundles.class).bringIn(made, LOGIN, LOGIN, "Measured", at);
+    System.out.printf(Locale.ROOT, "  written as one change in %.1f s%n", seconds(start));
+    for (String login : List.of(LOGIN, FEW)) {
+      context.getBean(Accounts.class).add(new Accounts.Account(login, login, context.getBean(PasswordEncoder.class).encode(PASSWORD), "p-" + login));
+    }
+    return made;
+  }
+
+  /** Signed in as whoever administers everything. */
+  static HttpSession session(ConfigurableApplicationContext context) throws Exception {
+    return new HttpSession("http://127.0.0.1:" + context.getEnvironment().getProperty("local.server.port"), LOGIN, PASSWORD);
   }
 
   /** Somebody with every duty, whom no wall bars and who finds everything; and somebody who finds a few papers. */

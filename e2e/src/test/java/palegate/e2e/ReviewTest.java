@@ -18,6 +18,7 @@ import org.apache.poi.xssf.usermodel.XSSFWorkbook;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import org.junit.jupiter.api.io.TempDir;
+import palegate.server.testkit.OfficeProgram;
 import palegate.server.testkit.OwnDatabase;
 import palegate.server.testkit.TestApplication;
 
@@ -46,7 +47,8 @@ class ReviewTest {
       filling.fill(book.getSheet("Items"));
       book.write(out);
     }
-    return filled;
+    // Saved by another program than the one that wrote it, as a reviewer would.
+    return OfficeProgram.isThere() ? OfficeProgram.saved(filled, "xlsx", folder) : filled;
   }
 
   @Test

@@ -1,30 +1,38 @@
 package palegate.exports;
 
+import java.util.Arrays;
 import java.util.List;
 
 /** Widths and heights of a table so that it prints on A4, lying, at eight points or more, and no row runs into the next. */
 final class PrintedColumns {
-  /** So many characters of eleven points stand beside each other on a page when they are printed at eight. */
-  static final int CHARACTERS_AT_MOST = 196;
-  /** No column is made narrower than this to make room. */
-  private static final int NARROW = 18;
+  /**
+   * So many characters of eleven points stand beside each other on a page when they are printed at eight, also where the font is not there and a
+   * wider one takes its place.
+   */
+  static final int CHARACTERS_AT_MOST = 134;
   private static final float LINE = 15;
   /** A row is no higher than workbooks allow. */
   private static final float HIGHEST = 405;
-  /** Letters are wider than digits, by which columns are measured, and words do not fill a line. */
-  private static final double LETTER = 1.15;
+  /** What a letter of a title takes, in characters by which columns are measured. */
+  private static final double BOLD = 1.3;
+  /** Words do not fill a line. */
+  private static final double LETTER = 1.06;
 
   private PrintedColumns() {}
 
-  /** The same widths if they fit a page, else wide columns as much narrower as is needed: what is in them is wrapped. */
-  static List<Integer> fitted(List<Integer> widths) {
-    int narrow = widths.stream().mapToInt(width -> Math.min(width, NARROW)).sum();
-    int wide = widths.stream().mapToInt(Integer::intValue).sum() - narrow;
-    if (narrow + wide <= CHARACTERS_AT_MOST) {
-      return widths;
+  /** The same widths if they fit a page, else the widest as much narrower as is needed: what is in them is wrapped. No word of a title is broken. */
+  static List<Integer> fitted(List<Sheet.Column> columns) {
+    List<Integer> widths = columns.stream().map(column -> Math.max(column.width(), Arrays.stream(column.title().split(" ")).mapToInt(word -> (int) (word.length() * BOLD) + 1).max().orElse(1))).toList();
+    int widest = widths.stream().mapToInt(Integer::intValue).max().orElse(1);
+    while (widest > 1 && within(widths, widest) > CHARACTERS_AT_MOST) {
+      widest--;
     }
-    double share = Math.max(0, (double) (CHARACTERS_AT_MOST - narrow) / wide);
-    return widths.stream().map(width -> width <= NARROW ? width : NARROW + (int) ((width - NARROW) * share)).toList();
+    int most = widest;
+    return widths.stream().map(width -> Math.min(width, most)).toList();
+  }
+
+  private static int within(List<Integer> widths, int most) {
+    return widths.stream().mapToInt(width -> Math.min(width, most)).sum();
   }
 
   /** How high a row is, in points, so that the longest of its cells is seen whole. */
@@ -36,7 +44,8 @@ final class PrintedColumns {
     return Math.min(HIGHEST, lines * LINE);
   }
 
-  private static int lines(String text, int width) {
+  /** In how many lines a text stands in a column. */
+  static int lines(String text, int width) {
     if (text.length() * LETTER <= width && text.indexOf('\n') < 0) {
       return 1;
     }

@@ -45,7 +45,7 @@ public final class ReviewFile {
   private static final String MARK = "Pale Gate review 1";
   private static final String ITEMS = "Items";
   private static final List<String> TITLES = List.of("What", "Where", "Since", "People", "Outsiders", "If it is removed", "Decision", "Change to role", "New end", "Comment", "Key", "Digest");
-  private static final List<Integer> WIDTHS = List.of(40, 30, 22, 8, 10, 30, 11, 14, 12, 19, 10, 10);
+  private static final List<Integer> WIDTHS = List.of(27, 20, 14, 7, 9, 18, 9, 10, 10, 10, 10, 10);
   private static final int DECISION = 6;
   private static final int ROLE = 7;
   private static final int UNTIL = 8;
@@ -53,7 +53,7 @@ public final class ReviewFile {
   private static final int KEY = 10;
   private static final int DIGEST = 11;
   private static final int CHARACTER = 256;
-  private static final int INSTRUCTION = 110;
+  private static final int INSTRUCTION = 84;
   private static final int CELLS_AT_MOST = 400_000;
   private static final int LISTED_AT_MOST = 250;
 

@@ -30,7 +30,9 @@ public final class WorkbookFile {
   private static final String CHECKING = "Drop it on the page Statements, or use: palegate verify. Both say whether the system said this, and name every row and cell that was altered since.";
   private static final int CHARACTER = 256;
   private static final short LABEL = 11;
-  private static final List<Integer> COVER = List.of(28, 90);
+  private static final short TITLE = 16;
+  private static final float TITLE_LINE = 22;
+  private static final List<Integer> COVER = List.of(24, 60);
   /** The file format ends here; what does not fit goes on in another table. */
   private static final int ROWS_IN_A_TABLE = 1_048_575;
   private static final byte[] SLATE = {0x23, 0x31, 0x3c};
@@ -56,7 +58,7 @@ public final class WorkbookFile {
       style.setAlignment(HorizontalAlignment.RIGHT);
       style.setIndention((short) 1);
     }
-    title = font((short) 16);
+    title = font(TITLE);
     label = font(LABEL);
     wrapped = workbook.createCellStyle();
     wrapped.setWrapText(true);
@@ -82,6 +84,8 @@ public final class WorkbookFile {
     cover.setColumnWidth(0, COVER.get(0) * CHARACTER);
     cover.setColumnWidth(1, COVER.get(1) * CHARACTER);
     cell(cover.createRow(0), 0, sheet.title(), title);
+    cover.addMergedRegion(new CellRangeAddress(0, 0, 0, 1));
+    cover.getRow(0).setHeightInPoints(TITLE_LINE * PrintedColumns.lines(sheet.title(), (COVER.get(0) + COVER.get(1)) * LABEL / TITLE));
     int number = 2;
     for (var fact : sheet.facts().entrySet()) {
       said(cover.createRow(number++), fact.getKey(), fact.getValue());
@@ -94,6 +98,8 @@ public final class WorkbookFile {
     cover.setFitToPage(true);
     cover.getPrintSetup().setPaperSize(PrintSetup.A4_PAPERSIZE);
     cover.getPrintSetup().setFitHeight((short) 0);
+    cover.setMargin(PageMargin.LEFT, MARGIN);
+    cover.setMargin(PageMargin.RIGHT, MARGIN);
   }
 
   /** Known only when the rows are written; the cover is still in memory then. */
@@ -121,7 +127,7 @@ public final class WorkbookFile {
   private void table(String name, String title, List<Sheet.Column> columns, Iterator<List<String>> rows) {
     SXSSFSheet table = workbook.createSheet(name);
     Row header = table.createRow(0);
-    List<Integer> widths = PrintedColumns.fitted(columns.stream().map(Sheet.Column::width).toList());
+    List<Integer> widths = PrintedColumns.fitted(columns);
     header.setHeightInPoints(Math.max(22, PrintedColumns.height(columns.stream().map(Sheet.Column::title).toList(), widths)));
     for (int i = 0; i < columns.size(); i++) {
       table.setColumnWidth(i, widths.get(i) * CHARACTER);
@@ -186,7 +192,7 @@ public final class WorkbookFile {
     CellStyle style = workbook.createCellStyle();
     style.setFont(font);
     style.setVerticalAlignment(VerticalAlignment.TOP);
-    style.setWrapText(points == LABEL);
+    style.setWrapText(true);
     return style;
   }
 }

@@ -4,6 +4,7 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Iterator;
 import java.util.List;
+import java.util.Set;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import palegate.core.people.Person;
@@ -47,6 +48,35 @@ public final class Between {
     int statesHeld();
   }
 
+  /** What may be known of a state, whole or in part. */
+  public interface Knowing {
+    /** For whoever may know everything. */
+    Knowing EVERYTHING = new Knowing() {
+      @Override
+      public Snapshot of(Snapshot state) {
+        return state;
+      }
+
+      @Override
+      public Set<String> people() {
+        return Set.of();
+      }
+
+      @Override
+      public Set<String> places() {
+        return Set.of();
+      }
+    };
+
+    Snapshot of(Snapshot state);
+
+    /** Whose rights decide it, by their ids; they have to be in the part of a state. */
+    Set<String> people();
+
+    /** Which places decide it. */
+    Set<String> places();
+  }
+
   private static final int PAIRS_AT_ONCE = 4_000;
 
   private final Snapshot first;
@@ -83,9 +113,10 @@ public final class Between {
    * Compares two states by what every change between them altered: no state on the way is made, however many there are.
    *
    * @param made the changes after the first state up to the last, in order
+   * @param knowing what is told of them
    */
-  public static Between of(Snapshot first, Snapshot last, List<Made> made, Instant from, Instant until) {
-    return new Between(first, last, from, until, made.stream().map(Made::change).toList(), new CausesByAlterations(first, List.copyOf(made), from, until));
+  public static Between of(Snapshot first, Snapshot last, List<Made> made, Instant from, Instant until, Knowing knowing) {
+    return new Between(knowing.of(first), knowing.of(last), from, until, made.stream().map(Made::change).toList(), new CausesByAlterations(first, List.copyOf(made), from, until, knowing));
   }
 
   public RightsDifference difference() {

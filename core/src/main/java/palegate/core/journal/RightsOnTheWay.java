@@ -70,8 +70,4 @@ final class RightsOnTheWay {
     });
     return now;
   }
-
-  Snapshot snapshot() {
-    return snapshot;
-  }
 }

@@ -1,12 +1,17 @@
 package palegate.core.viewpoint;
 
 import java.util.HashSet;
+import java.util.Objects;
 import java.util.Set;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import palegate.core.approvals.ApprovalRule;
 import palegate.core.changes.ApprovalChange;
 import palegate.core.changes.Change;
 import palegate.core.changes.TypeChange;
 import palegate.core.duties.Duty;
+import palegate.core.duties.DutyAssignment;
+import palegate.core.journal.Between;
 import palegate.core.people.Subject;
 import palegate.core.snapshot.Snapshot;
 import palegate.core.snapshot.SnapshotAt;
@@ -83,6 +88,32 @@ public record Viewpoint(Asker asker, Snapshot snapshot, boolean whole) {
     both.removeIf(snapshot.structure().places()::containsKey);
     both.addAll(given);
     return both;
+  }
+
+  /** What they may know of any state, or of the part of one: their own rights decide it, their duties, and the walls that stand now. */
+  public Between.Knowing knowing() {
+    if (whole) {
+      return Between.Knowing.EVERYTHING;
+    }
+    Set<String> people = asker.id() == null ? Set.of() : Set.of(asker.id());
+    Set<String> places = Stream.concat(asker.held().stream().map(DutyAssignment::place).filter(Objects::nonNull),
+        asker.snapshot().structure().walls().values().stream().flatMap(wall -> wall.barrier().scopes().stream()).flatMap(scope -> scope.places().stream())).collect(Collectors.toSet());
+    return new Between.Knowing() {
+      @Override
+      public Snapshot of(Snapshot state) {
+        return Viewpoint.of(asker, state).snapshot();
+      }
+
+      @Override
+      public Set<String> people() {
+        return people;
+      }
+
+      @Override
+      public Set<String> places() {
+        return places;
+      }
+    };
   }
 
   /** Of somebody outside the repository, who has the whole structure before them in a file. */

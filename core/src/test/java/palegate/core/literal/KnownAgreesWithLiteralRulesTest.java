@@ -21,6 +21,7 @@ import palegate.core.people.Period;
 import palegate.core.people.Person;
 import palegate.core.people.Subject;
 import palegate.core.places.Place;
+import palegate.core.random.RandomDuties;
 import palegate.core.random.RandomStructures;
 import palegate.core.roles.Right;
 import palegate.core.snapshot.Snapshot;
@@ -40,7 +41,7 @@ class KnownAgreesWithLiteralRulesTest {
     int hidden = 0;
     for (long seed = FIRST_SEED; seed < FIRST_SEED + 1_500; seed++) {
       Random random = new Random(seed);
-      Structure structure = administered(RandomStructures.fromSeed(seed), random);
+      Structure structure = RandomDuties.over(RandomStructures.fromSeed(seed), random);
       List<String> people = List.copyOf(structure.people().keySet());
       if (people.isEmpty() || structure.repository().isEmpty()) {
         continue;
@@ -139,25 +140,5 @@ class KnownAgreesWithLiteralRulesTest {
       path.add(at);
     }
     return path;
-  }
-
-  /** Duties of every kind, in every scope, held in every way, some over and some to come. */
-  static Structure administered(Structure structure, Random random) {
-    List<String> places = List.copyOf(structure.places().keySet());
-    List<String> units = List.copyOf(structure.units().keySet());
-    List<Subject> subjects = new ArrayList<>();
-    structure.people().keySet().forEach(person -> subjects.add(new Subject.OfPerson(person)));
-    structure.groups().keySet().forEach(group -> subjects.add(new Subject.OfGroup(group)));
-    units.forEach(unit -> subjects.add(new Subject.OfUnit(unit)));
-    List<DutyAssignment> duties = new ArrayList<>();
-    for (int i = 0; i < 1 + random.nextInt(6) && !subjects.isEmpty() && !places.isEmpty(); i++) {
-      Duty duty = Duty.values()[random.nextInt(Duty.values().length)];
-      String place = duty.scope() != Duty.ScopeKind.PLACE ? null
-          : random.nextInt(3) == 0 ? structure.repository().map(Place::id).orElse(places.get(0)) : places.get(random.nextInt(places.size()));
-      String unit = duty.scope() == Duty.ScopeKind.UNIT && !units.isEmpty() && random.nextInt(3) > 0 ? units.get(random.nextInt(units.size())) : null;
-      Period period = random.nextInt(5) > 0 ? Period.ALWAYS : random.nextBoolean() ? new Period(NOW.plusSeconds(60), null) : new Period(null, NOW.minusSeconds(60));
-      duties.add(new DutyAssignment("du-" + i, subjects.get(random.nextInt(subjects.size())), duty, place, unit, null, period));
-    }
-    return structure.administeredBy(duties.stream().filter(given -> Objects.isNull(given.wrong().orElse(null))).toList());
   }
 }

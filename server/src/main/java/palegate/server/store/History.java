@@ -40,17 +40,6 @@ public class History {
     return snapshots.asOf(number);
   }
 
-  /** The state that held at one instant, then every later one up to another. O(first state + changes). */
-  public List<Between.State> between(Instant from, Instant until) {
-    Snapshots.Numbered first = at(from);
-    List<ChangeLog.Logged> changes = log.between(first.change(), log.inForceAt(until));
-    if (changes.size() > CHANGES_AT_MOST) {
-      throw Problem.of(HttpStatus.UNPROCESSABLE_CONTENT, "too-many-changes", "Too many changes at once",
-          changes.size() + " changes were put in force between the two days; at most " + CHANGES_AT_MOST + " can be compared. Choose days closer to each other.");
-    }
-    return states(first, from, changes);
-  }
-
   /** As many states before an instant as are held at once, each since its change: all of them, if there are no more. O(first state + changes). */
   public List<Between.State> lastBefore(Instant until) {
     return lastSince(Instant.EPOCH, until);

@@ -16,12 +16,9 @@ public class KnownBetween {
     this.viewpoints = viewpoints;
   }
 
-  /** For whoever may know everything from what was altered, else from every state on the way, cut to what they may know: then of a bounded number. */
+  /** From what was altered, cut to what the account may know: any number of changes. */
   public Between of(String account, Instant from, Instant until) {
-    if (viewpoints.of(account).whole()) {
-      History.Way way = history.way(from, until);
-      return Between.of(way.first().snapshot(), way.last().snapshot(), way.made(), from, until);
-    }
-    return Between.of(viewpoints.known(account, history.between(from, until)), from, until);
+    History.Way way = history.way(from, until);
+    return Between.of(way.first().snapshot(), way.last().snapshot(), way.made(), from, until, viewpoints.of(account).knowing());
   }
 }

@@ -82,7 +82,7 @@ final class VerifyCommand implements Callable<Integer> {
     check.cells().forEach(cell -> out.println("Row " + cell.row() + ", " + cell.column() + ": says \"" + cell.says() + "\", was \"" + cell.said() + "\"."));
     check.addedRows().forEach(row -> out.println("Row " + row.number() + " was added: " + String.join(" | ", row.cells())));
     check.leftOutRows().forEach(row -> out.println("Left out: " + String.join(" | ", row)));
-    boolean intact = StatementDigest.of(identity.recipe(), identity.at(), said).equals(identity.digest());
+    boolean intact = StatementDigest.isOf(identity.digest(), identity.recipe(), identity.at(), said);
     if (check.same() && !intact) {
       out.println("Its rows are those of the bundle, and the digest in its identity is not theirs.");
     }

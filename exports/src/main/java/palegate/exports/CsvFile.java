@@ -1,32 +1,124 @@
 package palegate.exports;
 
-import java.io.BufferedWriter;
 import java.io.IOException;
 import java.io.OutputStream;
-import java.io.OutputStreamWriter;
+import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
-import java.util.Iterator;
+import java.util.ArrayList;
 import java.util.List;
 import org.apache.commons.csv.CSVFormat;
-import org.apache.commons.csv.CSVPrinter;
+import palegate.core.collections.Beside;
+import palegate.core.text.RepeatedTexts;
 
 /** A sheet's rows as CSV (RFC 4180), UTF-8 with a mark so that spreadsheets read the letters right; the last record is the seal alone, if there is one. */
 public final class CsvFile {
-  private static final char BYTE_ORDER_MARK = '\uFEFF';
+  private static final String BYTE_ORDER_MARK = "\uFEFF";
+  private static final byte[] NOTHING = {};
+  private static final byte[] END = {'\r', '\n'};
+  private static final int BUFFER = 1 << 16;
+  private static final int ROWS_AT_ONCE = 4_096;
 
-  private CsvFile() {}
+  private final OutputStream out;
+  private final RepeatedTexts cells = new RepeatedTexts(CsvFile::cell);
+  private final String[] above;
+  private final byte[][] aboveBytes;
+  private List<List<String>> gathered = new ArrayList<>(ROWS_AT_ONCE);
+  private final Beside beside = new Beside();
+  private final byte[] buffer = new byte[BUFFER];
+  private int used;
+
+  private CsvFile(int columns, OutputStream out) {
+    this.out = out;
+    above = new String[columns];
+    aboveBytes = new byte[columns][];
+  }
 
   public static void write(Sheet sheet, OutputStream out) throws IOException {
-    BufferedWriter writer = new BufferedWriter(new OutputStreamWriter(out, StandardCharsets.UTF_8));
-    writer.write(BYTE_ORDER_MARK);
-    CSVPrinter printer = new CSVPrinter(writer, CSVFormat.RFC4180);
-    printer.printRecord(sheet.columns().stream().map(Sheet.Column::title).toList());
-    for (Iterator<List<String>> rows = sheet.rows().iterator(); rows.hasNext();) {
-      printer.printRecord(rows.next().stream().map(Cells::neutral).toList());
+    CsvFile file = new CsvFile(sheet.columns().size(), out);
+    file.put(BYTE_ORDER_MARK.getBytes(StandardCharsets.UTF_8));
+    try {
+      file.record(sheet.columns().stream().map(Sheet.Column::title).toList());
+      sheet.rows().forEachOrdered(file::add);
+      file.handOn();
+      file.beside.finish();
+      if (sheet.seal() != null) {
+        file.record(List.of(sheet.seal().get()));
+      }
+    } catch (UncheckedIOException failed) {
+      throw failed.getCause();
+    } finally {
+      file.beside.giveUp();
     }
-    if (sheet.seal() != null) {
-      printer.printRecord(sheet.seal().get());
+    file.send();
+    out.flush();
+  }
+
+  private void add(List<String> row) {
+    gathered.add(row);
+    if (gathered.size() == ROWS_AT_ONCE) {
+      handOn();
     }
-    printer.flush();
+  }
+
+  /** What was gathered is written while the rows after it are made. */
+  private void handOn() {
+    List<List<String>> rows = gathered;
+    gathered = new ArrayList<>(ROWS_AT_ONCE);
+    beside.handOn(() -> rows.forEach(this::record));
+  }
+
+  /** A cell as it stands between commas, made harmless. */
+  private static byte[] cell(String text) {
+    return text.isEmpty() ? NOTHING : CSVFormat.RFC4180.format(Cells.neutral(text)).getBytes(StandardCharsets.UTF_8);
+  }
+
+  private void record(List<String> row) {
+    try {
+      for (int i = 0; i < row.size(); i++) {
+        if (i > 0) {
+          put(',');
+        }
+        put(bytes(i, row.get(i)));
+      }
+      put(END);
+    } catch (IOException failed) {
+      throw new UncheckedIOException(failed);
+    }
+  }
+
+  /** A column most often says again what it said in the row before. */
+  private byte[] bytes(int column, String cell) {
+    if (column >= above.length) {
+      return cells.of(cell);
+    }
+    if (cell != above[column]) {
+      above[column] = cell;
+      aboveBytes[column] = cells.of(cell);
+    }
+    return aboveBytes[column];
+  }
+
+  private void put(char sign) throws IOException {
+    if (used == BUFFER) {
+      send();
+    }
+    buffer[used++] = (byte) sign;
+  }
+
+  private void put(byte[] bytes) throws IOException {
+    if (bytes.length > BUFFER - used) {
+      send();
+    }
+    if (bytes.length > BUFFER) {
+      out.write(bytes);
+    } else {
+      System.arraycopy(bytes, 0, buffer, used, bytes.length);
+      used += bytes.length;
+    }
+  }
+
+  private void send() throws IOException {
+    out.write(buffer, 0, used);
+    used = 0;
   }
 }

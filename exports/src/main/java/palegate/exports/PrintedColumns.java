@@ -10,6 +10,8 @@ final class PrintedColumns {
    * wider one takes its place.
    */
   static final int CHARACTERS_AT_MOST = 134;
+  /** Wide columns give way by what they have above this. */
+  private static final int NARROW = 12;
   private static final float LINE = 15;
   /** A row is no higher than workbooks allow. */
   private static final float HIGHEST = 405;
@@ -23,12 +25,17 @@ final class PrintedColumns {
   /** The same widths if they fit a page, else the widest as much narrower as is needed: what is in them is wrapped. No word of a title is broken. */
   static List<Integer> fitted(List<Sheet.Column> columns) {
     List<Integer> widths = columns.stream().map(column -> Math.max(column.width(), Arrays.stream(column.title().split(" ")).mapToInt(word -> (int) (word.length() * BOLD) + 1).max().orElse(1))).toList();
-    int widest = widths.stream().mapToInt(Integer::intValue).max().orElse(1);
-    while (widest > 1 && within(widths, widest) > CHARACTERS_AT_MOST) {
+    int floor = within(widths, NARROW);
+    int over = within(widths, Integer.MAX_VALUE) - floor;
+    double share = over == 0 ? 1 : Math.min(1, Math.max(0, (double) (CHARACTERS_AT_MOST - floor) / over));
+    List<Integer> narrowed = widths.stream().map(width -> width <= NARROW ? width : NARROW + (int) ((width - NARROW) * share)).toList();
+    // So many columns that even narrow ones do not fit: then the widest give way.
+    int widest = NARROW;
+    while (floor > CHARACTERS_AT_MOST && widest > 1 && within(narrowed, widest) > CHARACTERS_AT_MOST) {
       widest--;
     }
-    int most = widest;
-    return widths.stream().map(width -> Math.min(width, most)).toList();
+    int most = floor > CHARACTERS_AT_MOST ? widest : Integer.MAX_VALUE;
+    return narrowed.stream().map(width -> Math.min(width, most)).toList();
   }
 
   private static int within(List<Integer> widths, int most) {

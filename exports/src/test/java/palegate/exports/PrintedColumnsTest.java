@@ -17,12 +17,12 @@ class PrintedColumnsTest {
   }
 
   @Test
-  void what_does_not_fit_loses_it_where_it_is_widest() {
+  void what_does_not_fit_gives_way_by_what_it_is_wider() {
     List<Integer> fitted = PrintedColumns.fitted(List.of(column("Place", 90), column("Who", 70), column("Outsiders", 8), column("Rights", 20)));
     assertThat(fitted.stream().mapToInt(Integer::intValue).sum()).isLessThanOrEqualTo(PrintedColumns.CHARACTERS_AT_MOST).isGreaterThan(PrintedColumns.CHARACTERS_AT_MOST - 4);
-    assertThat(fitted.get(0)).isEqualTo(fitted.get(1));
+    assertThat(fitted.get(0)).isGreaterThan(fitted.get(1));
     assertThat(fitted.get(2)).as("its title is not broken").isEqualTo(12);
-    assertThat(fitted.get(3)).isEqualTo(20);
+    assertThat(fitted.get(3)).isBetween(14, 19);
   }
 
   @Test

@@ -210,7 +210,7 @@ class StatementFileTest {
         }
       };
       String text = stripper.getText(document);
-      assertThat(text).contains("Page 1 of " + document.getNumberOfPages(), "Page " + document.getNumberOfPages() + " of", "sha256:", "Oriel Fenn", "Signature");
+      assertThat(text).contains("Page 1 of " + document.getNumberOfPages(), "Page " + document.getNumberOfPages() + " of", "sha256-2:", "Oriel Fenn", "Signature");
       assertThat(sizes).allSatisfy(size -> assertThat(size).isGreaterThanOrEqualTo(8f));
     }
   }

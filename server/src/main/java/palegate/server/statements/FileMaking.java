@@ -123,7 +123,7 @@ class FileMaking {
     if (file.regular() != null) {
       says = StatementDigest.of(recipe.since(null), ANY_TIME, table);
       PreparedFileRecords.Prepared last = records.lastOf(file.regular()).orElse(null);
-      if (last != null && says.equals(last.contentDigest()) && regular.onlyIfChanged(file.regular())) {
+      if (last != null && saysTheSame(says, last, recipe, table) && regular.onlyIfChanged(file.regular())) {
         finish(progress, PreparedFileRecords.State.UNCHANGED, "", 0, says, known);
         return;
       }
@@ -142,6 +142,11 @@ class FileMaking {
     format.write(sheet, out);
     out.close();
     finish(progress, PreparedFileRecords.State.READY, sheet.name() + "." + format.ending(), out.bytes(), says == null ? "none" : says, known);
+  }
+
+  /** One that was made before repeated cells were digested as such has another kind of digest. */
+  private static boolean saysTheSame(String says, PreparedFileRecords.Prepared last, Recipe recipe, StatementTable table) {
+    return says.equals(last.contentDigest()) || StatementDigest.isPlain(last.contentDigest()) && StatementDigest.isOf(last.contentDigest(), recipe.since(null), ANY_TIME, table);
   }
 
   private void finish(Progress progress, PreparedFileRecords.State state, String name, long bytes, String says, String known) {

@@ -91,7 +91,7 @@ class VerificationController {
     } catch (StatementCheck.TooMuch tooMuch) {
       throw Problem.of(HttpStatus.UNPROCESSABLE_CONTENT, "too-many-rows", "Too many rows to compare here", tooMuch.getMessage() + " Export the structure as of change " + change + " and use palegate verify.");
     }
-    boolean intact = StatementDigest.of(made.recipe(), made.at(), made.table()).equals(file.identity().digest());
+    boolean intact = StatementDigest.isOf(file.identity().digest(), made.recipe(), made.at(), made.table());
     return new Verdict(file.format().ending(), file.identity().text(), made.table().title(), change, made.at(), made.recipe().text(), check.same() && intact, intact, viewpoints.of(account).whole(), check.rows(), check.altered(), check.added(), check.leftOut(),
         check.cells().stream().map(cell -> new AlteredCell(cell.row(), cell.column(), cell.says(), cell.said(), cell.inRow())).toList(), check.addedRows().stream().map(row -> new AddedRow(row.number(), row.cells())).toList(),
         check.leftOutRows(), check.missingColumns());

@@ -172,7 +172,7 @@ class PreparedFilesTest {
     app.database().asOwner().sql("INSERT IGNORE INTO prepared_parts (file, number, bytes) VALUES (:id, 7, 'rubbish')").param("id", id).update();
     ready(auditor, id);
     String text = new String(auditor.get("/api/statements/prepared/" + id + "/file").bytes(), StandardCharsets.UTF_8);
-    assertThat(text).endsWith("\r\n").contains("of change 6 | sha256:");
+    assertThat(text).endsWith("\r\n").contains("of change 6 | sha256-2:");
     assertThat(app.database().asOwner().sql("SELECT COUNT(*) FROM prepared_parts WHERE file = :id").param("id", id).query(Integer.class).single()).isEqualTo(1);
 
     app.database().asOwner().sql("INSERT INTO prepared_files (account, recipe, format, about_at, change_number, state, asked_at, tries) VALUES ('oriel.fenn', :recipe, 'CSV', :at, 6, 'waiting', :at, 3)").param("recipe", BOARD)

@@ -40,7 +40,7 @@ class StatementFilesTest {
       XSSFSheet table = workbook.getSheet("Statement");
       assertThat(table.getPaneInformation().isFreezePane()).isTrue();
       assertThat(table.getCTWorksheet().isSetAutoFilter()).isTrue();
-      assertThat(table.getColumnWidth(0)).isGreaterThan(40 * 256);
+      assertThat(table.getColumnWidth(0)).isGreaterThan(20 * 256);
       assertThat(table.getLastRowNum()).isEqualTo(onScreen(auditor).path("rows").path("total").asInt());
       assertThat(table.getRow(1).getCell(0).getStringCellValue()).isEqualTo("Board papers");
     }
@@ -58,7 +58,7 @@ class StatementFilesTest {
     for (int i = 0; i < rows.size(); i++) {
       assertThat(records.get(i + 1).toList()).isEqualTo(rows.get(i).path("cells").valueStream().map(JsonNode::asString).toList());
     }
-    assertThat(records.get(rows.size() + 1).get(0)).startsWith("Pale Gate statement 1 | kind=place id=lib-board grouping=none | at 2026-11-24T10:00:00Z | of change 6 | sha256:");
+    assertThat(records.get(rows.size() + 1).get(0)).startsWith("Pale Gate statement 1 | kind=place id=lib-board grouping=none | at 2026-11-24T10:00:00Z | of change 6 | sha256-2:");
     JsonNode file = auditor.get(BOARD + "JSON").body();
     assertThat(file.path("facts").path("Made by").asString()).isEqualTo("Oriel Fenn");
     assertThat(file.path("rows")).hasSize(rows.size());
@@ -148,7 +148,7 @@ class StatementFilesTest {
     JsonNode shorter = auditor.postBytes("/api/statements/verification", csv.replace(first + "\r\n", "").getBytes(StandardCharsets.UTF_8)).body();
     assertThat(shorter.path("leftOut").asInt()).isEqualTo(1);
     // The digest and the change are altered: the rows are still those of the change that is named.
-    assertThat(auditor.postBytes("/api/statements/verification", csv.replaceFirst("sha256:[0-9a-f]{4}", "sha256:0000").getBytes(StandardCharsets.UTF_8)).body().path("intact").asBoolean()).isFalse();
+    assertThat(auditor.postBytes("/api/statements/verification", csv.replaceFirst("sha256-2:[0-9a-f]{4}", "sha256-2:0000").getBytes(StandardCharsets.UTF_8)).body().path("intact").asBoolean()).isFalse();
     assertThat(auditor.postBytes("/api/statements/verification", csv.replace("of change 6", "of change 999").getBytes(StandardCharsets.UTF_8)).status()).isEqualTo(404);
     Browser.Answer nothing = auditor.postBytes("/api/statements/verification", "not a statement".getBytes(StandardCharsets.UTF_8));
     assertThat(nothing.status()).isEqualTo(422);

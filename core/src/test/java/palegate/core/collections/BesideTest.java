@@ -1,0 +1,30 @@
+package palegate.core.collections;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.stream.IntStream;
+import org.junit.jupiter.api.Test;
+
+class BesideTest {
+  @Test
+  void pieces_run_in_the_order_in_which_they_were_handed_on() {
+    List<Integer> done = new ArrayList<>();
+    Beside beside = new Beside();
+    IntStream.range(0, 2_000).forEach(i -> beside.handOn(() -> done.add(i)));
+    beside.finish();
+    assertThat(done).containsExactlyElementsOf(IntStream.range(0, 2_000).boxed().toList());
+  }
+
+  @Test
+  void what_a_piece_threw_is_thrown_where_the_next_is_handed_on() {
+    Beside beside = new Beside();
+    beside.handOn(() -> {
+      throw new IllegalArgumentException("full");
+    });
+    assertThatThrownBy(() -> beside.handOn(() -> {})).isInstanceOf(IllegalArgumentException.class).hasMessage("full");
+    beside.giveUp();
+  }
+}

@@ -83,6 +83,7 @@ function words(cause: Schemas['Cause']): string {
               <router-link v-if="cause.change !== undefined" :to="{ name: 'journal', params: { number: cause.change } }">{{ words(cause) }}</router-link>
               <span v-else>{{ words(cause) }}</span>
             </template>
+            <span v-if="item.moreCauses > 0">; and {{ counted(item.moreCauses, 'more') }}</span>
           </div>
           <div role="cell">
             <button type="button" class="linklike" data-opens :aria-label="`Why ${item.person.name} had this then`" @click="why.ask(item.person.id, item.place, false, head.data.value!.from)">why</button>

@@ -89,13 +89,20 @@ function pressed(event: KeyboardEvent, item: Schemas['MyItem']) {
   const move = event.key === 'ArrowDown' ? 1 : event.key === 'ArrowUp' ? -1 : 0
   if (decision !== undefined) void decide(item, decision.decision)
   else if (move !== 0) document.getElementById(`item-${items.value[at + move]?.number}`)?.focus()
-  else if (event.key === ' ') toggle(item.number)
+  else if (event.key === ' ') toggle(item.number, event.shiftKey)
   else return
   event.preventDefault()
   event.stopPropagation()
 }
-function toggle(number: number) {
-  chosen.value = chosen.value.includes(number) ? chosen.value.filter((one) => one !== number) : [...chosen.value, number]
+/** With Shift, all from the one that was chosen last. */
+let last: number | undefined
+function toggle(number: number, range = false) {
+  const numbers = items.value.map((item) => item.number)
+  const [from, to] = [numbers.indexOf(last ?? number), numbers.indexOf(number)]
+  const some = range && from >= 0 ? numbers.slice(Math.min(from, to), Math.max(from, to) + 1) : [number]
+  const choose = !chosen.value.includes(number)
+  chosen.value = choose ? [...new Set([...chosen.value, ...some])] : chosen.value.filter((one) => !some.includes(one))
+  last = number
 }
 const allChosen = computed(() => items.value.length > 0 && chosen.value.length === items.value.length)
 async function handIn() {
@@ -131,12 +138,12 @@ const file = (format: string) => `/api/reviews/${props.round}/file?format=${form
       <label class="all"><input type="checkbox" :checked="allChosen" @change="chosen = allChosen ? [] : items.map((item) => item.number)" /> Choose all shown</label>
       <label class="all"><input v-model="openOnly" type="checkbox" /> Only open ones</label>
       <span v-if="chosen.length > 0">{{ counted(chosen.length, 'item') }} chosen: a decision on one of them is for all.</span>
-      <span class="quiet keys">On an item: 1 keep, 2 change, 3 remove, 4 not mine, 5 ask, space chooses, arrows move.</span>
+      <span class="quiet keys">On an item: 1 keep, 2 change, 3 remove, 4 not mine, 5 ask, space chooses, with Shift all between, arrows move.</span>
     </div>
     <FaultList v-if="form === undefined" :faults="faults" />
     <ol class="items" aria-label="Items to decide on">
       <li v-for="item in items" :id="`item-${item.number}`" :key="item.number" class="sheet item" tabindex="0" :class="{ decided: item.decision !== undefined }" :aria-label="`${item.sentence} ${wordOf(item.decision)}`" @keydown="pressed($event, item)">
-        <input v-if="!closed" type="checkbox" :checked="chosen.includes(item.number)" :aria-label="`Choose: ${item.sentence}`" @change="toggle(item.number)" />
+        <input v-if="!closed" type="checkbox" :checked="chosen.includes(item.number)" :aria-label="`Choose: ${item.sentence}`" @click="toggle(item.number, $event.shiftKey)" />
         <div class="says">
           <p>
             {{ item.sentence }} <span v-if="item.outsiders > 0" class="mark outsider">{{ item.outsiders === item.people ? 'outsiders' : `${item.outsiders} of ${item.people} outsiders` }}</span

@@ -97,7 +97,10 @@ const toDo = computed(() => round.value?.outcomes.find((one) => one.outcome === 
         <h2>{{ round.name }} <span class="mark">{{ round.open ? 'open' : 'closed' }}</span></h2>
         <p class="quiet">
           {{ counted(round.items, 'item') }}{{ round.path ? ` at ${round.path} and below` : '' }}{{ round.outsidersOnly ? ', only what concerns outsiders' : '' }}. Begun {{ day(round.madeAt) }} by {{ round.madeBy }} on change {{ round.change }}, due
-          {{ lastDay(round.due) }}.
+          {{ lastDay(round.due) }}.{{ round.remindDays === undefined ? '' : ` Reviewers are reminded ${counted(round.remindDays, 'day')} before, and when it is overdue.` }}
+        </p>
+        <p v-if="round.beside.first < round.items" class="quiet">
+          Beside the rounds before: {{ round.beside.alike }} decided alike, {{ round.beside.otherwise }} otherwise, {{ round.beside.first }} asked about for the first time.
         </p>
         <p v-if="round.closedAt">Closed {{ moment(round.closedAt) }} by {{ round.closedBy }}: {{ round.closingNote }}</p>
       </div>

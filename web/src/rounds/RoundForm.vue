@@ -21,6 +21,14 @@ const named = ref<Schemas['PersonView']>()
 const standIn = ref<Schemas['PersonView']>()
 const due = ref('')
 const needsComment = ref(false)
+const remindDays = ref<number>()
+const REMINDERS = [
+  { title: 'not by itself', value: undefined },
+  { title: 'a day before, and when overdue', value: 1 },
+  { title: '3 days before, and when overdue', value: 3 },
+  { title: 'a week before, and when overdue', value: 7 },
+  { title: 'two weeks before, and when overdue', value: 14 },
+]
 const preview = ref<Schemas['RoundPreview']>()
 const faults = ref<FaultLine[]>([])
 const busy = ref(false)
@@ -34,6 +42,7 @@ const asked = computed<Schemas['RoundAsked']>(() => ({
   ...(named.value === undefined ? {} : { named: named.value.id }),
   ...(standIn.value === undefined ? {} : { standIn: standIn.value.id }),
   due: due.value === '' ? '2999-01-01T00:00:00Z' : endOf(due.value)!,
+  ...(remindDays.value === undefined ? {} : { remindDays: remindDays.value }),
   needsComment: needsComment.value,
 }))
 const everywhere = computed(() => kinds.value.some((kind) => !AT_PLACES.includes(kind)))
@@ -88,6 +97,7 @@ async function begin() {
     </div>
     <div class="line">
       <DateField v-model="due" class="half" label="Due at the end of" />
+      <v-select v-model="remindDays" class="half" label="Remind reviewers" :items="REMINDERS" />
       <v-checkbox v-model="needsComment" label="A reason for every decision but keep" />
     </div>
     <div v-if="preview" class="found" role="status">

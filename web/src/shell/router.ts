@@ -28,6 +28,7 @@ export const router = createRouter({
     { path: '/rounds/:id?', name: 'rounds', component: () => import('@/rounds/RoundsView.vue'), meta: { title: 'Rounds' } },
     { path: '/reviews/:id?', name: 'reviews', component: () => import('@/reviews/ReviewsView.vue'), meta: { title: 'Reviews' } },
     { path: '/duties', name: 'duties', component: () => import('@/duties/DutiesView.vue'), meta: { title: 'Duties' } },
+    { path: '/journal/contents', name: 'contents', component: () => import('@/journal/ContentPuts.vue'), meta: { title: 'Content put into documents' } },
     { path: '/journal/:number?', name: 'journal', component: () => import('@/journal/JournalView.vue'), meta: { title: 'Journal' } },
     { path: '/:anything(.*)*', name: 'no-such-page', component: () => import('@/shell/NoSuchPage.vue'), meta: { title: 'Nothing here' } },
   ],

@@ -3,7 +3,8 @@ import type { Schemas } from '@/api/client'
 import Paling from '@/paling/Paling.vue'
 import { toTheEndOf } from '@/common/dates'
 import MembershipPaths from './MembershipPaths.vue'
-import { sentence } from './sentence'
+import { before, narrowed } from './sentence'
+import SubjectName from './SubjectName.vue'
 
 defineProps<{
   /** In the order of evaluation, up to the one that ended it. */
@@ -35,7 +36,7 @@ function taken(step: Schemas['Step']): string[] {
       <p>{{ step.reason }}</p>
       <ul v-if="step.acting.length > 0">
         <li v-for="acting in step.acting" :key="acting.entry.id">
-          <span>{{ sentence(acting.entry) }}</span>
+          <span>{{ before(acting.entry) }}<SubjectName :id="acting.entry.subjectId" :kind="acting.entry.subjectKind" :name="acting.entry.subjectName" />{{ narrowed(acting.entry) }}</span>
           <span class="quiet">
             {{ acting.here ? ', here' : ', from ' }}
             <router-link v-if="!acting.here" :to="{ name: 'places', params: { id: acting.entry.place } }">{{ acting.entry.placeName }}</router-link>
@@ -46,7 +47,8 @@ function taken(step: Schemas['Step']): string[] {
       </ul>
       <ul v-if="telling(step).length > 0">
         <li v-for="(guard, i) in telling(step)" :key="i" :data-guard="guard.kind">
-          <span>{{ guard.words }}</span>
+          <router-link v-if="guard.kind === 'wall' && guard.id" :to="{ name: 'walls', params: { id: guard.id } }">{{ guard.words }}</router-link>
+          <span v-else>{{ guard.words }}</span>
           <p v-if="guard.reason" class="quiet">Reason: {{ guard.reason }}</p>
           <MembershipPaths v-if="guard.paths.length > 0" :paths="guard.paths" :more="guard.morePaths" />
         </li>

@@ -1,8 +1,11 @@
 import { mount, RouterLinkStub } from '@vue/test-utils'
-import { describe, expect, it } from 'vitest'
+import { describe, expect, it, vi } from 'vitest'
+import { ref } from 'vue'
 import type { Schemas } from '@/api/client'
 import { sentence } from './sentence'
 import WhyStages from './WhyStages.vue'
+
+vi.mock('@/session/useSession', () => ({ useSession: () => ({ rooms: ref(['people']) }) }))
 
 function step(changed: Partial<Schemas['Step']>): Schemas['Step'] {
   return { number: 2, title: 'grants', before: [], after: [], reason: 'A sentence.', acting: [], guards: [], ...changed }
@@ -35,7 +38,11 @@ describe('the stages of a why', () => {
   it('name the entry, where it comes from, and the chain of memberships', () => {
     const panel = drawn(step({ acting: [{ entry: ENTRY, here: false, morePaths: true, paths: [[{ kind: 'group', id: 't', name: 'Trainees' }, { kind: 'group', id: 'g', name: 'Adjusters' }]] }] }))
     expect(panel.text()).toContain('Preparer to Adjusters, for Valuation only')
-    expect(panel.text()).toMatch(/by way of\s+Trainees\s*→\s*Adjusters/)
+    expect(panel.text()).toMatch(/by way of\s*Trainees\s*inside\s*Adjusters/)
+    expect(panel.findAllComponents(RouterLinkStub).map((link) => (link.props('to') as { params: { id: string } }).params.id)).toEqual(['g', 'lib', 't', 'g'])
+    // Drawn: from the person to the first group, and from that to the next.
+    expect(panel.findAll('.chain svg')).toHaveLength(2)
+    expect(panel.find('.chain svg circle').exists()).toBe(true)
     expect(panel.text()).toContain('more chains than are listed')
   })
 })

@@ -80,3 +80,4 @@ GRANT SELECT, INSERT, UPDATE ON rounds TO 'palegate'@'127.0.0.1';
 GRANT SELECT, INSERT, UPDATE ON round_items TO 'palegate'@'127.0.0.1';
 GRANT SELECT, INSERT ON round_deliveries TO 'palegate'@'127.0.0.1';
 GRANT SELECT, INSERT ON round_trail TO 'palegate'@'127.0.0.1';
+GRANT SELECT, INSERT ON round_reminders TO 'palegate'@'127.0.0.1';

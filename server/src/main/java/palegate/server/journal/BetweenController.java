@@ -38,10 +38,16 @@ class BetweenController {
   /** A change, or the passing of time: then {@code change} and {@code note} are missing. */
   record Cause(@MayBeMissing Long change, @MayBeMissing String note, @MayBeMissing Instant after, @MayBeMissing Instant until) {}
 
-  /** One person at one place, with what altered their rights on the way, in order. */
-  record AlteredBetween(PersonView person, String place, String path, List<String> before, List<String> after, List<Cause> causes) {}
+  /**
+   * One person at one place, with what altered their rights on the way, in order.
+   *
+   * @param moreCauses how many came after those
+   */
+  record AlteredBetween(PersonView person, String place, String path, List<String> before, List<String> after, List<Cause> causes, int moreCauses) {}
 
   record BetweenView(Instant from, Instant until, RightsDifference.Totals totals, int changes, Page<AlteredBetween> altered) {}
+
+  private static final int CAUSES_AT_MOST = 50;
 
   private record Key(Instant from, Instant until, Viewpoint viewpoint) {}
 
@@ -86,7 +92,7 @@ class BetweenController {
         new FoundPairs.Wanted(true, true, Rights.ALL, one -> person == null || person.equals(one.id()), place, part.text())));
     Page<RightsDifference.Pair> pairs = Page.of(found.count(), found.from(PairOrder.of(order), order.turned(), part.offset()), part.offset(), part.limit(), pair -> pair);
     List<Between.Caused> caused = between.caused(pairs.items().stream()).toList();
-    Map<Long, String> notes = log.notes(caused.stream().flatMap(pair -> pair.causes().stream()).filter(cause -> cause instanceof Between.Cause.OfChange)
+    Map<Long, String> notes = log.notes(caused.stream().flatMap(pair -> pair.causes().stream().limit(CAUSES_AT_MOST)).filter(cause -> cause instanceof Between.Cause.OfChange)
         .map(cause -> ((Between.Cause.OfChange) cause).change()).distinct().toList());
     if (known != null) {
       notes.replaceAll((number, note) -> known.get(number) == KnownChanges.Known.ALL ? note : KnownChanges.PARTLY);
@@ -98,7 +104,7 @@ class BetweenController {
   private AlteredBetween view(Between between, Between.Caused found, Map<Long, String> notes) {
     RightsDifference.Pair pair = found.pair();
     return new AlteredBetween(PersonView.of(pair.person(), between.structureOf(pair.person())), pair.place().id(), pair.path(), pair.before().words(),
-        pair.after().words(), found.causes().stream().map(cause -> view(cause, notes)).toList());
+        pair.after().words(), found.causes().stream().limit(CAUSES_AT_MOST).map(cause -> view(cause, notes)).toList(), Math.max(0, found.causes().size() - CAUSES_AT_MOST));
   }
 
   private static Cause view(Between.Cause cause, Map<Long, String> notes) {

@@ -48,6 +48,8 @@ public class RoundEvidence {
     counts.put("Round", round.name() + ", begun " + WHEN.format(round.madeAt()) + " by " + round.madeByName() + " on change " + round.change() + ", due " + WHEN.format(round.due()));
     counts.put("Signed off", round.closed() == null ? "not yet" : WHEN.format(round.closed().at()) + " by " + round.closed().byName() + ": " + round.closed().note());
     counts.put("Items", items.size() + ": " + String.join(", ", outcomes.entrySet().stream().map(one -> one.getValue() + " " + one.getKey()).toList()));
+    RoundsController.BesideBefore beside = RoundsController.beside(items, records.before(round.id()));
+    counts.put("Beside the rounds before", beside.alike() + " decided alike, " + beside.otherwise() + " otherwise, " + beside.first() + " for the first time");
     return new StatementTable("Round of review: " + round.name(), counts, List.of(new Column("number", "No.", 5, true, true), new Column("what", "What was asked", 50, false, false), new Column("since", "Since", 22, false, false), new Column("people", "People", 7, true, false),
         new Column("outsiders", "Outsiders", 9, true, false), new Column("reviewer", "Reviewer", 18, false, false), new Column("decision", "Decision", 10, false, false), new Column("to", "To", 16, false, false), new Column("comment", "Comment", 26, false, false),
         new Column("decidedAt", "Decided", 14, false, false), new Column("handedIn", "Handed in", 11, false, false), new Column("outcome", "What came of it", 12, false, false)),

@@ -197,6 +197,17 @@ class Rounds {
     return since;
   }
 
+  /** The same, and what was decided about it in the round before. */
+  Map<Integer, String> sinceAndBefore(long round, List<RoundRecords.Item> items, String account) {
+    Map<Integer, String> since = since(items, account);
+    Map<String, RoundRecords.Before> before = records.before(round);
+    items.stream().filter(item -> before.containsKey(item.item().key())).forEach(item -> {
+      RoundRecords.Before earlier = before.get(item.item().key());
+      since.merge(item.number(), "Decided before, " + DAY.format(earlier.at()) + ": " + earlier.decision().words(), (words, more) -> words.isEmpty() ? more : words + ". " + more);
+    });
+    return since;
+  }
+
   /**
    * What has come of a decision, in a word: open, kept, to do, carried out.
    *

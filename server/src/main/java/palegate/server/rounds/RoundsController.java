@@ -1,6 +1,8 @@
 package palegate.server.rounds;
 
 import jakarta.validation.Valid;
+import jakarta.validation.constraints.Max;
+import jakarta.validation.constraints.Min;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotEmpty;
 import jakarta.validation.constraints.NotNull;
@@ -11,7 +13,6 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
-import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
@@ -41,13 +42,11 @@ import palegate.core.structure.Structure;
 import palegate.server.changes.ChangeBody;
 import palegate.server.changes.NewIds;
 import palegate.server.lists.PageRequest;
-import palegate.server.session.Mailbox;
 import palegate.server.shell.MayBeMissing;
 import palegate.server.shell.Page;
 import palegate.server.shell.Problem;
 import palegate.server.shell.Written;
 import palegate.server.store.RoundRecords;
-import palegate.server.store.Transactions;
 
 /** Setting up rounds, seeing how they stand, carrying out what was decided, and closing them. */
 @RestController
@@ -56,7 +55,7 @@ class RoundsController {
   /** @param groups only memberships of these; all if it is left out */
   record RoundAsked(@NotBlank(message = "Give the round a name.") @Size(max = 200, message = "A name has at most 200 characters.") String name, @NotEmpty(message = "Choose what is asked about.") List<ItemKind> kinds, @MayBeMissing String place,
       @MayBeMissing @Size(max = 200, message = "Name at most 200 groups.") List<String> groups, boolean outsidersOnly, @NotNull(message = "Choose a rule for reviewers.") Reviewers.Rule rule, @MayBeMissing String named, @MayBeMissing String standIn,
-      @NotNull(message = "Say until when.") Instant due, boolean needsComment) {
+      @NotNull(message = "Say until when.") Instant due, @MayBeMissing @Min(value = 1, message = "A reminder goes out at least a day before.") @Max(value = 90, message = "A reminder goes out at most 90 days before.") Integer remindDays, boolean needsComment) {
     ReviewScope scope() {
       return new ReviewScope(Set.copyOf(kinds), place == null || place.isEmpty() ? null : place, groups == null ? Set.of() : Set.copyOf(groups), outsidersOnly);
     }
@@ -77,11 +76,18 @@ class RoundsController {
 
   record OfOutcome(String outcome, int items) {}
 
+  /**
+   * What was decided, beside the round before in which the same thing was asked about.
+   *
+   * @param first how many were never decided on before
+   */
+  record BesideBefore(int alike, int otherwise, int first) {}
+
   record TrailLine(Instant at, String who, String what) {}
 
   /** @param seen by which what is shown here is known again: closing names it */
-  record RoundView(long id, String name, boolean open, boolean mayRun, List<ItemKind> kinds, @MayBeMissing String place, @MayBeMissing String path, boolean outsidersOnly, boolean needsComment, Instant due, Instant madeAt, String madeBy, long change,
-      @MayBeMissing Instant closedAt, @MayBeMissing String closedBy, @MayBeMissing String closingNote, int items, List<ReviewerProgress> reviewers, List<OfOutcome> outcomes, List<TrailLine> trail, String seen) {}
+  record RoundView(long id, String name, boolean open, boolean mayRun, List<ItemKind> kinds, @MayBeMissing String place, @MayBeMissing String path, boolean outsidersOnly, boolean needsComment, Instant due, @MayBeMissing Integer remindDays, Instant madeAt, String madeBy, long change,
+      @MayBeMissing Instant closedAt, @MayBeMissing String closedBy, @MayBeMissing String closingNote, int items, List<ReviewerProgress> reviewers, List<OfOutcome> outcomes, BesideBefore beside, List<TrailLine> trail, String seen) {}
 
   record RoundItem(int number, ItemKind kind, String sentence, String where, String since, int people, int outsiders, @MayBeMissing String reviewer, @MayBeMissing String reviewerName, @MayBeMissing Decision decision, @MayBeMissing String toRole,
       @MayBeMissing Instant toUntil, String comment, @MayBeMissing Instant decidedAt, @MayBeMissing String decidedBy, String outcome, boolean changed) {}
@@ -100,15 +106,13 @@ class RoundsController {
 
   private final Rounds rounds;
   private final RoundRecords records;
-  private final Mailbox mailbox;
-  private final Transactions transactions;
+  private final RoundReminders reminders;
   private final Clock clock;
 
-  RoundsController(Rounds rounds, RoundRecords records, Mailbox mailbox, Transactions transactions, Clock clock) {
+  RoundsController(Rounds rounds, RoundRecords records, RoundReminders reminders, Clock clock) {
     this.rounds = rounds;
     this.records = records;
-    this.mailbox = mailbox;
-    this.transactions = transactions;
+    this.reminders = reminders;
     this.clock = clock;
   }
 
@@ -172,7 +176,7 @@ class RoundsController {
       throw Problem.of(HttpStatus.UNPROCESSABLE_CONTENT, "nothing-to-review", "There is nothing to review", "Nothing of what was chosen is there. Choose other kinds, or another place.");
     }
     String name = rounds.nameOf(who.getName());
-    long id = records.begin(asked.name().strip(), asked.scope(), asked.due(), asked.needsComment(), who.getName(), name, now, prepared.change(), prepared.items());
+    long id = records.begin(asked.name().strip(), asked.scope(), asked.due(), asked.remindDays(), asked.needsComment(), who.getName(), name, now, prepared.change(), prepared.items());
     return new RoundLine(id, asked.name().strip(), true, asked.due(), now, name, prepared.items().size(), 0, (int) prepared.items().stream().map(RoundRecords.Asked::reviewer).filter(one -> one != null).distinct().count(), 0, 0);
   }
 
@@ -189,11 +193,27 @@ class RoundsController {
     Structure structure = moment.snapshot().structure();
     String place = round.scope().place();
     return new RoundView(id, round.name(), round.closed() == null, rounds.mayRun(who.getName(), round.scope()), round.scope().kinds().stream().sorted().toList(), place,
-        place == null || moment.snapshot().placeNumber(place) < 0 ? null : moment.snapshot().pathText(moment.snapshot().placeNumber(place)), round.scope().outsidersOnly(), round.needsComment(), round.due(), round.madeAt(), round.madeByName(), round.change(),
+        place == null || moment.snapshot().placeNumber(place) < 0 ? null : moment.snapshot().pathText(moment.snapshot().placeNumber(place)), round.scope().outsidersOnly(), round.needsComment(), round.due(), round.remindDays(), round.madeAt(), round.madeByName(), round.change(),
         round.closed() == null ? null : round.closed().at(), round.closed() == null ? null : round.closed().byName(), round.closed() == null ? null : round.closed().note(), items.size(),
         byReviewer.entrySet().stream().map(one -> new ReviewerProgress(one.getKey().isEmpty() ? null : one.getKey(), name(structure, one.getKey()), one.getValue().size(), (int) one.getValue().stream().filter(item -> item.decided() != null).count(),
             (int) one.getValue().stream().filter(item -> item.decided() != null && !item.decided().decision().settles()).count(), deliveries.get(one.getKey()))).toList(),
-        outcomes.entrySet().stream().map(one -> new OfOutcome(one.getKey(), one.getValue())).toList(), records.trail(id).stream().map(one -> new TrailLine(one.at(), one.who(), one.what())).toList(), rounds.seen(id, now));
+        outcomes.entrySet().stream().map(one -> new OfOutcome(one.getKey(), one.getValue())).toList(), beside(items, records.before(id)), records.trail(id).stream().map(one -> new TrailLine(one.at(), one.who(), one.what())).toList(), rounds.seen(id, now));
+  }
+
+  static BesideBefore beside(List<RoundRecords.Item> items, Map<String, RoundRecords.Before> before) {
+    int alike = 0;
+    int otherwise = 0;
+    int first = 0;
+    for (RoundRecords.Item item : items) {
+      RoundRecords.Before earlier = before.get(item.item().key());
+      if (earlier == null) {
+        first++;
+      } else if (item.decided() != null && item.decided().decision().settles()) {
+        alike += item.decided().decision() == earlier.decision() ? 1 : 0;
+        otherwise += item.decided().decision() == earlier.decision() ? 0 : 1;
+      }
+    }
+    return new BesideBefore(alike, otherwise, first);
   }
 
   /** @param outcome only those of which this has come; all if it is left out */
@@ -205,7 +225,7 @@ class RoundsController {
     Structure structure = moment.snapshot().structure();
     List<RoundRecords.Item> found = rounds.items(round, who.getName()).stream().filter(item -> (outcome == null || outcome.equals(Rounds.outcome(item, now))) && (reviewer == null || reviewer.equals(item.reviewer() == null ? "" : item.reviewer()))
         && part.takes(item.item().sentence(), item.item().containerName(), item.decided() == null ? "" : item.decided().comment())).sorted(Comparator.comparing(RoundRecords.Item::number)).toList();
-    Map<Integer, String> since = rounds.since(found, who.getName());
+    Map<Integer, String> since = rounds.sinceAndBefore(id, found, who.getName());
     return Page.of(found, part.offset(), part.limit(), item -> view(item, now, structure, since.get(item.number())));
   }
 
@@ -281,20 +301,7 @@ class RoundsController {
   @PostMapping("/{id}/reminders")
   Map<String, Integer> remind(@PathVariable long id, Principal who) {
     RoundRecords.Round round = rounds.running(id, who.getName());
-    Structure structure = rounds.known(who.getName()).snapshot().structure();
-    Map<String, Integer> open = new LinkedHashMap<>();
-    Map<String, Instant> deliveries = records.deliveries(id);
-    // A letter counts what its reader is asked about now, and says nothing of the rest.
-    rounds.items(round, who.getName()).stream().filter(item -> item.reviewer() != null && !deliveries.containsKey(item.reviewer()) && rounds.mayReview(item.reviewer(), item.item(), who.getName()))
-        .forEach(item -> open.merge(item.reviewer(), item.decided() == null ? 1 : 0, Integer::sum));
-    open.keySet().removeIf(person -> structure.people().get(person) == null || structure.people().get(person).email() == null);
-    Instant now = clock.instant();
-    transactions.run(() -> {
-      open.forEach((person, count) -> mailbox.send(structure.people().get(person).email(), "Your review: " + round.name(),
-          "You are asked to review access. " + (count == 1 ? "1 item waits" : count + " items wait") + " for your decision. Sign in and open Reviews.", now));
-      records.tell(id, who.getName(), rounds.nameOf(who.getName()), "reminded " + open.size() + (open.size() == 1 ? " reviewer" : " reviewers"), now);
-    });
-    return Map.of("sent", open.size());
+    return Map.of("sent", reminders.send(round, who.getName(), rounds.nameOf(who.getName())));
   }
 
   /** Signs it off: what has come of each item is written down as it is now, and nothing of the round is altered any more. */

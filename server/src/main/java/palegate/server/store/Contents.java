@@ -62,6 +62,20 @@ public class Contents {
         .query((row, i) -> new About(row.getInt("version"), row.getString("media_type"), row.getInt("size"), row.getString("name"), Instants.read(row, "put_at"))).list();
   }
 
+  /** A version that was put into a document of the present. */
+  public record Put(String place, int version, String mediaType, String by, Instant at) {}
+
+  /** What was put last, newest first. */
+  public List<Put> newest(int atMost) {
+    return jdbc.sql("""
+            SELECT d.place, d.version, d.media_type, a.name, d.put_at
+            FROM document_contents d JOIN places p ON p.id = d.place AND p.life = d.life JOIN accounts a ON a.login = d.put_by
+            ORDER BY d.put_at DESC, d.place, d.version DESC LIMIT :most
+            """)
+        .param("most", atMost)
+        .query((row, i) -> new Put(row.getString("place"), row.getInt("version"), row.getString("media_type"), row.getString("name"), Instants.read(row, "put_at"))).list();
+  }
+
   /** @param version 0 for the newest */
   public Optional<Content> find(String place, int version) {
     return jdbc.sql("""

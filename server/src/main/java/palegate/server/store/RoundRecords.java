@@ -14,6 +14,7 @@ import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
 import palegate.core.people.Period;
 import palegate.core.people.Subject;
@@ -26,8 +27,11 @@ import palegate.core.rounds.ReviewScope;
 /** Rounds of review, their items and what was decided. */
 @Component
 public class RoundRecords {
-  /** @param closed null while it is open */
-  public record Round(long id, String name, ReviewScope scope, Instant due, boolean needsComment, String madeBy, String madeByName, Instant madeAt, long change, Closed closed) {}
+  /**
+   * @param remindDays how many days before it is due it writes to reviewers by itself; null if it does not
+   * @param closed null while it is open
+   */
+  public record Round(long id, String name, ReviewScope scope, Instant due, Integer remindDays, boolean needsComment, String madeBy, String madeByName, Instant madeAt, long change, Closed closed) {}
 
   public record Closed(Instant at, String by, String byName, String note) {}
 
@@ -40,6 +44,16 @@ public class RoundRecords {
    * @param outcome what had come of it when the round was closed
    */
   public record Item(int number, ReviewItem item, String reviewer, String since, Long sinceChange, Decided decided, String outcome) {}
+
+  /** What was decided about the same thing in a round before. */
+  public record Before(Decision decision, Instant at) {}
+
+  /** When a round writes by itself. */
+  public enum Occasion {
+    BEFORE, OVERDUE
+  }
+
+  public record Reminder(Round round, Occasion occasion) {}
 
   public record Happened(Instant at, String who, String what) {}
 
@@ -56,12 +70,12 @@ public class RoundRecords {
 
   /** Begins a round with all its items, in their order; all or nothing. */
   @Transactional
-  public long begin(String name, ReviewScope scope, Instant due, boolean needsComment, String by, String byName, Instant now, long change, List<Asked> items) {
+  public long begin(String name, ReviewScope scope, Instant due, Integer remindDays, boolean needsComment, String by, String byName, Instant now, long change, List<Asked> items) {
     jdbc.sql("""
-        INSERT INTO rounds (name, kinds, place, groups_named, outsiders_only, due_at, needs_comment, made_by, made_by_name, made_at, change_number)
-        VALUES (:name, :kinds, :place, :groups, :outsiders, :due, :comment, :by, :byName, :now, :change)
+        INSERT INTO rounds (name, kinds, place, groups_named, outsiders_only, due_at, remind_days, needs_comment, made_by, made_by_name, made_at, change_number)
+        VALUES (:name, :kinds, :place, :groups, :outsiders, :due, :remind, :comment, :by, :byName, :now, :change)
         """).param("name", name).param("kinds", scope.kinds().stream().map(ItemKind::word).sorted().collect(Collectors.joining(","))).param("place", scope.place())
-        .param("groups", scope.groups().stream().sorted().collect(Collectors.joining(","))).param("outsiders", scope.outsidersOnly()).param("due", Instants.toDatabase(due)).param("comment", needsComment)
+        .param("groups", scope.groups().stream().sorted().collect(Collectors.joining(","))).param("outsiders", scope.outsidersOnly()).param("due", Instants.toDatabase(due)).param("remind", remindDays).param("comment", needsComment)
         .param("by", by).param("byName", byName).param("now", Instants.toDatabase(now)).param("change", change).update();
     long round = jdbc.sql("SELECT LAST_INSERT_ID()").query(Long.class).single();
     int[] number = {0};
@@ -93,7 +107,7 @@ public class RoundRecords {
   private static Round round(ResultSet row) throws SQLException {
     ReviewScope scope = new ReviewScope(words(row.getString("kinds")).map(word -> ItemKind.parse(word).orElseThrow()).collect(Collectors.toSet()), row.getString("place"), words(row.getString("groups_named")).collect(Collectors.toSet()), row.getBoolean("outsiders_only"));
     Instant closed = Instants.read(row, "closed_at");
-    return new Round(row.getLong("id"), row.getString("name"), scope, Instants.read(row, "due_at"), row.getBoolean("needs_comment"), row.getString("made_by"), row.getString("made_by_name"), Instants.read(row, "made_at"), row.getLong("change_number"),
+    return new Round(row.getLong("id"), row.getString("name"), scope, Instants.read(row, "due_at"), row.getObject("remind_days", Integer.class), row.getBoolean("needs_comment"), row.getString("made_by"), row.getString("made_by_name"), Instants.read(row, "made_at"), row.getLong("change_number"),
         closed == null ? null : new Closed(closed, row.getString("closed_by"), row.getString("closed_by_name"), row.getString("closing_note")));
   }
 
@@ -126,6 +140,40 @@ public class RoundRecords {
     return new Item(row.getInt("number"), item, row.getString("reviewer"), row.getString("since_words"), row.getObject("since_change", Long.class), decision == null ? null
         : new Decided(Decision.valueOf(decision.toUpperCase(Locale.ROOT)), new DecidedChange.Instead(row.getString("to_role"), Instants.read(row, "to_until")), row.getString("comment"), Instants.read(row, "decided_at"), row.getString("decided_by"), row.getString("decided_by_name")),
         row.getString("outcome"));
+  }
+
+  /** By an item's key, what was decided about the same thing last in a round that was closed before this one. */
+  public Map<String, Before> before(long round) {
+    Map<String, Before> before = new HashMap<>();
+    jdbc.sql("""
+            SELECT mine.item_key, earlier.decision, earlier.decided_at
+            FROM round_items mine JOIN round_items earlier ON earlier.item_key = mine.item_key AND earlier.round < mine.round JOIN rounds r ON r.id = earlier.round
+            WHERE mine.round = :round AND r.closed_at IS NOT NULL AND earlier.decision IN ('keep', 'change', 'remove') ORDER BY earlier.round
+            """).param("round", round)
+        .query((ResultSet row) -> {
+          before.put(row.getString("item_key"), new Before(Decision.valueOf(row.getString("decision").toUpperCase(Locale.ROOT)), Instants.read(row, "decided_at")));
+        });
+    return before;
+  }
+
+  /** The open rounds that have to write now by themselves. One that was begun within its days of reminding waits until it is overdue. */
+  public List<Reminder> toRemind(Instant now) {
+    return jdbc.sql("""
+            SELECT * FROM (SELECT r.*, IF(r.due_at <= :now, 'overdue', 'before') AS occasion FROM rounds r WHERE r.closed_at IS NULL AND r.remind_days IS NOT NULL) waiting
+            WHERE due_at <= :now + INTERVAL remind_days DAY AND (occasion = 'overdue' OR made_at < due_at - INTERVAL remind_days DAY)
+              AND NOT EXISTS (SELECT 1 FROM round_reminders sent WHERE sent.round = waiting.id AND sent.occasion = waiting.occasion)
+            ORDER BY id
+            """).param("now", Instants.toDatabase(now)).query((row, i) -> new Reminder(round(row), Occasion.valueOf(row.getString("occasion").toUpperCase(Locale.ROOT)))).list();
+  }
+
+  /** Whether a reminder is for whoever asks to write: it is written once, over all instances. */
+  @Transactional(propagation = Propagation.MANDATORY)
+  public boolean takeReminder(long round, Occasion occasion, Instant now) {
+    boolean open = jdbc.sql("SELECT closed_at IS NULL FROM rounds WHERE id = :round FOR UPDATE").param("round", round).query(Boolean.class).single();
+    if (!open || jdbc.sql("SELECT EXISTS (SELECT 1 FROM round_reminders WHERE round = :round AND occasion = :occasion)").param("round", round).param("occasion", occasion.name().toLowerCase(Locale.ROOT)).query(Boolean.class).single()) {
+      return false;
+    }
+    return jdbc.sql("INSERT INTO round_reminders (round, occasion, sent_at) VALUES (:round, :occasion, :now)").param("round", round).param("occasion", occasion.name().toLowerCase(Locale.ROOT)).param("now", Instants.toDatabase(now)).update() == 1;
   }
 
   /** Who has handed in, and when. */

@@ -129,6 +129,7 @@ final class ViewpointQuestions {
     elsewhere("what somebody is asked as a person, not by a duty: RoundsTest, RoundsAndWallsTest", "GET /api/reviews", "GET /api/reviews/{round}/items", "GET /api/reviews/{round}/file");
     elsewhere("keeps what is sent, in a round of its own: RoundsTest, RoundsAndWallsTest", "POST /api/rounds", "POST /api/rounds/{id}/delegation", "POST /api/rounds/{id}/reminders", "POST /api/rounds/{id}/closing", "POST /api/reviews/{round}/decisions", "POST /api/reviews/{round}/handing-in",
         "POST /api/reviews/{round}/return");
+    elsewhere("what is put into documents is in no bundle: ContentPutsTest", "GET /api/journal/contents");
     elsewhere("other changes led there: KnownChangesTest", "GET /api/journal", "GET /api/journal/{number}", "POST /api/journal/{number}/reversal", "GET /api/journal/between");
     elsewhere("says numbers of changes only", "GET /api/updates");
     elsewhere("about one's own drafts by their numbers", "POST /api/draft/order", "DELETE /api/draft", "DELETE /api/draft/changes/{id}", "POST /api/draft/renewal", "POST /api/draft/in-force", "POST /api/drafts",

@@ -104,12 +104,17 @@ function words(cause: Schemas['Cause']): string {
 }
 .span {
   display: grid;
-  grid-template-columns: auto auto 1fr;
+  grid-template-columns: minmax(190px, auto) minmax(190px, auto) 1fr;
   gap: 14px;
   align-items: center;
 }
 .list {
   flex: 1;
   min-height: 260px;
+}
+@media (max-width: 700px) {
+  .span {
+    grid-template-columns: 1fr 1fr;
+  }
 }
 </style>

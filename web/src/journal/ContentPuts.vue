@@ -69,6 +69,10 @@ const COLUMNS = [
   align-items: center;
   gap: 16px;
 }
+.fills {
+  flex: 1;
+  min-height: 200px;
+}
 .path {
   overflow: hidden;
   text-overflow: ellipsis;

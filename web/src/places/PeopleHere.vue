@@ -50,7 +50,7 @@ function ask(person: Schemas['PersonView'] | undefined) {
       <template #row="{ item }">
         <div role="cell"><PersonName :person="item.person" /></div>
         <div role="cell"><Paling :rights="item.rights" :origin="item.origin as Origin" /></div>
-        <div role="cell" class="words">
+        <div role="cell" class="words" :title="item.rights.length === 9 ? 'all nine' : listed(item.rights)">
           <span>{{ item.rights.length === 9 ? 'all nine' : listed(item.rights) }}</span>
           <span class="quiet">{{ ORIGINS[item.origin] }}</span>
         </div>
@@ -73,15 +73,27 @@ function ask(person: Schemas['PersonView'] | undefined) {
 .people-here > :last-child {
   flex: 1;
 }
+/* One line; two where rows are made for it. */
 .words {
   display: flex;
-  flex-direction: column;
+  align-items: baseline;
+  gap: 8px;
   line-height: 1.25;
   font-size: 0.94rem;
 }
 .words > * {
   overflow: hidden;
   text-overflow: ellipsis;
+  white-space: nowrap;
+}
+.words > .quiet {
+  flex: none;
+  max-width: 60%;
+}
+:global(html[data-density='comfortable'] .people-here .words) {
+  flex-direction: column;
+  align-items: stretch;
+  gap: 0;
 }
 .ask {
   padding: 10px 14px;

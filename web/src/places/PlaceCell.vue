@@ -19,16 +19,31 @@ const above = computed(() => (cut.value < 0 ? '' : props.path.slice(0, cut.value
 </template>
 
 <style scoped>
+/* One line, the name first; two where rows are made for it. */
 .place-cell {
   display: flex;
-  flex-direction: column;
+  align-items: baseline;
+  gap: 8px;
   line-height: 1.25;
 }
 .place-cell > * {
   overflow: hidden;
   text-overflow: ellipsis;
+  white-space: nowrap;
+}
+.place-cell > :first-child {
+  flex: 0 1 auto;
+  min-width: 45%;
+  max-width: 100%;
 }
 .above {
+  flex: 1 1 0;
+  min-width: 0;
   font-size: 0.86rem;
+}
+:global(html[data-density='comfortable'] .place-cell) {
+  flex-direction: column;
+  align-items: stretch;
+  gap: 0;
 }
 </style>

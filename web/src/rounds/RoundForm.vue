@@ -21,9 +21,9 @@ const named = ref<Schemas['PersonView']>()
 const standIn = ref<Schemas['PersonView']>()
 const due = ref('')
 const needsComment = ref(false)
-const remindDays = ref<number>()
+const remindDays = ref(0)
 const REMINDERS = [
-  { title: 'not by itself', value: undefined },
+  { title: 'not by itself', value: 0 },
   { title: 'a day before, and when overdue', value: 1 },
   { title: '3 days before, and when overdue', value: 3 },
   { title: 'a week before, and when overdue', value: 7 },
@@ -42,7 +42,7 @@ const asked = computed<Schemas['RoundAsked']>(() => ({
   ...(named.value === undefined ? {} : { named: named.value.id }),
   ...(standIn.value === undefined ? {} : { standIn: standIn.value.id }),
   due: due.value === '' ? '2999-01-01T00:00:00Z' : endOf(due.value)!,
-  ...(remindDays.value === undefined ? {} : { remindDays: remindDays.value }),
+  ...(remindDays.value === 0 ? {} : { remindDays: remindDays.value }),
   needsComment: needsComment.value,
 }))
 const everywhere = computed(() => kinds.value.some((kind) => !AT_PLACES.includes(kind)))

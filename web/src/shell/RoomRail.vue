@@ -14,7 +14,7 @@ const route = useRoute()
 const fetching = useIsFetching()
 const { account, rooms, signOut } = useSession()
 const stages = computed(() => stagesOf(rooms.value))
-const here = computed(() => stages.value.flatMap((stage) => stage.rooms).find((room) => room.name === route.name))
+const here = computed(() => stages.value.flatMap((stage) => stage.rooms).find((room) => room.name === (route.meta.room ?? route.name)))
 /** Where there is no width for a rail, it opens from a line at the top. */
 const opened = ref(false)
 const dark = computed(() => theme.global.current.value.dark)
@@ -41,7 +41,7 @@ function switchTheme() {
     </div>
     <nav id="rooms" aria-label="Rooms" @click="opened = false">
       <div v-for="stage in stages" :key="stage.title" class="stage" role="group" :aria-label="stage.title">
-        <router-link v-for="room in stage.rooms" :key="room.name" :to="{ name: room.name }" :title="`${room.title}: ${room.about} (${room.key})`">{{ room.title }}</router-link>
+        <router-link v-for="room in stage.rooms" :key="room.name" :to="{ name: room.name }" :class="{ 'is-here': room.name === here?.name }" :title="`${room.title}: ${room.about} (${room.key})`">{{ room.title }}</router-link>
       </div>
     </nav>
     <div class="end" @click="opened = false">
@@ -105,11 +105,11 @@ nav {
 .stage a:hover {
   background: rgba(var(--v-theme-on-background), 0.07);
 }
-.stage a.router-link-active {
+.stage a.is-here {
   font-weight: 600;
   background: rgba(var(--v-theme-primary), 0.16);
 }
-.stage a.router-link-active::before {
+.stage a.is-here::before {
   content: '';
   position: absolute;
   left: -4px;

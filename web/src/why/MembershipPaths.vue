@@ -16,7 +16,7 @@ defineProps<{
     <li v-for="(path, i) in paths" :key="i">
       <template v-if="path.length === 0">named directly</template>
       <template v-else>
-        <span class="quiet">by way of</span>
+        <span class="quiet">by way of{{ ' ' }}</span>
         <ol class="chain">
           <li v-for="(link, k) in path" :key="link.id">
             <svg v-if="k === 0" class="rail" width="26" height="14" viewBox="0 0 26 14" aria-hidden="true"><circle cx="5" cy="7" r="3.2" /><path d="M8.2 7H19" /><rect x="19" y="3.5" width="7" height="7" /></svg>

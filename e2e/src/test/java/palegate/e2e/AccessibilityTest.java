@@ -27,6 +27,24 @@ import palegate.server.testkit.TestApplication;
 class AccessibilityTest {
   private static final String AXE = source();
 
+  /** Text in rows of lists that does not stand within its row: then its upper or lower half is not seen. */
+  private static final String CUT_ROWS = """
+      () => [...document.querySelectorAll('[data-row]')].slice(0, 40).flatMap((row) => {
+        const box = row.getBoundingClientRect()
+        if (box.height === 0) return []
+        const texts = document.createTreeWalker(row, NodeFilter.SHOW_TEXT)
+        const cut = []
+        for (let text = texts.nextNode(); text !== null; text = texts.nextNode()) {
+          if (text.data.trim() === '' || text.parentElement.closest('.sr') !== null) continue
+          const range = document.createRange()
+          range.selectNodeContents(text)
+          const at = range.getBoundingClientRect()
+          if (at.height > 0 && (at.top < box.top - 3 || at.bottom > box.bottom + 3)) cut.push(text.data)
+        }
+        return cut
+      })
+      """;
+
   private static String source() {
     try (InputStream axe = AxeBuilder.class.getResourceAsStream("/axe.min.js")) {
       return new String(axe.readAllBytes(), StandardCharsets.UTF_8);
@@ -38,6 +56,7 @@ class AccessibilityTest {
   /** In the light and then in the dark. What is not a matter of colours is the same in both. */
   private static void assertNothingFound(Page page, String where) {
     assertThat(found(page, false)).as(where).isEmpty();
+    assertThat((List<?>) page.evaluate(CUT_ROWS)).as("%s, rows in which something is cut above or below", where).isEmpty();
     page.emulateMedia(new Page.EmulateMediaOptions().setColorScheme(ColorScheme.DARK));
     page.waitForFunction("() => document.querySelector('.v-theme--dark') !== null && document.querySelector('.v-theme--light') === null");
     assertThat(found(page, true)).as("%s, dark", where).isEmpty();
@@ -137,6 +156,7 @@ class AccessibilityTest {
     rooms.put("/people/units", ".tree [data-row]");
     rooms.put("/people/side-by-side", ".comparison");
     rooms.put("/between", "[data-row]");
+    rooms.put("/journal/contents", "[data-row]");
     rooms.put("/walls/wall-pilgrim?view=gaps", ".gap");
     rooms.put("/walls/new", ".kinds");
     rooms.put("/walk", ".begin form");

@@ -5,6 +5,7 @@ import java.io.OutputStream;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import org.apache.commons.csv.CSVFormat;
 import palegate.core.collections.Beside;
@@ -14,17 +15,20 @@ import palegate.core.text.RepeatedTexts;
 public final class CsvFile {
   private static final String BYTE_ORDER_MARK = "\uFEFF";
   private static final byte[] NOTHING = {};
+  private static final byte[] COMMA = {','};
   private static final byte[] END = {'\r', '\n'};
-  private static final int BUFFER = 1 << 16;
+  private static final int BUFFER = 1 << 19;
   private static final int ROWS_AT_ONCE = 4_096;
+  private static final int LETTERS_AT_ONCE = 1 << 20;
 
   private final OutputStream out;
   private final RepeatedTexts cells = new RepeatedTexts(CsvFile::cell);
   private final String[] above;
   private final byte[][] aboveBytes;
   private List<List<String>> gathered = new ArrayList<>(ROWS_AT_ONCE);
+  private long letters;
   private final Beside beside = new Beside();
-  private final byte[] buffer = new byte[BUFFER];
+  private byte[] buffer = new byte[BUFFER];
   private int used;
 
   private CsvFile(int columns, OutputStream out) {
@@ -40,31 +44,46 @@ public final class CsvFile {
       file.record(sheet.columns().stream().map(Sheet.Column::title).toList());
       sheet.rows().forEachOrdered(file::add);
       file.handOn();
-      file.beside.finish();
+      file.send();
       if (sheet.seal() != null) {
         file.record(List.of(sheet.seal().get()));
       }
+      file.send();
     } catch (UncheckedIOException failed) {
       throw failed.getCause();
     } finally {
       file.beside.giveUp();
     }
-    file.send();
     out.flush();
   }
 
   private void add(List<String> row) {
     gathered.add(row);
-    if (gathered.size() == ROWS_AT_ONCE) {
+    for (int i = 0; i < row.size(); i++) {
+      letters += row.get(i).length();
+    }
+    if (gathered.size() == ROWS_AT_ONCE || letters > LETTERS_AT_ONCE) {
       handOn();
     }
   }
 
-  /** What was gathered is written while the rows after it are made. */
+  /** What was gathered is encoded while the rows after it are made. It is sent by whoever asks for the file: a slow reader holds nobody else up. */
   private void handOn() {
+    send();
     List<List<String>> rows = gathered;
     gathered = new ArrayList<>(ROWS_AT_ONCE);
+    letters = 0;
     beside.handOn(() -> rows.forEach(this::record));
+  }
+
+  private void send() {
+    beside.finish();
+    try {
+      out.write(buffer, 0, used);
+    } catch (IOException failed) {
+      throw new UncheckedIOException(failed);
+    }
+    used = 0;
   }
 
   /** A cell as it stands between commas, made harmless. */
@@ -73,17 +92,13 @@ public final class CsvFile {
   }
 
   private void record(List<String> row) {
-    try {
-      for (int i = 0; i < row.size(); i++) {
-        if (i > 0) {
-          put(',');
-        }
-        put(bytes(i, row.get(i)));
+    for (int i = 0; i < row.size(); i++) {
+      if (i > 0) {
+        put(COMMA);
       }
-      put(END);
-    } catch (IOException failed) {
-      throw new UncheckedIOException(failed);
+      put(bytes(i, row.get(i)));
     }
+    put(END);
   }
 
   /** A column most often says again what it said in the row before. */
@@ -98,27 +113,11 @@ public final class CsvFile {
     return aboveBytes[column];
   }
 
-  private void put(char sign) throws IOException {
-    if (used == BUFFER) {
-      send();
+  private void put(byte[] bytes) {
+    if (bytes.length > buffer.length - used) {
+      buffer = Arrays.copyOf(buffer, Math.max(buffer.length * 2, used + bytes.length));
     }
-    buffer[used++] = (byte) sign;
-  }
-
-  private void put(byte[] bytes) throws IOException {
-    if (bytes.length > BUFFER - used) {
-      send();
-    }
-    if (bytes.length > BUFFER) {
-      out.write(bytes);
-    } else {
-      System.arraycopy(bytes, 0, buffer, used, bytes.length);
-      used += bytes.length;
-    }
-  }
-
-  private void send() throws IOException {
-    out.write(buffer, 0, used);
-    used = 0;
+    System.arraycopy(bytes, 0, buffer, used, bytes.length);
+    used += bytes.length;
   }
 }

@@ -26,7 +26,7 @@ class KeptRunningTest {
       mkdir -p "$2"
       case "$1" in
         start)
-          [ ! -e "$2/full" ] || { echo "The disk is full." >&2; exit 1; }
+          [ ! -e "$2/full" ] || { : >"$2/tried"; echo "The disk is full." >&2; exit 1; }
           setsid sleep 600 </dev/null >/dev/null 2>&1 8>&- 9>&- &
           echo $! >"$2/m.pid"
           for file in port password owner-password; do echo 1 >"$2/$file"; done ;;
@@ -98,6 +98,20 @@ class KeptRunningTest {
     assertThat(run("stop").code()).isZero();
     keeper.onExit().get(LONGEST.toSeconds(), TimeUnit.SECONDS);
     assertThat(home.resolve("keeper.pid")).doesNotExist();
+  }
+
+  /** The disk that is full is most often the one on which the keeper writes down what it does. */
+  @Test
+  void a_keeper_that_can_write_nothing_down_still_starts_again_what_has_died() throws Exception {
+    Files.createSymbolicLink(home.resolve("keeper.log"), Path.of("/dev/full"));
+    assertThat(run("start").code()).isZero();
+    Path full = Files.createFile(home.resolve("database/full"));
+    long database = pid("database/m.pid");
+    ProcessHandle.of(database).orElseThrow().destroyForcibly();
+    until(() -> Files.exists(home.resolve("database/tried")));
+    assertThat(ProcessHandle.of(pid("keeper.pid")).filter(ProcessHandle::isAlive)).isPresent();
+    Files.delete(full);
+    until(() -> pid("database/m.pid") != database && ProcessHandle.of(pid("database/m.pid")).filter(ProcessHandle::isAlive).isPresent());
   }
 
   private interface Condition {

@@ -9,11 +9,13 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import palegate.server.testkit.Browser;
 import palegate.server.testkit.InDemo;
+import palegate.server.testkit.ReadsTheDemo;
 import palegate.server.testkit.TestApplication;
 import tools.jackson.databind.JsonNode;
 
 /** What is typed as a question has the answer that the rooms give, from what whoever asks may know. */
 @ExtendWith(InDemo.class)
+@ReadsTheDemo
 class AskingTest {
   private static JsonNode ask(Browser browser, String text) {
     Browser.Answer answer = browser.get("/api/asking?text=" + URLEncoder.encode(text, StandardCharsets.UTF_8));

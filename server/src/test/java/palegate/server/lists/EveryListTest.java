@@ -12,11 +12,13 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import palegate.server.testkit.Browser;
 import palegate.server.testkit.InDemo;
+import palegate.server.testkit.ReadsTheDemo;
 import palegate.server.testkit.TestApplication;
 import tools.jackson.databind.JsonNode;
 
 /** Every list that can be long can be searched and put in order, forwards and backwards. */
 @ExtendWith(InDemo.class)
+@ReadsTheDemo
 class EveryListTest {
   /** A list, an order of it, where its lines are, and what is in order then; {@code #} counts. ROLE is one that is granted. */
   private static final List<String> ORDERS = List.of(

@@ -8,10 +8,12 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import palegate.server.testkit.Browser;
 import palegate.server.testkit.InDemo;
+import palegate.server.testkit.ReadsTheDemo;
 import palegate.server.testkit.TestApplication;
 import tools.jackson.databind.JsonNode;
 
 @ExtendWith(InDemo.class)
+@ReadsTheDemo
 class PeopleRoomTest {
   private static Browser.Answer draft(Browser browser, Map<String, Object> change) {
     return browser.post("/api/draft/changes", change);

@@ -15,11 +15,13 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import palegate.server.testkit.Browser;
 import palegate.server.testkit.InDemo;
+import palegate.server.testkit.ReadsTheDemo;
 import palegate.server.testkit.TestApplication;
 import tools.jackson.databind.JsonNode;
 
 /** However a rehearsal is narrowed, its three lists tell the same story: that of each person at each place. */
 @ExtendWith(InDemo.class)
+@ReadsTheDemo
 class NarrowingTest {
   private Browser wenna;
   private List<JsonNode> pairs;

@@ -10,10 +10,12 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import palegate.server.testkit.Browser;
 import palegate.server.testkit.InDemo;
+import palegate.server.testkit.ReadsTheDemo;
 import palegate.server.testkit.TestApplication;
 import tools.jackson.databind.JsonNode;
 
 @ExtendWith(InDemo.class)
+@ReadsTheDemo
 class PreviewTest {
   private static Map<String, Object> breaking(String place, Map<String, Object> more) {
     Map<String, Object> change = new java.util.HashMap<>(Map.of("kind", "break", "place", place));

@@ -8,10 +8,12 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import palegate.server.testkit.Browser;
 import palegate.server.testkit.InDemo;
+import palegate.server.testkit.ReadsTheDemo;
 import palegate.server.testkit.TestApplication;
 import tools.jackson.databind.JsonNode;
 
 @ExtendWith(InDemo.class)
+@ReadsTheDemo
 class RolesRoomTest {
   private static JsonNode role(Browser browser, String id) {
     return browser.get("/api/roles").body().valueStream().filter(role -> role.path("id").asString().equals(id)).findFirst().orElseThrow();

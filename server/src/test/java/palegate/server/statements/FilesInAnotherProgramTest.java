@@ -20,11 +20,13 @@ import org.junit.jupiter.api.io.TempDir;
 import palegate.server.testkit.Browser;
 import palegate.server.testkit.InDemo;
 import palegate.server.testkit.OfficeProgram;
+import palegate.server.testkit.ReadsTheDemo;
 import palegate.server.testkit.TestApplication;
 import tools.jackson.databind.JsonNode;
 
 /** Statements opened in another spreadsheet program: what it saves can still be checked, and what it prints can be read. */
 @ExtendWith(InDemo.class)
+@ReadsTheDemo
 class FilesInAnotherProgramTest {
   private static final List<String> ASKED = List.of("kind=place&id=lib-board", "kind=place&grouping=none&id=lib-board", "kind=outsiders", "kind=lists&id=lib-ten", "kind=walls", "kind=groups", "kind=roles", "kind=duties", "kind=conditions");
   /** Of eight points, less what programs round. */

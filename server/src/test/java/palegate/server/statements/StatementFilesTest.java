@@ -17,10 +17,12 @@ import palegate.exports.Cells;
 import palegate.exports.FileFormat;
 import palegate.server.testkit.Browser;
 import palegate.server.testkit.InDemo;
+import palegate.server.testkit.ReadsTheDemo;
 import palegate.server.testkit.TestApplication;
 import tools.jackson.databind.JsonNode;
 
 @ExtendWith(InDemo.class)
+@ReadsTheDemo
 class StatementFilesTest {
   private static final String BOARD = "/api/statements/file?kind=place&grouping=none&id=lib-board&format=";
 

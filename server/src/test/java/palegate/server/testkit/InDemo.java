@@ -6,7 +6,7 @@ import org.junit.jupiter.api.extension.ParameterContext;
 import org.junit.jupiter.api.extension.ParameterResolver;
 
 /**
- * Gives a test class, and the classes nested in it, an application of its own with the demo in it;
+ * Gives a test class, and the classes nested in it, an application of its own with the demo in it, or the one that all share which only read it;
  * drafts are discarded between tests.
  */
 public final class InDemo implements BeforeEachCallback, ParameterResolver {
@@ -49,6 +49,9 @@ public final class InDemo implements BeforeEachCallback, ParameterResolver {
       outermost = outermost.getParent().get();
     }
     Class<?> tests = outermost.getRequiredTestClass();
+    if (tests.isAnnotationPresent(ReadsTheDemo.class)) {
+      return context.getRoot().getStore(HERE).getOrComputeIfAbsent("read", any -> Running.begin(ReadsTheDemo.class), Running.class).application();
+    }
     return outermost.getStore(HERE).getOrComputeIfAbsent("running", any -> Running.begin(tests), Running.class).application();
   }
 }

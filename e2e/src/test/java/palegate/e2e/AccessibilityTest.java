@@ -156,7 +156,7 @@ class AccessibilityTest {
     rooms.put("/people/units", ".tree [data-row]");
     rooms.put("/people/side-by-side", ".comparison");
     rooms.put("/between", "[data-row]");
-    rooms.put("/journal/contents", "[data-row]");
+    rooms.put("/journal/contents", ".fills [role=table]");
     rooms.put("/walls/wall-pilgrim?view=gaps", ".gap");
     rooms.put("/walls/new", ".kinds");
     rooms.put("/walk", ".begin form");

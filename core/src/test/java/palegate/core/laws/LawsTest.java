@@ -42,7 +42,7 @@ import palegate.core.walls.Wall;
 
 /** What holds whatever the structure: each law on random structures, standing and now, around every edge of dates. */
 class LawsTest {
-  private static final int STRUCTURES = 320;
+  private static final int STRUCTURES = 240;
   private static final Role ALL_NINE = new Role("all-nine", "All nine", Rights.ALL);
 
   /** Which way everyone's rights may move. */

@@ -40,7 +40,7 @@ class DifferenceDigestTest {
 
   @Test
   void is_the_same_however_people_places_and_classes_are_numbered() {
-    for (long seed = FIRST_SEED; seed < FIRST_SEED + 600; seed++) {
+    for (long seed = FIRST_SEED; seed < FIRST_SEED + 420; seed++) {
       Structure before = RandomStructures.fromSeed(seed);
       Snapshot snapshot = Snapshot.of(before);
       List<Change> changes = seed % 2 == 0 ? RandomDrafts.fromSeed(before, seed) : RandomLayouts.fromSeed(before, seed);

@@ -15,7 +15,7 @@ withDefaults(
 </script>
 
 <template>
-  <div class="room">
+  <div class="room pg-room">
     <div v-if="$slots.head" class="head"><slot name="head" /></div>
     <div class="sides">
       <section class="left" :aria-label="list" :style="{ width: alone ? '100%' : width }"><slot name="list" /></section>
@@ -25,13 +25,6 @@ withDefaults(
 </template>
 
 <style scoped>
-.room {
-  height: 100%;
-  display: flex;
-  flex-direction: column;
-  gap: 8px;
-  padding: 8px 16px 12px;
-}
 .head {
   flex: none;
   display: flex;

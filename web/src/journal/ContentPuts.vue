@@ -22,7 +22,7 @@ const COLUMNS = [
 </script>
 
 <template>
-  <div class="room">
+  <div class="room pg-room">
     <div class="bar">
       <h1>Content put into documents</h1>
       <div id="find-put" class="find-here"></div>
@@ -57,13 +57,6 @@ const COLUMNS = [
 </template>
 
 <style scoped>
-.room {
-  height: 100%;
-  display: flex;
-  flex-direction: column;
-  gap: 8px;
-  padding: 8px 16px 12px;
-}
 .bar {
   display: flex;
   align-items: center;

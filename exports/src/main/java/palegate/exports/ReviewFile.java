@@ -26,6 +26,7 @@ import org.apache.poi.ss.usermodel.Row;
 import org.apache.poi.ss.usermodel.VerticalAlignment;
 import org.apache.poi.ss.util.CellRangeAddress;
 import org.apache.poi.ss.util.CellRangeAddressList;
+import org.apache.poi.xssf.usermodel.XSSFRow;
 import org.apache.poi.xssf.usermodel.XSSFSheet;
 import org.apache.poi.xssf.usermodel.XSSFWorkbook;
 import palegate.core.rounds.Decision;
@@ -45,12 +46,13 @@ public final class ReviewFile {
   private static final String MARK = "Pale Gate review 1";
   private static final String ITEMS = "Items";
   private static final List<String> TITLES = List.of("What", "Where", "Since", "People", "Outsiders", "If it is removed", "Decision", "Change to role", "New end", "Comment", "Key", "Digest");
-  private static final List<Integer> WIDTHS = List.of(27, 20, 14, 7, 9, 18, 9, 10, 10, 10, 10, 10);
+  /** Together they print at eight points; the last two are hidden. */
+  static final List<Integer> WIDTHS = List.of(24, 17, 14, 7, 9, 17, 9, 9, 10, 18, 10, 10);
   private static final int DECISION = 6;
   private static final int ROLE = 7;
   private static final int UNTIL = 8;
   private static final int COMMENT = 9;
-  private static final int KEY = 10;
+  static final int KEY = 10;
   private static final int DIGEST = 11;
   private static final int CHARACTER = 256;
   private static final int INSTRUCTION = 84;
@@ -118,8 +120,10 @@ public final class ReviewFile {
     }
     for (int i = 0; i < items.size(); i++) {
       List<String> cells = cells(items.get(i));
-      Row row = sheet.createRow(i + 1);
+      XSSFRow row = sheet.createRow(i + 1);
       row.setHeightInPoints(PrintedColumns.height(cells.subList(0, KEY), WIDTHS));
+      // The row grows with the comment that is written into it.
+      row.getCTRow().setCustomHeight(false);
       for (int column = 0; column < cells.size(); column++) {
         row.createCell(column).setCellValue(Cells.ofWorkbook(cells.get(column)));
         row.getCell(column).setCellStyle(column >= DECISION && column <= COMMENT ? answer : fact);

@@ -37,4 +37,9 @@ class PrintedColumnsTest {
     assertThat(PrintedColumns.height(List.of("one\ntwo", ""), List.of(20, 20))).isEqualTo(2 * 15f);
     assertThat(PrintedColumns.height(List.of("x".repeat(30_000)), List.of(10))).isLessThan(410);
   }
+
+  @Test
+  void what_a_reviewer_fills_in_fits_a_page() {
+    assertThat(ReviewFile.WIDTHS.subList(0, ReviewFile.KEY).stream().mapToInt(Integer::intValue).sum()).isLessThanOrEqualTo(PrintedColumns.CHARACTERS_AT_MOST);
+  }
 }

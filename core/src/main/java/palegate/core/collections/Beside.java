@@ -3,14 +3,22 @@ package palegate.core.collections;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.CompletionException;
 import java.util.concurrent.Executor;
-import java.util.concurrent.ForkJoinPool;
+import java.util.concurrent.SynchronousQueue;
+import java.util.concurrent.ThreadPoolExecutor;
+import java.util.concurrent.TimeUnit;
 
 /**
  * One piece of work after another, each beside whoever hands it on: what is made meanwhile can be handed on next. They run in the
- * order in which they were handed on, on a thread that is there already; at once where there is one processor only.
+ * order in which they were handed on. There is a thread for each processor, kept for such pieces alone, so that nobody waits for what takes
+ * long elsewhere; where none is free, whoever hands on does the piece.
  */
 public final class Beside {
-  private static final Executor THREADS = ForkJoinPool.getCommonPoolParallelism() > 0 ? ForkJoinPool.commonPool() : Runnable::run;
+  private static final int SECONDS_KEPT = 30;
+  private static final Executor THREADS = new ThreadPoolExecutor(0, Runtime.getRuntime().availableProcessors(), SECONDS_KEPT, TimeUnit.SECONDS, new SynchronousQueue<>(), piece -> {
+    Thread thread = new Thread(piece, "beside");
+    thread.setDaemon(true);
+    return thread;
+  }, new ThreadPoolExecutor.CallerRunsPolicy());
 
   private CompletableFuture<Void> running = CompletableFuture.completedFuture(null);
 

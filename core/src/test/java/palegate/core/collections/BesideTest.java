@@ -5,7 +5,10 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.concurrent.CountDownLatch;
+import java.util.concurrent.TimeUnit;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 
 class BesideTest {
@@ -26,5 +29,27 @@ class BesideTest {
     });
     assertThatThrownBy(() -> beside.handOn(() -> {})).isInstanceOf(IllegalArgumentException.class).hasMessage("full");
     beside.giveUp();
+  }
+
+  @Test
+  void whoever_hands_on_does_not_wait_for_the_long_pieces_of_others() {
+    CountDownLatch end = new CountDownLatch(1);
+    List<Beside> others = Stream.generate(Beside::new).limit(Runtime.getRuntime().availableProcessors()).toList();
+    others.forEach(other -> other.handOn(() -> await(end)));
+    List<Integer> done = new ArrayList<>();
+    Beside beside = new Beside();
+    IntStream.range(0, 100).forEach(i -> beside.handOn(() -> done.add(i)));
+    beside.finish();
+    end.countDown();
+    others.forEach(Beside::finish);
+    assertThat(done).hasSize(100);
+  }
+
+  private static void await(CountDownLatch end) {
+    try {
+      assertThat(end.await(1, TimeUnit.MINUTES)).isTrue();
+    } catch (InterruptedException stopped) {
+      Thread.currentThread().interrupt();
+    }
   }
 }

@@ -21,8 +21,8 @@ import palegate.core.people.Person;
 import palegate.core.people.Unit;
 import palegate.core.places.Place;
 import palegate.core.roles.Role;
-import palegate.core.types.DocumentType;
 import palegate.core.structure.Alteration;
+import palegate.core.types.DocumentType;
 import palegate.core.walls.Wall;
 
 /** The exact content of a thing, field by field in words: two that differ in anything but their id have different words. */

@@ -75,7 +75,7 @@ class PlaceRows {
           PlaceKind kind = PlaceKind.parse(row.getString("kind"));
           String id = row.getString("place");
           return Dated.of(row, new Place(kind.isContainer() ? ids.share(id) : id, kind, ids.share(row.getString("parent")), row.getString("name"),
-              row.getBoolean("stands_alone"), labels.getOrDefault(Dated.Key.of(row, "place"), Map.of()), ids.share(row.getString("type")),
+              row.getBoolean("stands_alone"), labels.getOrDefault(new Dated.Key(id, row.getLong("began")), Map.of()), ids.share(row.getString("type")),
               ids.share(row.getString("owner")), row.getString("target"), guards(row), conditions(row)));
         })
         .list();

@@ -190,12 +190,6 @@ public class StructureStore {
     };
   }
 
-  /** What a change made of the structure before it. O(what it altered). */
-  @Transactional(readOnly = true)
-  public Structure after(Structure before, long change) {
-    return Alteration.applied(before, alteredBy(change));
-  }
-
   /** The newest structure, and the change that it is as of. */
   public record Newest(long change, Structure structure) {}
 

@@ -41,7 +41,7 @@ class HistoryTest {
   void what_a_change_made_of_the_state_before_it_is_the_state_after_it(TestApplication app) {
     StructureStore store = app.bean(StructureStore.class);
     for (long change = 2; change <= store.head(); change++) {
-      assertThat(sorted(store.after(store.asOf(change - 1), change))).as("change %d", change).isEqualTo(sorted(store.asOf(change)));
+      assertThat(sorted(Alteration.applied(store.asOf(change - 1), store.alteredBy(change)))).as("change %d", change).isEqualTo(sorted(store.asOf(change)));
     }
   }
 
@@ -80,7 +80,7 @@ class HistoryTest {
     bundles.bringIn(before, "test", "Test", "summer is over", Instant.parse("2026-11-24T11:00:01Z"));
     assertThat(snapshots.structureAsOf(between).groups().get("g-regatta").members()).containsExactly(mia);
     assertThat(snapshots.structureAsOf(between - 1).groups()).doesNotContainKey("g-regatta");
-    assertThat(sorted(store.after(snapshots.structureAsOf(between), between + 1))).isEqualTo(sorted(before));
+    assertThat(sorted(Alteration.applied(snapshots.structureAsOf(between), store.alteredBy(between + 1)))).isEqualTo(sorted(before));
     assertEveryStateIsFoundFromTheNewest(store);
   }
 

@@ -56,4 +56,39 @@ class MigrationsTest {
       }
     }
   }
+
+  /** For a day 26 and 27 were others: what they made is what 26 to 28 make. */
+  @Test
+  void whoever_installed_when_two_migrations_had_other_numbers_goes_on_with_all_that_is_there() {
+    try (TestDatabase database = TestDatabase.start()) {
+      Flyway.configure().dataSource(database.url(), "palegate_owner", database.ownerPassword()).locations("classpath:db/migration").target("25").load().migrate();
+      Flyway.configure().dataSource(database.url(), "palegate_owner", database.ownerPassword()).locations("classpath:db/as-of-29-november").ignoreMigrationPatterns("*:missing").load().migrate();
+      JdbcClient owner = database.asOwner();
+      owner.sql("INSERT INTO accounts (login, name, password_hash) VALUES ('old.hand', 'Old Hand', '{noop}x')").update();
+      owner.sql("INSERT INTO finding_assignments (finding_key, assignee, assigned_by, assigned_at) VALUES ('group-empty group:g', 'old.hand', 'old.hand', '2026-11-29 18:00:00')").update();
+      owner.sql("INSERT INTO finding_limits (soon_days, checked_out_days, nearly_same_people, unused_days, draft_days) VALUES (7, 21, 5, 90, 30)").update();
+      for (String start : List.of("first", "again")) {
+        try (TestApplication app = TestApplication.startEmpty(database)) {
+          assertThat(app.bean(FindingFollowUps.class).of(List.of("group-empty group:g")).get("group-empty group:g").name()).as(start).isEqualTo("Old Hand");
+          assertThat(app.bean(FindingSettings.class).now().limits().unusedDays()).as(start).isEqualTo(90);
+        }
+      }
+      assertThat(owner.sql("SELECT version FROM flyway_schema_history WHERE version >= 25 ORDER BY installed_rank").query(Integer.class).list()).startsWith(25, 26, 27, 28, 29);
+      assertThat(columns(owner)).as("as whoever installs today has it").isEqualTo(columnsOfToday());
+    }
+  }
+
+  private static List<String> columnsOfToday() {
+    try (TestDatabase database = TestDatabase.start()) {
+      Flyway.configure().dataSource(database.url(), "palegate_owner", database.ownerPassword()).locations("classpath:db/migration").load().migrate();
+      return columns(database.asOwner());
+    }
+  }
+
+  private static List<String> columns(JdbcClient owner) {
+    return owner.sql("""
+        SELECT CONCAT_WS(' ', table_name, column_name, column_type, is_nullable, column_key) FROM information_schema.columns
+        WHERE table_schema = DATABASE() ORDER BY table_name, ordinal_position
+        """).query(String.class).list();
+  }
 }

@@ -30,7 +30,7 @@ const COLUMNS = [
     </div>
     <p class="quiet">
       Whoever may revise a document puts content into it without a draft; no change holds that, so it is listed here.
-      <template v-if="cut">Only the newest 20,000 are looked through.</template>
+      <template v-if="cut">Only the newest 20,000 are listed.</template>
     </p>
     <div class="sheet fills">
       <PagedList

@@ -45,7 +45,6 @@ final class JournalFigures {
       timed("a page of the journal", session, "/api/journal?limit=60");
       timed("who gained and lost over all of them, first page", session, "/api/journal/between?from=" + began.minusSeconds(30) + "&until=" + Instant.now() + "&limit=60");
       timed("a change opened", session, "/api/journal/5000");
-      timed("a file of who gained and lost over all of them", session, "/api/statements/file?kind=difference&format=CSV&from=" + began.minusSeconds(30));
       String week = began.plusSeconds(CHANGES * 30L).toString();
       timed("over the last five thousand, first page", session, "/api/journal/between?from=" + week + "&until=" + Instant.now() + "&limit=60");
     }

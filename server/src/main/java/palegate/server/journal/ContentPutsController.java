@@ -20,10 +20,10 @@ class ContentPutsController {
   /** @param version the first content of a document is version 1 */
   record ContentPut(String place, String path, int version, String mediaType, String by, Instant at) {}
 
-  /** @param cut whether there may be older ones that are not listed */
+  /** @param cut whether there are older ones that are not listed */
   record ContentPuts(boolean cut, Page<ContentPut> puts) {}
 
-  private static final int READ_AT_MOST = 20_000;
+  private static final int LISTED_AT_MOST = 20_000;
 
   private final Contents contents;
   private final Viewpoints viewpoints;
@@ -37,10 +37,11 @@ class ContentPutsController {
   @GetMapping
   ContentPuts contents(@ParameterObject PageRequest part, Principal who) {
     Snapshot state = viewpoints.known(who.getName()).snapshot();
-    List<Contents.Put> read = contents.newest(READ_AT_MOST);
-    List<Contents.Put> known = read.stream().filter(put -> state.placeNumber(put.place()) >= 0)
+    // Whether there are older ones is asked of those alone that may be known.
+    List<Contents.Put> known = contents.newest(place -> state.placeNumber(place) >= 0, LISTED_AT_MOST + 1);
+    List<Contents.Put> found = known.stream().limit(LISTED_AT_MOST)
         .filter(put -> part.takesAll() || part.takes(state.pathText(state.placeNumber(put.place())), put.by())).toList();
-    return new ContentPuts(read.size() == READ_AT_MOST, Page.of(known, part.offset(), part.limit(),
+    return new ContentPuts(known.size() > LISTED_AT_MOST, Page.of(found, part.offset(), part.limit(),
         put -> new ContentPut(put.place(), state.pathText(state.placeNumber(put.place())), put.version(), put.mediaType(), put.by(), put.at())));
   }
 }

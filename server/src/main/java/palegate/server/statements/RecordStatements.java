@@ -28,6 +28,7 @@ import palegate.core.structure.Structure;
 import palegate.server.rounds.RoundEvidence;
 import palegate.server.shell.Problem;
 import palegate.server.store.ChangeLog;
+import palegate.server.store.History;
 import palegate.server.store.Openings;
 import palegate.server.viewpoint.KnownBetween;
 import palegate.server.viewpoint.KnownChanges;
@@ -39,6 +40,8 @@ class RecordStatements {
   private static final DateTimeFormatter WHEN = DateTimeFormatter.ofPattern("uuuu-MM-dd HH:mm", Locale.UK).withZone(ZoneOffset.UTC);
   private static final int DAYS_USUALLY = 28;
   private static final int OPENINGS_AT_MOST = 200_000;
+  /** Over more changes than can be held, what did it is told of so many people at places. */
+  private static final int PAIRS_AT_MOST = 20_000;
 
   private final ChangeLog log;
   private final KnownBetween knownBetween;
@@ -115,7 +118,7 @@ class RecordStatements {
   }
 
   private StatementTable difference(Recipe recipe, Instant from, Instant until, String account) {
-    Between between = knownBetween.of(account, from, until);
+    Between between = knownBetween.ofEach(account, from, until);
     Map<Long, KnownChanges.Known> known = knownChanges.to(account);
     Map<Long, String> notes = log.notes(between.numbers().filter(number -> known == null || known.get(number) == KnownChanges.Known.ALL).toList());
     Snapshot last = between.last();
@@ -123,6 +126,10 @@ class RecordStatements {
     // What has gone since is told by where it stood at the beginning.
     Set<String> below = new HashSet<>(atAndBelow(last, recipe.id()));
     below.addAll(atAndBelow(between.first(), recipe.id()));
+    if (between.changes() > History.CHANGES_AT_MOST && between.difference().pairs().filter(pair -> below.contains(pair.place().id())).limit(PAIRS_AT_MOST + 1L).count() > PAIRS_AT_MOST) {
+      throw Problem.of(HttpStatus.UNPROCESSABLE_CONTENT, "too-many-changes", "Too many changes at once", between.changes() + " changes lie between the two days, and more than " + PAIRS_AT_MOST
+          + " rows would have to say which of them did it. Choose days closer to each other or a smaller place, or look at it page by page under Journal, Between two days.");
+    }
     Map<String, String> counts = counts(between, below);
     return new StatementTable("Who gained and lost what" + where + " from " + WHEN.format(from) + " until " + WHEN.format(until), counts, List.of(new Column("person", "Person", 26, false, true), new Column("standing", "Staff or outsider", 12, false, false),
         new Column("place", "Place", 60, false, true), new Column("gained", "Gained", 24, false, false), new Column("lost", "Lost", 24, false, false), new Column("by", "By which change", 50, false, false)),

@@ -11,6 +11,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Predicate;
+import java.util.stream.Stream;
 import org.springframework.http.HttpStatus;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
@@ -22,6 +23,7 @@ import palegate.server.shell.Problem;
 @Component
 public class Contents {
   public static final int BYTES_AT_MOST = 2 * 1024 * 1024;
+  private static final int READ_AT_ONCE = 1_000;
 
   private static final Map<String, Predicate<byte[]>> KINDS = Map.of(
       "text/plain", Contents::isText,
@@ -65,15 +67,17 @@ public class Contents {
   /** A version that was put into a document of the present. */
   public record Put(String place, int version, String mediaType, String by, Instant at) {}
 
-  /** What was put last, newest first. */
-  public List<Put> newest(int atMost) {
-    return jdbc.sql("""
+  /** What was put last into places that are wanted, newest first. Whatever stands between them is passed over as it is read. */
+  public List<Put> newest(Predicate<String> wanted, int atMost) {
+    try (Stream<Put> all = jdbc.sql("""
             SELECT d.place, d.version, d.media_type, a.name, d.put_at
             FROM document_contents d JOIN places p ON p.id = d.place AND p.life = d.life JOIN accounts a ON a.login = d.put_by
-            ORDER BY d.put_at DESC, d.place, d.version DESC LIMIT :most
+            ORDER BY d.put_at DESC, d.place, d.version DESC
             """)
-        .param("most", atMost)
-        .query((row, i) -> new Put(row.getString("place"), row.getInt("version"), row.getString("media_type"), row.getString("name"), Instants.read(row, "put_at"))).list();
+        .withFetchSize(READ_AT_ONCE)
+        .query((row, i) -> new Put(row.getString("place"), row.getInt("version"), row.getString("media_type"), row.getString("name"), Instants.read(row, "put_at"))).stream()) {
+      return all.filter(put -> wanted.test(put.place())).limit(atMost).toList();
+    }
   }
 
   /** @param version 0 for the newest */

@@ -4,6 +4,7 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Component;
 import palegate.core.journal.Between;
@@ -38,6 +39,13 @@ public class History {
           "The journal begins later than that. Choose a later day.");
     }
     return snapshots.asOf(number);
+  }
+
+  /** The state that held at one instant, then every later one up to another; empty if they are more than are held at once. O(first state + changes). */
+  public Optional<List<Between.State>> between(Instant from, Instant until) {
+    Snapshots.Numbered first = at(from);
+    List<ChangeLog.Logged> changes = log.between(first.change(), log.inForceAt(until));
+    return changes.size() > CHANGES_AT_MOST ? Optional.empty() : Optional.of(states(first, from, changes));
   }
 
   /** As many states before an instant as are held at once, each since its change: all of them, if there are no more. O(first state + changes). */

@@ -48,6 +48,8 @@ class ContentPutsTest {
     assertThat(puts(ola, "").path("total").asInt()).as("nor that anything was put").isEqualTo(olas);
     assertThat(lines(puts(oriel, "wenna"))).hasSize(2);
     assertThat(lines(puts(oriel, "nobody-of-that-name"))).isEmpty();
+    assertThat(contents.newest(hidden::equals, 1)).as("what is wanted, however much stands before it").singleElement().satisfies(put -> assertThat(put.version()).isEqualTo(first + 1));
+    assertThat(contents.newest(place -> false, 1)).isEmpty();
     assertThat(app.signedIn("mia.torrance").get("/api/journal/contents").status()).isEqualTo(app.signedIn("mia.torrance").get("/api/journal").status());
   }
 }

@@ -9,12 +9,10 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import palegate.server.testkit.Browser;
 import palegate.server.testkit.InDemo;
-import palegate.server.testkit.ReadsTheDemo;
 import palegate.server.testkit.TestApplication;
 import tools.jackson.databind.JsonNode;
 
 @ExtendWith(InDemo.class)
-@ReadsTheDemo
 class JournalTest {
   @Test
   void every_change_stands_there_with_author_time_and_note_newest_first(TestApplication app) {

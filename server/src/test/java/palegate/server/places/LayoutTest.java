@@ -8,12 +8,10 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import palegate.server.testkit.Browser;
 import palegate.server.testkit.InDemo;
-import palegate.server.testkit.ReadsTheDemo;
 import palegate.server.testkit.TestApplication;
 import tools.jackson.databind.JsonNode;
 
 @ExtendWith(InDemo.class)
-@ReadsTheDemo
 class LayoutTest {
   @Test
   void an_outline_becomes_places_one_below_the_other_and_is_shown_before_it_is_drafted(TestApplication app) {

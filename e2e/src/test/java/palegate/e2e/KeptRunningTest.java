@@ -10,6 +10,7 @@ import java.nio.file.attribute.PosixFilePermissions;
 import java.time.Duration;
 import java.util.List;
 import java.util.concurrent.TimeUnit;
+import java.util.concurrent.locks.LockSupport;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -28,7 +29,7 @@ class KeptRunningTest {
         start)
           [ ! -e "$2/full" ] || { : >"$2/tried"; echo "The disk is full." >&2; exit 1; }
           setsid sleep 600 </dev/null >/dev/null 2>&1 8>&- 9>&- &
-          echo $! >"$2/m.pid"
+          echo $! >"$2/m.pid.new" && mv "$2/m.pid.new" "$2/m.pid"
           for file in port password owner-password; do echo 1 >"$2/$file"; done ;;
         stop) [ ! -s "$2/m.pid" ] || kill "$(cat "$2/m.pid")"; rm -f "$2/m.pid" ;;
         status) [ -s "$2/m.pid" ] && kill -0 "$(cat "$2/m.pid")" 2>/dev/null ;;
@@ -111,7 +112,10 @@ class KeptRunningTest {
     until(() -> Files.exists(home.resolve("database/tried")));
     assertThat(ProcessHandle.of(pid("keeper.pid")).filter(ProcessHandle::isAlive)).isPresent();
     Files.delete(full);
-    until(() -> pid("database/m.pid") != database && ProcessHandle.of(pid("database/m.pid")).filter(ProcessHandle::isAlive).isPresent());
+    until(() -> {
+      Path pid = home.resolve("database/m.pid");
+      return Files.exists(pid) && pid("database/m.pid") != database && ProcessHandle.of(pid("database/m.pid")).filter(ProcessHandle::isAlive).isPresent();
+    });
   }
 
   private interface Condition {
@@ -126,7 +130,7 @@ class KeptRunningTest {
     long end = System.nanoTime() + LONGEST.toNanos();
     while (!condition.holds()) {
       assertThat(System.nanoTime()).as("in time").isLessThan(end);
-      Thread.onSpinWait();
+      LockSupport.parkNanos(20_000_000);
     }
   }
 

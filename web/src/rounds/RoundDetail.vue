@@ -48,12 +48,16 @@ async function act(doing: () => Promise<unknown>): Promise<boolean> {
     return false
   }
 }
-async function carryOut() {
+/** Of all into the draft in hand, or of one reviewer into a draft of its own. */
+async function carryOut(reviewer?: { person: string; name: string }) {
   await act(async () => {
-    const found = await answer(api.GET('/api/rounds/{id}/changes', { params: { path: { id: props.id } } }))
+    const found = await answer(api.GET('/api/rounds/{id}/changes', { params: { path: { id: props.id }, query: reviewer === undefined ? {} : { reviewer: reviewer.person } } }))
     left.value = found.left
-    if (found.changes.length > 0) await draft(found.changes)
-    else notices.say('There is nothing to carry out now.')
+    if (found.changes.length > 0) {
+      if (reviewer !== undefined) await answer(api.POST('/api/drafts', { body: { name: `${round.value?.name ?? ''}: ${reviewer.name}`.slice(0, 200) } }))
+      await draft(found.changes)
+    }
+    if (found.changes.length === 0) notices.say('There is nothing to carry out now.')
   })
 }
 async function remind() {
@@ -111,7 +115,7 @@ const toDo = computed(() => round.value?.outcomes.find((one) => one.outcome === 
       </div>
     </div>
     <div v-if="round.open && round.mayRun && toDo > 0" class="caution carry" role="status">
-      <span>{{ counted(toDo, 'decision') }} to carry out.</span> <v-btn size="small" class="is-main" :loading="busy" @click="carryOut">Put them into the draft</v-btn>
+      <span>{{ counted(toDo, 'decision') }} to carry out.</span> <v-btn size="small" class="is-main" :loading="busy" @click="carryOut()">Put them into the draft</v-btn>
     </div>
     <ul v-if="left.length > 0" class="left" aria-label="Not carried out">
       <li v-for="one in left" :key="one.number">{{ one.sentence }} {{ one.why }}</li>
@@ -120,7 +124,7 @@ const toDo = computed(() => round.value?.outcomes.find((one) => one.outcome === 
     <table class="reviewers">
       <caption class="quiet">Reviewers</caption>
       <thead>
-        <tr><th scope="col">Who</th><th scope="col">Decided</th><th scope="col">Questions, not theirs</th><th scope="col">Handed in</th></tr>
+        <tr><th scope="col">Who</th><th scope="col">Decided</th><th scope="col">Questions, not theirs</th><th scope="col">Handed in</th><th scope="col">To carry out</th></tr>
       </thead>
       <tbody>
         <tr v-for="one in round.reviewers" :key="one.person ?? ''">
@@ -128,6 +132,10 @@ const toDo = computed(() => round.value?.outcomes.find((one) => one.outcome === 
           <td>{{ one.decided }} of {{ one.items }}</td>
           <td>{{ one.questions }}</td>
           <td>{{ one.handedInAt ? moment(one.handedInAt) : 'not yet' }}</td>
+          <td>
+            {{ one.toDo }}
+            <button v-if="round.open && round.mayRun && one.toDo > 0 && one.handedInAt && one.person !== undefined" type="button" class="linklike" :disabled="busy" :aria-label="`Draft by itself what ${one.name} decided`" @click="carryOut({ person: one.person, name: one.name ?? '' })">into a draft of its own</button>
+          </td>
         </tr>
       </tbody>
     </table>

@@ -12,7 +12,9 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Service;
 import palegate.core.certificates.Certificate;
@@ -20,6 +22,7 @@ import palegate.core.duties.Duty;
 import palegate.core.rounds.DecidedChange;
 import palegate.core.rounds.Decision;
 import palegate.core.rounds.ItemKind;
+import palegate.core.rounds.LastUse;
 import palegate.core.rounds.ReviewItem;
 import palegate.core.rounds.ReviewItems;
 import palegate.core.rounds.ReviewScope;
@@ -33,6 +36,7 @@ import palegate.server.session.Accounts;
 import palegate.server.shell.Problem;
 import palegate.server.store.ChangeLog;
 import palegate.server.store.ItemHistory;
+import palegate.server.store.Openings;
 import palegate.server.store.RoundRecords;
 import palegate.server.store.Snapshots;
 import palegate.server.viewpoint.KnownChanges;
@@ -50,15 +54,17 @@ class Rounds {
 
   private final RoundRecords records;
   private final ItemHistory history;
+  private final Openings openings;
   private final ChangeLog log;
   private final Viewpoints viewpoints;
   private final KnownChanges knownChanges;
   private final Accounts accounts;
   private final Clock clock;
 
-  Rounds(RoundRecords records, ItemHistory history, ChangeLog log, Viewpoints viewpoints, KnownChanges knownChanges, Accounts accounts, Clock clock) {
+  Rounds(RoundRecords records, ItemHistory history, Openings openings, ChangeLog log, Viewpoints viewpoints, KnownChanges knownChanges, Accounts accounts, Clock clock) {
     this.records = records;
     this.history = history;
+    this.openings = openings;
     this.log = log;
     this.viewpoints = viewpoints;
     this.knownChanges = knownChanges;
@@ -201,11 +207,32 @@ class Rounds {
   Map<Integer, String> sinceAndBefore(long round, List<RoundRecords.Item> items, String account) {
     Map<Integer, String> since = since(items, account);
     Map<String, RoundRecords.Before> before = records.before(round);
+    lastUses(items, account).forEach((number, words) -> since.merge(number, words, Rounds::joined));
     items.stream().filter(item -> before.containsKey(item.item().key())).forEach(item -> {
       RoundRecords.Before earlier = before.get(item.item().key());
-      since.merge(item.number(), "Decided before, " + DAY.format(earlier.at()) + ": " + earlier.decision().words(), (words, more) -> words.isEmpty() ? more : words + ". " + more);
+      since.merge(item.number(), "Decided before, " + DAY.format(earlier.at()) + ": " + earlier.decision().words(), Rounds::joined);
     });
     return since;
+  }
+
+  private static String joined(String words, String more) {
+    return words.isEmpty() ? more : words + ". " + more;
+  }
+
+  /** Of what the asker may know: a document that they do not was not opened. */
+  private Map<Integer, String> lastUses(List<RoundRecords.Item> items, String account) {
+    Map<Integer, String> uses = new HashMap<>();
+    Optional<Instant> recorded = openings.recordedFrom();
+    if (recorded.isEmpty() || items.isEmpty()) {
+      return uses;
+    }
+    SnapshotAt moment = known(account);
+    Map<Integer, List<String>> people = new HashMap<>();
+    items.forEach(item -> people.put(item.number(), LastUse.people(moment, item.item())));
+    Map<String, List<LastUse.Opening>> byPerson = openings.lastBy(people.values().stream().flatMap(List::stream).collect(Collectors.toSet()));
+    items.stream().filter(item -> !people.get(item.number()).isEmpty()).forEach(item -> uses.put(item.number(),
+        LastUse.of(moment, item.item(), byPerson).map(last -> "Last used " + DAY.format(last)).orElse("Not used since " + DAY.format(recorded.get()))));
+    return uses;
   }
 
   /**

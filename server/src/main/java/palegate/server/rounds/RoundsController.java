@@ -72,7 +72,8 @@ class RoundsController {
   /** @param older how many more there are that are not listed */
   record RoundRegister(List<RoundLine> rounds, int older) {}
 
-  record ReviewerProgress(@MayBeMissing String person, @MayBeMissing String name, int items, int decided, int questions, @MayBeMissing Instant handedInAt) {}
+  /** @param toDo how many decisions are still to be carried out */
+  record ReviewerProgress(@MayBeMissing String person, @MayBeMissing String name, int items, int decided, int questions, int toDo, @MayBeMissing Instant handedInAt) {}
 
   record OfOutcome(String outcome, int items) {}
 
@@ -196,7 +197,8 @@ class RoundsController {
         place == null || moment.snapshot().placeNumber(place) < 0 ? null : moment.snapshot().pathText(moment.snapshot().placeNumber(place)), round.scope().outsidersOnly(), round.needsComment(), round.due(), round.remindDays(), round.madeAt(), round.madeByName(), round.change(),
         round.closed() == null ? null : round.closed().at(), round.closed() == null ? null : round.closed().byName(), round.closed() == null ? null : round.closed().note(), items.size(),
         byReviewer.entrySet().stream().map(one -> new ReviewerProgress(one.getKey().isEmpty() ? null : one.getKey(), name(structure, one.getKey()), one.getValue().size(), (int) one.getValue().stream().filter(item -> item.decided() != null).count(),
-            (int) one.getValue().stream().filter(item -> item.decided() != null && !item.decided().decision().settles()).count(), deliveries.get(one.getKey()))).toList(),
+            (int) one.getValue().stream().filter(item -> item.decided() != null && !item.decided().decision().settles()).count(),
+            (int) one.getValue().stream().filter(item -> Rounds.outcome(item, now).equals("to do")).count(), deliveries.get(one.getKey()))).toList(),
         outcomes.entrySet().stream().map(one -> new OfOutcome(one.getKey(), one.getValue())).toList(), beside(items, records.before(id)), records.trail(id).stream().map(one -> new TrailLine(one.at(), one.who(), one.what())).toList(), rounds.seen(id, now));
   }
 
@@ -237,9 +239,13 @@ class RoundsController {
         Rounds.outcome(item, now), Rounds.isChanged(item, now));
   }
 
-  /** What the decisions that are handed in come to as changes, for a draft; what cannot be carried out stays open, with the reason. */
+  /**
+   * What the decisions that are handed in come to as changes, for a draft; what cannot be carried out stays open, with the reason.
+   *
+   * @param reviewer only what this one decided; left out, of all
+   */
   @GetMapping("/{id}/changes")
-  ToDraft changes(@PathVariable long id, Principal who) {
+  ToDraft changes(@PathVariable long id, @RequestParam(required = false) String reviewer, Principal who) {
     RoundRecords.Round round = rounds.running(id, who.getName());
     SnapshotAt moment = rounds.known(who.getName());
     Map<String, ReviewItem> now = rounds.standing(who.getName());
@@ -247,7 +253,7 @@ class RoundsController {
     List<ChangeBody> changes = new ArrayList<>();
     List<Undone> left = new ArrayList<>();
     for (RoundRecords.Item item : rounds.items(round, who.getName())) {
-      if (!Rounds.outcome(item, now).equals("to do")) {
+      if (!Rounds.outcome(item, now).equals("to do") || reviewer != null && !reviewer.equals(item.reviewer())) {
         continue;
       }
       RoundRecords.Decided decided = item.decided();

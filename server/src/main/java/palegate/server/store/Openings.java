@@ -1,15 +1,20 @@
 package palegate.server.store;
 
+import java.sql.ResultSet;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.Collection;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
+import palegate.core.rounds.LastUse;
 
 /** Who opened the content of what, took a copy of it out, or was refused (access rules, section 14). Only ever added to. */
 @Component
@@ -89,5 +94,19 @@ public class Openings {
           .stream().filter(one -> others.contains(byPeople ? one.place() : one.person())).forEach(found::add);
     }
     return found;
+  }
+
+  /** When each of some people opened each document last, by person; of present lives. */
+  public Map<String, List<LastUse.Opening>> lastBy(Collection<String> people) {
+    Map<String, List<LastUse.Opening>> byPerson = new HashMap<>();
+    List<String> asked = List.copyOf(people);
+    for (int first = 0; first < asked.size(); first += AT_ONCE) {
+      jdbc.sql("SELECT o.person, o.place, MAX(o.made_at) AS last_at FROM openings o JOIN places p ON p.id = o.place AND p.life = o.life WHERE o.how <> 'refused' AND o.person IN (:some) GROUP BY o.person, o.place")
+          .param("some", asked.subList(first, Math.min(asked.size(), first + AT_ONCE)))
+          .query((ResultSet row) -> {
+            byPerson.computeIfAbsent(row.getString("person"), any -> new ArrayList<>()).add(new LastUse.Opening(row.getString("place"), Instants.read(row, "last_at")));
+          });
+    }
+    return byPerson;
   }
 }

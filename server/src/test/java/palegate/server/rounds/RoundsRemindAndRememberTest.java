@@ -5,12 +5,20 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.CompletableFuture;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
+import palegate.core.access.Grant;
+import palegate.core.people.Subject;
+import palegate.core.rounds.LastUse;
+import palegate.core.snapshot.Snapshot;
+import palegate.core.snapshot.SnapshotAt;
+import palegate.server.store.Openings;
+import palegate.server.store.Snapshots;
 import palegate.server.testkit.Browser;
 import palegate.server.testkit.InDemo;
 import palegate.server.testkit.OwnDatabase;
@@ -97,6 +105,37 @@ class RoundsRemindAndRememberTest {
     ola.post("/api/reviews/" + second + "/decisions", Map.of("numbers", List.of(items.get(1).path("number").asInt(), items.get(2).path("number").asInt()), "decision", "KEEP"));
     JsonNode after = wenna.get("/api/rounds/" + second).body().path("beside");
     assertThat(List.of(after.path("alike").asInt(), after.path("otherwise").asInt())).containsExactly(2, 1);
+  }
+
+  @Test
+  void each_item_says_when_it_was_last_of_use_and_what_one_reviewer_decided_can_be_carried_out_by_itself(TestApplication app) {
+    Browser wenna = app.signedIn("wenna.carrow");
+    Browser ola = app.signedIn("ola.lindqvist");
+    long round = begin(wenna, "Used", null);
+    SnapshotAt moment = app.bean(Snapshots.class).current().snapshot().at(TestApplication.TODAY);
+    Snapshot snapshot = moment.snapshot();
+    Grant grant = snapshot.structure().grants().values().stream().filter(one -> one.subject() instanceof Subject.OfGroup && one.period().holdsAt(TestApplication.TODAY) && !moment.matching(one.subject()).isEmpty() && moment.matching(one.subject()).size() <= LastUse.PEOPLE_AT_MOST
+        && snapshot.path(snapshot.placeNumber(one.place())).contains(snapshot.placeNumber("lib-cas")) && snapshot.below(snapshot.placeNumber(one.place())).anyMatch(snapshot::isDocument)).min(Comparator.comparing(Grant::id)).orElseThrow();
+    String somebody = snapshot.person(moment.matching(grant.subject()).stream().findFirst().orElseThrow()).id();
+    String group = snapshot.structure().groups().get(grant.subject().id()).name();
+    String below = snapshot.place(snapshot.below(snapshot.placeNumber(grant.place())).filter(snapshot::isDocument).findFirst().orElseThrow()).id();
+    Openings openings = app.bean(Openings.class);
+    openings.add("p-wenna", snapshot.structure().places().keySet().iterator().next(), Openings.How.OPEN, Instant.parse("2026-01-05T00:00:00Z"));
+    assertThat(wenna.get("/api/rounds/" + round + "/items?limit=500").body().path("items").valueStream().filter(item -> item.path("sentence").asString().contains(group)))
+        .isNotEmpty().allMatch(item -> item.path("since").asString().contains("Not used since 5 Jan 2026"));
+    openings.add(somebody, below, Openings.How.REFUSED, Instant.parse("2026-04-09T00:00:00Z"));
+    openings.add(somebody, below, Openings.How.COPY, Instant.parse("2026-03-05T00:00:00Z"));
+    assertThat(wenna.get("/api/rounds/" + round + "/items?limit=500").body().path("items").valueStream().filter(item -> item.path("sentence").asString().contains(group)).map(item -> item.path("since").asString()))
+        .as("refused is not used").anyMatch(since -> since.contains("Last used 5 Mar 2026")).noneMatch(since -> since.contains("9 Apr 2026"));
+
+    List<JsonNode> items = items(ola, round);
+    ola.post("/api/reviews/" + round + "/decisions", Map.of("numbers", items.stream().map(item -> item.path("number").asInt()).toList(), "decision", "KEEP"));
+    ola.post("/api/reviews/" + round + "/decisions", Map.of("numbers", List.of(items.get(0).path("number").asInt()), "decision", "REMOVE"));
+    assertThat(ola.post("/api/reviews/" + round + "/handing-in", Map.of()).status()).isEqualTo(204);
+    assertThat(wenna.get("/api/rounds/" + round + "/changes?reviewer=p-ola").body()).isEqualTo(wenna.get("/api/rounds/" + round + "/changes").body());
+    assertThat(wenna.get("/api/rounds/" + round + "/changes?reviewer=p-ola").body().path("changes")).hasSize(1);
+    assertThat(wenna.get("/api/rounds/" + round + "/changes?reviewer=p-mia").body().path("changes")).isEmpty();
+    assertThat(wenna.get("/api/rounds/" + round).body().path("reviewers").valueStream().filter(one -> one.path("person").asString("").equals("p-ola")).map(one -> one.path("toDo").asInt())).containsExactly(1);
   }
 
   private static List<JsonNode> items(Browser reviewer, long round) {

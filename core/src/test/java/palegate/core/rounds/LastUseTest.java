@@ -1,0 +1,40 @@
+package palegate.core.rounds;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.time.Instant;
+import java.util.List;
+import java.util.Map;
+import org.junit.jupiter.api.Test;
+import palegate.core.Harbour;
+import palegate.core.people.Period;
+import palegate.core.people.Subject;
+import palegate.core.snapshot.SnapshotAt;
+
+/** Section 14: which rights are not used is read from what was opened where they reach, by those who have them. */
+class LastUseTest {
+  private static final SnapshotAt NOW = Harbour.snapshot().at(Harbour.NOW);
+  private static final Instant MARCH = Instant.parse("2026-03-01T00:00:00Z");
+  private static final Instant APRIL = Instant.parse("2026-04-01T00:00:00Z");
+
+  private static ReviewItem item(ItemKind kind, Subject subject, String container) {
+    return new ReviewItem("k", kind, subject, "x", container, "x", "reader", Period.ALWAYS, 1, 0, 0, "x", "x");
+  }
+
+  @Test
+  void a_grant_is_used_by_what_its_people_open_there_and_below_and_by_nothing_else() {
+    Map<String, List<LastUse.Opening>> opened = Map.of("mia", List.of(new LastUse.Opening("val1", MARCH), new LastUse.Opening("let2", APRIL)), "ola", List.of(new LastUse.Opening("val1", APRIL)));
+    assertThat(LastUse.of(NOW, item(ItemKind.GRANT, new Subject.OfGroup("trainees"), "c1"), opened)).contains(MARCH);
+    assertThat(LastUse.of(NOW, item(ItemKind.GRANT, new Subject.OfGroup("adjusters"), "cas"), opened)).as("through a group of the group").contains(APRIL);
+    assertThat(LastUse.of(NOW, item(ItemKind.GRANT, new Subject.OfPerson("per"), "cas"), opened)).isEmpty();
+    assertThat(LastUse.of(NOW, item(ItemKind.GRANT, new Subject.OfGroup("trainees"), "gone"), opened)).as("the place is gone").isEmpty();
+  }
+
+  @Test
+  void a_membership_is_used_by_anything_its_member_opens_that_is_known_and_of_a_duty_no_opening_tells() {
+    Map<String, List<LastUse.Opening>> opened = Map.of("mia", List.of(new LastUse.Opening("let2", MARCH), new LastUse.Opening("unknown", APRIL)));
+    assertThat(LastUse.of(NOW, item(ItemKind.MEMBERSHIP, new Subject.OfPerson("mia"), "trainees"), opened)).as("what is not known was not opened").contains(MARCH);
+    assertThat(LastUse.people(NOW, item(ItemKind.DUTY, new Subject.OfPerson("mia"), "access"))).isEmpty();
+    assertThat(LastUse.people(NOW, item(ItemKind.CLEARANCE, new Subject.OfPerson("mia"), "valuation"))).isEmpty();
+  }
+}

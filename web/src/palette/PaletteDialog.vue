@@ -67,12 +67,26 @@ watch(settled, (now) => {
 })
 function enter() {
   const offer = offers.value[at.value]
-  if (offer !== undefined && (settled.value || offer.run !== undefined || offer.kind === 'room')) take(offer)
+  if (offer !== undefined && (settled.value || offer.run !== undefined || offer.fill !== undefined || offer.kind === 'room')) take(offer)
   else waiting.value = !settled.value
 }
+/** Goes on with the first way in which what is typed may go on; where there is none the key does what it always does. */
+function complete(event: KeyboardEvent) {
+  const chosen = offers.value[at.value]
+  const first = chosen?.fill === undefined ? offers.value.find((offer) => offer.fill !== undefined) : chosen
+  if (first === undefined) return
+  event.preventDefault()
+  take(first)
+}
+const field = ref<HTMLInputElement>()
 function take(offer: Offer | undefined) {
   waiting.value = false
   if (offer === undefined) return
+  if (offer.fill !== undefined) {
+    typed.value = offer.fill
+    field.value?.focus()
+    return
+  }
   open.value = false
   remember(login, offer)
   if (offer.to !== undefined) void router.push(offer.to)
@@ -83,9 +97,10 @@ function take(offer: Offer | undefined) {
 
 <template>
   <v-dialog v-model="open" max-width="620" aria-labelledby="palette-title" class="palette">
-    <div v-focus-first class="sheet" @keydown.down.prevent="move(1)" @keydown.up.prevent="move(-1)" @keydown.enter.prevent="enter">
+    <div v-focus-first class="sheet" @keydown.down.prevent="move(1)" @keydown.up.prevent="move(-1)" @keydown.enter.prevent="enter" @keydown.tab.exact="complete">
       <h2 id="palette-title" class="sr">Go to anything, do anything</h2>
       <input
+        ref="field"
         v-model="typed"
         type="text"
         role="combobox"
@@ -109,6 +124,7 @@ function take(offer: Offer | undefined) {
         <template v-else-if="!settled">Looking …</template>
         <template v-else-if="offers.length === 0">Nothing of that name that you may know.</template>
         <template v-else-if="typed.trim() === ''">What you went to last comes first, then what this screen can do.</template>
+        <template v-else-if="offers.some((offer) => offer.fill !== undefined)">↑ ↓ choose, Enter goes there, Tab goes on with the question.</template>
         <template v-else>↑ ↓ choose, Enter goes there.</template>
       </p>
     </div>

@@ -16,6 +16,8 @@ export interface Offer {
   thing?: string | undefined
   to?: RouteLocationRaw
   run?: () => void
+  /** What stands in the field when it is taken: the palette stays open, to be typed on. */
+  fill?: string
 }
 
 /** Answers a text with offers. Further ones, such as questions that are typed, are sources like these. */
@@ -42,6 +44,13 @@ export const SOURCES: Source[] = [
         ? back.map((one) => ({ id: `ask ${one.text}`, kind: 'you mean', title: one.name, about: one.about, to: { name: 'ask', query: { q: one.text } } }))
         : [{ id: `ask ${text}`, kind: 'answer', title: found.sentence ?? found.reading ?? text, about: found.reading ?? '', to: { name: 'ask', query: { q: text } } }]
     },
+  },
+  {
+    name: 'completions',
+    room: 'journal',
+    find: async (text) =>
+      // One letter begins everything.
+      text.length < 2 ? [] : (await answer(api.GET('/api/asking/completions', { params: { query: { text } } }))).map((one) => ({ id: `complete ${one}`, kind: 'ask', title: one.trim(), about: one.endsWith(' ') ? '…' : '', fill: one })),
   },
   {
     name: 'places',

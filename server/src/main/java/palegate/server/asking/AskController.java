@@ -15,6 +15,7 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import palegate.core.asking.Answer;
 import palegate.core.asking.Answering;
+import palegate.core.asking.Completion;
 import palegate.core.asking.Named;
 import palegate.core.asking.Question;
 import palegate.core.asking.QuestionReader;
@@ -70,6 +71,12 @@ class AskController {
     return new AnswerView(true, answer.reading(), answer.sentence(), answer.choices().stream().map(choice -> new AskedBack(choice.typed(), choice.options().stream().map(option -> meaning(option, choice.typed(), text)).toList())).toList(),
         answer.missing(), whole ? new Proofs(found.kind(), id(found.person()), id(found.place()), found.thing() == null ? null : found.thing().kind() + ":" + found.thing().id(), found.thing() == null ? null : found.thing().name(),
             found.right() == null ? null : found.right().word(), at) : null);
+  }
+
+  /** How what is being typed may go on, as far as the asker knows the names. */
+  @GetMapping("/api/asking/completions")
+  List<String> completions(@RequestParam String text, Principal who) {
+    return Completion.of(text, viewpoints.known(who.getName()).snapshot());
   }
 
   private static Meaning meaning(Named option, String typed, String text) {

@@ -66,6 +66,15 @@ class AskingTest {
   }
 
   @Test
+  void what_is_being_typed_goes_on_with_names_that_may_be_known_only(TestApplication app) {
+    String typed = "/api/asking/completions?text=" + URLEncoder.encode("who can read C-24", StandardCharsets.UTF_8);
+    assertThat(app.signedIn("wenna.carrow").get(typed).body().toString()).contains("C-2411");
+    assertThat(app.signedIn("ola.lindqvist").get(typed).body().toString()).doesNotContain("C-2411");
+    assertThat(app.signedIn("wenna.carrow").get("/api/asking/completions?text=can%20mia%20torr").body().get(0).asString()).isEqualTo("can Mia Torrance ");
+    assertThat(app.signedIn("mia.torrance").get(typed).status()).isEqualTo(403);
+  }
+
+  @Test
   void what_may_not_be_known_is_called_nothing(TestApplication app) {
     Browser ola = app.signedIn("ola.lindqvist");
     assertThat(ask(ola, "who can read C-2411").path("missing").get(0).asString()).isEqualTo("C-2411");

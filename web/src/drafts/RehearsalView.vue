@@ -7,6 +7,7 @@ import { RIGHTS } from '@/paling/rights'
 import GroupPicker from '@/people/GroupPicker.vue'
 import { counted, moment, number } from '@/common/words'
 import { useDraft } from '@/tray/useDraft'
+import WallWatchNotices from '@/tray/WallWatchNotices.vue'
 import DraftChanges from './DraftChanges.vue'
 import DutyShifts from '@/duties/DutyShifts.vue'
 import PutInForceForm from './PutInForceForm.vue'
@@ -124,6 +125,7 @@ function rights(counts: Record<string, number>): string {
         {{ conflict.person.name }} would be on {{ conflict.sides.length }} sides of the wall {{ conflict.wall }}: {{ conflict.sides.join(' and ') }}.
       </p>
       <p v-for="odd in rehearsal.data.value?.oddWalls ?? []" :key="odd.wall" class="caution">The wall {{ odd.wall }} {{ odd.what }}.</p>
+      <WallWatchNotices />
       <p v-if="narrowed">
         Only {{ narrowed.name }}. <button type="button" class="linklike" @click="narrowed = undefined">Show all</button>
       </p>

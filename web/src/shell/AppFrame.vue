@@ -3,6 +3,7 @@ import { ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { ROOMS } from '@/common/rooms'
 import PaletteDialog from '@/palette/PaletteDialog.vue'
+import ToldNotices from '@/session/ToldNotices.vue'
 import { useSession } from '@/session/useSession'
 import DraftTray from '@/tray/DraftTray.vue'
 import WhyPanel from '@/why/WhyPanel.vue'
@@ -38,6 +39,7 @@ useShortcuts({
     <RoomRail @palette="palette = true" @keys="help = true" />
     <div class="beside">
       <p v-if="outage" class="outage" role="alert">{{ outage }}</p>
+      <ToldNotices />
       <div class="middle">
         <main id="work" tabindex="-1"><router-view /></main>
         <WhyPanel v-if="why.target" />

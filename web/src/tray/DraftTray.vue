@@ -3,14 +3,17 @@ import { computed, ref } from 'vue'
 import { useRoute } from 'vue-router'
 import { counted } from '@/common/words'
 import { useDraft } from './useDraft'
+import { useWallWatch } from './useWallWatch'
 
 const route = useRoute()
 const { draft, isFetching, discard } = useDraft()
+const { notices: watchedNow, more: watchedBesides } = useWallWatch()
 const asking = ref(false)
 
 const changes = computed(() => draft.value?.items.length ?? 0)
 const totals = computed(() => draft.value?.totals)
 const nothing = computed(() => totals.value !== undefined && totals.value.places === 0)
+const watched = computed(() => watchedNow.value.length + watchedBesides.value)
 const cannot = computed(() => draft.value?.items.filter((item) => item.problem !== undefined).length ?? 0)
 
 function to(view: string, show = 'ALL') {
@@ -51,6 +54,9 @@ async function throwAway() {
         </template>
         <template v-if="draft!.wallConflicts > 0">
           · <router-link class="warn" :to="to('people')">{{ counted(draft!.wallConflicts, 'person', 'people') }} on two sides of a wall</router-link>
+        </template>
+        <template v-if="watched > 0">
+          · <router-link class="warn" :to="to('people')">{{ counted(watched, 'thing', 'things') }} against a wall’s purpose</router-link>
         </template>
         <template v-if="draft!.approvalNeeded.length > 0">
           · <router-link class="warn" :to="{ name: 'drafts', params: { id: draft!.id ?? '' } }">somebody else has to approve</router-link>

@@ -7,6 +7,8 @@ import DraftTray from './DraftTray.vue'
 
 const draft = ref<Schemas['Draft']>()
 vi.mock('./useDraft', () => ({ useDraft: () => ({ draft, isFetching: ref(false), discard: { mutateAsync: vi.fn() } }) }))
+const watched = ref<object[]>([])
+vi.mock('./useWallWatch', () => ({ useWallWatch: () => ({ notices: watched, more: ref(0) }) }))
 vi.mock('vue-router', () => ({ useRoute: () => ({ name: 'places' }), createRouter: vi.fn(), createWebHistory: vi.fn() }))
 
 const TOTALS = { peopleGaining: 12, peopleLosing: 3, places: 40, documents: 418, pairsGaining: 99, pairsLosing: 9, outsidersGaining: 0 }
@@ -26,6 +28,7 @@ describe('the tray', () => {
 
   beforeEach(() => {
     draft.value = undefined
+    watched.value = []
   })
 
   it('says what it is for while nothing is drafted', () => {
@@ -58,5 +61,12 @@ describe('the tray', () => {
     })
     expect(tray().text()).toContain('somebody changed the same meanwhile')
     expect(tray().text()).toContain('1 change can no longer be made')
+  })
+
+  it('says what is against the purpose of a wall, to whoever is told of it', () => {
+    draft.value = drafted({})
+    expect(tray().text()).not.toContain('wall’s purpose')
+    watched.value = [{}, {}]
+    expect(tray().text()).toContain('2 things against a wall’s purpose')
   })
 })

@@ -9,6 +9,7 @@ import { useNotices } from '@/common/useNotices'
 import { counted, moment, number } from '@/common/words'
 import Finder from '@/lists/Finder.vue'
 import PersonPicker from '@/people/PersonPicker.vue'
+import { useSession } from '@/session/useSession'
 import WalkPanel from './WalkPanel.vue'
 import WalkRows from './WalkRows.vue'
 import { useWalkQuery, type Beside, type WalkState } from './useWalk'
@@ -18,6 +19,7 @@ const route = useRoute()
 const router = useRouter()
 const client = useQueryClient()
 const notices = useNotices()
+const { may } = useSession()
 const person = computed(() => (typeof route.params.person === 'string' && route.params.person !== '' ? route.params.person : undefined))
 const chosen = ref<Schemas['PersonView']>()
 const reason = ref('')
@@ -47,6 +49,12 @@ const begin = useMutation({
     if (as !== person.value) await router.push({ name: 'walk', params: { person: as } })
     await client.invalidateQueries({ queryKey: ['walk'] })
   },
+})
+const telling = useQuery({ queryKey: ['walk-settings'], queryFn: () => answer(api.GET('/api/walk-settings')) })
+const decide = useMutation({
+  mutationFn: (tells: boolean) => answer(api.PUT('/api/walk-settings', { body: { tells } })),
+  onError: notices.fail,
+  onSettled: () => client.invalidateQueries({ queryKey: ['walk-settings'] }),
 })
 watch(other, async (one) => {
   begunBeside.value = undefined
@@ -88,6 +96,9 @@ const compares = computed(() => (beside.value === 'person' && begunBeside.value 
       <form class="sheet pg-dialog" @submit.prevent="begin.mutate(person ?? chosen!.id)">
         <PersonPicker v-if="person === undefined" v-model="chosen" label="As whom" />
         <v-text-field v-model="reason" label="Why, in a sentence: it is written down with the walk" maxlength="2000" />
+        <v-checkbox v-if="may('system')" :model-value="telling.data.value?.tells ?? false" label="People are told by a letter when somebody walks as them" hide-details :disabled="decide.isPending.value" @update:model-value="decide.mutate($event === true)" />
+        <p v-else-if="telling.data.value?.tells" class="quiet">They are told by a letter that you walk as them, and not why.</p>
+        <p v-if="may('system') && telling.data.value?.by" class="quiet">Decided by {{ telling.data.value.by }}, {{ moment(telling.data.value.at!) }}.</p>
         <p v-if="begin.isError.value" class="fault" role="alert">{{ begin.error.value?.message }}</p>
         <div class="actions">
           <v-btn v-if="person" @click="router.push({ name: 'walk' })">Choose somebody else</v-btn>

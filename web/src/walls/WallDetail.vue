@@ -10,11 +10,13 @@ import HistoryLink from '@/session/HistoryLink.vue'
 import { useSession } from '@/session/useSession'
 import { useDrafting } from '@/tray/useDrafting'
 import { changeOf, heldBetween, ODD, stateOf } from './wall'
+import WallChanges from './WallChanges.vue'
 import WallContact from './WallContact.vue'
 import WallExceptions from './WallExceptions.vue'
 import WallForm from './WallForm.vue'
 import WallGaps from './WallGaps.vue'
 import WallInside from './WallInside.vue'
+import WallNotices from './WallNotices.vue'
 import WallPeople from './WallPeople.vue'
 import WallProofs from './WallProofs.vue'
 import WallTies from './WallTies.vue'
@@ -47,6 +49,7 @@ const VIEWS = computed(() => [
   { view: 'gaps', title: open.value > 0 ? `Gaps (${open.value})` : 'Gaps' },
   { view: 'exceptions', title: 'Exceptions' },
   { view: 'proofs', title: 'Proofs' },
+  { view: 'notices', title: 'Notices' },
 ])
 const view = computed({
   get: () => (VIEWS.value.some((one) => one.view === route.query.view) ? String(route.query.view) : 'inside'),
@@ -113,6 +116,7 @@ const entries = computed(() => {
           <HistoryLink :id="wall.id" kind="wall" :name="wall.name" />
         </p>
         <p v-if="wall.reason" class="quiet">Why: {{ wall.reason }}</p>
+        <WallChanges :id="wall.id" />
       </div>
       <div v-if="may('walls')" class="detail-acts">
         <v-btn size="small" @click="changing = true">Change</v-btn>
@@ -166,9 +170,11 @@ const entries = computed(() => {
         :id="id"
         :gaps="gaps.data.value?.gaps"
         :more="gaps.data.value?.more ?? 0"
+        :not-searched="gaps.data.value?.notSearched ?? 0"
         :kind="wall.kind"
       />
       <WallExceptions v-else-if="view === 'exceptions'" :wall="wall" />
+      <WallNotices v-else-if="view === 'notices'" :id="id" :name="wall.name" :drafted="wall.drafted" />
       <WallProofs v-else :id="id" :name="wall.name" :drafted="wall.drafted" />
     </div>
     <v-dialog

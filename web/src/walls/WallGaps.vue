@@ -9,7 +9,7 @@ import { useSession } from '@/session/useSession'
 import { useDrafting } from '@/tray/useDrafting'
 
 /** What looks as if it belonged inside, with what speaks for it: taken in with one press, or dismissed with a reason. */
-const props = defineProps<{ id: string; gaps: Schemas['GapView'][] | undefined; more: number; kind: string }>()
+const props = defineProps<{ id: string; gaps: Schemas['GapView'][] | undefined; more: number; notSearched: number; kind: string }>()
 const client = useQueryClient()
 const { may } = useSession()
 const { draftAt, busy } = useDrafting()
@@ -31,6 +31,12 @@ function evidence(gap: Schemas['GapView']): string {
       return `Labelled “${gap.said}”, where the wall asks for “${gap.like}”.`
     case 'SAME_NUMBER':
       return `“${gap.said}” has the number of “${gap.like}”.`
+    case 'SAME_CONTENT':
+      return `“${gap.said}” has the same content as ${gap.like}, which lies inside.`
+    case 'SAME_CORRESPONDENCE':
+      return `“${gap.said}” belongs to the same letters as ${gap.like}, which lies inside.`
+    case 'IN_ITS_TEXT':
+      return `Its text says “${gap.said}”, like “${gap.like}”.`
     default:
       return `“${gap.said}” has the name of “${gap.like}”, which lies inside.`
   }
@@ -52,7 +58,7 @@ async function dismiss() {
   <div class="gaps">
     <p v-if="gaps === undefined" role="status">Looking for gaps …</p>
     <p v-else-if="gaps.length === 0" class="quiet">
-      {{ kind === 'confine' ? 'A confinement has no gaps: what lies outside it is meant to.' : 'Nothing outside looks as if it belonged inside: no label written differently, no number or name of what lies inside.' }}
+      {{ kind === 'confine' ? 'A confinement has no gaps: what lies outside it is meant to.' : 'Nothing outside looks as if it belonged inside: no label written differently, no number or name of what lies inside, no copy and no letter of its correspondence.' }}
     </p>
     <v-checkbox v-if="dismissed > 0" v-model="withDismissed" :label="`Also those dismissed (${dismissed})`" hide-details />
     <div v-for="gap in shown" :key="gap.place + gap.side" class="sheet gap">
@@ -69,6 +75,7 @@ async function dismiss() {
       </p>
     </div>
     <p v-if="more > 0" class="quiet">{{ counted(more, 'further gap is', 'further gaps are') }} not listed, less sure than these: take in or dismiss some, or describe the wall more closely.</p>
+    <p v-if="notSearched > 0" class="quiet">{{ counted(notSearched, 'further number or name', 'further numbers and names') }} of this wall’s were not looked for in the text of documents: describe it more closely.</p>
     <v-dialog :model-value="dismissing !== undefined" max-width="500" aria-labelledby="dismiss-title" @update:model-value="dismissing = undefined">
       <form class="sheet pg-dialog" @submit.prevent="dismiss">
         <h2 id="dismiss-title">{{ dismissing?.path }} does not belong inside</h2>

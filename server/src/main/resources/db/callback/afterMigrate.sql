@@ -62,6 +62,9 @@ GRANT SELECT, INSERT, UPDATE, DELETE ON document_texts TO 'palegate'@'127.0.0.1'
 GRANT SELECT, INSERT ON openings TO 'palegate'@'127.0.0.1';
 GRANT SELECT, INSERT ON walks TO 'palegate'@'127.0.0.1';
 GRANT SELECT, INSERT ON wall_proofs TO 'palegate'@'127.0.0.1';
+GRANT SELECT, INSERT, UPDATE ON walk_settings TO 'palegate'@'127.0.0.1';
+GRANT SELECT, INSERT ON wall_notices TO 'palegate'@'127.0.0.1';
+GRANT SELECT, INSERT, UPDATE ON wall_notice_readers TO 'palegate'@'127.0.0.1';
 GRANT SELECT, INSERT, UPDATE ON wall_gap_dismissals TO 'palegate'@'127.0.0.1';
 GRANT SELECT, INSERT, UPDATE, DELETE ON invitations TO 'palegate'@'127.0.0.1';
 GRANT SELECT, INSERT ON mailbox TO 'palegate'@'127.0.0.1';

@@ -8,7 +8,7 @@ public final class Rules {
   public static final List<Rule> ALL = List.of(
       new OutsiderInStaffGroup(), new OutsiderWithStaffRole(), new EveryoneCanGovern(), new NoKeeper(), new TypeClearedForNobody(),
       new WallConflicts(), new WallCoversNothing(), new WallCoversEverything(), new RightsBeyondPeers(), new SingleKeeper(),
-      new WithholdingWorkedAround(), new TypeClearedForEverybody(), new WallGapsFound(), new WallExceptionWithoutEnd(), new WallOverdue(),
+      new WithholdingWorkedAround(), new TypeClearedForEverybody(), new WallGapsFound(), new WallMisfitsFound(), new WallExceptionWithoutEnd(), new WallOverdue(),
       new OverseerInactive(), new ConditionTooLong(), new OwnerInactive(), new EndsSoon(), new EntryEnded(),
       new MembershipEnded(), new EntryWithoutEffect(), new PersonEntryCoveredByGroup(), new PersonEntriesEqualAGroup(), new GroupEmpty(),
       new GroupSameAsAnother(), new GroupNestedTwice(), new BreakSameAsParent(), new BreakNearlySame(), new RequiredFieldMissing(),

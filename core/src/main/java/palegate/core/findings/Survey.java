@@ -32,7 +32,7 @@ import palegate.core.snapshot.Snapshot;
 import palegate.core.snapshot.SnapshotAt;
 import palegate.core.structure.Structure;
 import palegate.core.structure.SubjectNames;
-import palegate.core.wallsatwork.LabelsInUse;
+import palegate.core.wallsatwork.WallGapClues;
 
 /** A structure at an instant, as rules look at it; what several of them need is made once. */
 public final class Survey {
@@ -128,8 +128,8 @@ public final class Survey {
     return (List<T>) made.get(name);
   }
 
-  LabelsInUse labelsInUse() {
-    return once("labels in use", () -> List.of(LabelsInUse.of(snapshot()))).get(0);
+  WallGapClues wallGapClues() {
+    return once("clues to gaps of walls", () -> List.of(WallGapClues.of(snapshot()))).get(0);
   }
 
   GroupUses groupUses(String group) {

@@ -42,7 +42,7 @@ final class WallCoversNothing implements Rule {
     return walls(survey, WallCoverage::matchesNothing).map(coverage -> {
       Wall wall = survey.structure().walls().get(coverage.wall());
       List<Fix> fixes = new ArrayList<>();
-      List<WallGap> gaps = WallGaps.of(survey.snapshot(), wall, survey.labelsInUse()).stream().filter(gap -> gap.fix() != null && Objects.equals(gap.side(), coverage.side())).toList();
+      List<WallGap> gaps = WallGaps.of(survey.snapshot(), wall, survey.wallGapClues()).stream().filter(gap -> gap.fix() != null && Objects.equals(gap.side(), coverage.side())).toList();
       gaps.stream().limit(SUREST).forEach(gap -> fixes.add(Fix.of("Take in " + survey.path(gap.place()) + ", where “" + gap.said() + "” is like “" + gap.like() + "”", gap.fix())));
       if (coverage.side() == null) {
         fixes.add(Fix.of("Lift the wall", new WallChange.SetWall(wall.in(Wall.State.LIFTED))));

@@ -5,7 +5,7 @@ import java.util.List;
 import java.util.Set;
 import java.util.stream.Stream;
 import palegate.core.walls.Wall;
-import palegate.core.wallsatwork.LabelsInUse;
+import palegate.core.wallsatwork.WallGapClues;
 import palegate.core.wallsatwork.WallGap;
 import palegate.core.wallsatwork.WallGaps;
 
@@ -37,9 +37,9 @@ final class WallGapsFound implements Rule {
   }
 
   private List<Finding> look(Survey survey) {
-    LabelsInUse labels = survey.labelsInUse();
+    WallGapClues clues = survey.wallGapClues();
     List<Wall> walls = survey.structure().walls().values().stream().filter(wall -> wall.barsAt(survey.now())).sorted(Comparator.comparing(Wall::id)).toList();
-    return walls.parallelStream().flatMap(wall -> WallGaps.of(survey.snapshot(), wall, labels).stream()
+    return walls.parallelStream().flatMap(wall -> WallGaps.of(survey.snapshot(), wall, clues).stream()
         .filter(gap -> gap.confidence() != WallGap.Confidence.POSSIBLE)
         .map(gap -> new Finding(code(), severity(), "wall:" + wall.id(), gap.place(), survey.path(gap.place()) + " looks as if it belonged behind “" + wall.name() + "”.", List.of("It has “" + gap.said() + "”, like “" + gap.like() + "”.", gap.documents()
             + " documents lie outside."), gap.fix() == null ? List.of() : List.of(Fix.of("Take it in", gap.fix()))))).toList();

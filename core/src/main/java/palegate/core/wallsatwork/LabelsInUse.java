@@ -20,6 +20,8 @@ public final class LabelsInUse {
    */
   record Value(String key, String text, String plain, List<Integer> places) {}
 
+  private static final int NUMBERS = 1 << Character.DECIMAL_DIGIT_NUMBER | 1 << Character.LETTER_NUMBER | 1 << Character.OTHER_NUMBER;
+
   private final List<Value> values;
 
   private LabelsInUse(List<Value> values) {
@@ -40,6 +42,9 @@ public final class LabelsInUse {
 
   /** Letters and digits alone, in small letters. */
   static String plain(String text) {
-    return text.toLowerCase(Locale.ROOT).replaceAll("[^\\p{L}\\p{N}]", "");
+    String small = text.toLowerCase(Locale.ROOT);
+    StringBuilder kept = new StringBuilder(small.length());
+    small.codePoints().filter(sign -> Character.isLetter(sign) || (NUMBERS >> Character.getType(sign) & 1) == 1).forEach(kept::appendCodePoint);
+    return kept.toString();
   }
 }

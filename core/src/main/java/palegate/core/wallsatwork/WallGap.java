@@ -24,7 +24,13 @@ public record WallGap(String place, String side, Kind kind, Confidence confidenc
     /** The name has a number that one of the wall's values, or a folder inside, has. */
     SAME_NUMBER,
     /** The name has the name of a folder inside. */
-    SAME_NAME
+    SAME_NAME,
+    /** The content is that of a document inside. */
+    SAME_CONTENT,
+    /** It answers a document inside, or is answered by one. */
+    SAME_CORRESPONDENCE,
+    /** The text says a number or name of the wall's. */
+    IN_ITS_TEXT
   }
 
   /** How sure that is. */

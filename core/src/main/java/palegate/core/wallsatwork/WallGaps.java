@@ -6,13 +6,12 @@ import java.util.Comparator;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalInt;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.TreeSet;
-import java.util.regex.Matcher;
-import java.util.regex.Pattern;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import palegate.core.changes.Change;
@@ -30,50 +29,84 @@ import palegate.core.walls.Wall;
  * one below another only the topmost is said. O(places + found × depth).
  */
 public final class WallGaps {
-  /** Letters that number a case, then its number, or a number of three digits and more alone. */
-  private static final Pattern NUMBER = Pattern.compile("(?<![\\p{L}\\p{N}])(\\p{Lu}{1,4}[-/ ]?)?(\\d{3,})(?![\\p{L}\\p{N}])");
-  /** A year numbers nothing. */
-  private static final Pattern YEAR = Pattern.compile("(19|20)\\d\\d");
   /** A shorter name is any folder's. */
   private static final int NAME_AT_LEAST = 8;
   /** What more places are called than so many is not a name of one matter. */
   private static final int CALLED_AT_MOST = 40;
+  /** What has more copies is a form. */
+  private static final int COPIES_AT_MOST = 12;
+  /** What a letter is about stands at its head. */
+  private static final int HEAD_OF_A_TEXT = 300;
 
   private final Snapshot snapshot;
   private final Wall wall;
   private final Barrier.Side side;
   private final BitSet covered;
-  private final LabelsInUse labels;
+  private final WallGapClues clues;
   private final Map<Integer, WallGap> found = new HashMap<>();
 
-  private WallGaps(Snapshot snapshot, Wall wall, Barrier.Side side, LabelsInUse labels) {
+  private WallGaps(Snapshot snapshot, Wall wall, Barrier.Side side, WallGapClues clues) {
     this.snapshot = snapshot;
     this.wall = wall;
     this.side = side;
-    this.labels = labels;
+    this.clues = clues;
     covered = WallCoverage.covered(snapshot, side.scope());
   }
 
   /** Of every scope of the wall; the surest first, then in tree order. A confinement has none: what lies outside it is meant. */
   public static List<WallGap> of(Snapshot snapshot, Wall wall) {
-    return of(snapshot, wall, LabelsInUse.of(snapshot));
+    return of(snapshot, wall, WallGapClues.of(snapshot));
   }
 
-  /** The same where several walls are asked about. O(values of labels + found × depth). */
-  public static List<WallGap> of(Snapshot snapshot, Wall wall, LabelsInUse labels) {
-    if (wall.barrier() instanceof Barrier.Confine || snapshot.placeCount() == 0) {
+  /** The same where several walls are asked about, or where content is known. O(values of labels + letters that answer others + content said + found × depth). */
+  public static List<WallGap> of(Snapshot snapshot, Wall wall, WallGapClues clues) {
+    if (snapshot.placeCount() == 0) {
       return List.of();
     }
-    List<Barrier.Side> sides = wall.barrier() instanceof Barrier.Sides many ? many.sides()
-        : List.of(new Barrier.Side("", wall.barrier().subjects(), wall.barrier().scopes().get(0)));
+    List<Barrier.Side> sides = sides(wall);
     Comparator<WallGap> order = Comparator.comparing(WallGap::confidence);
-    return sides.stream().flatMap(side -> new WallGaps(snapshot, wall, side, labels).find()).sorted(order.thenComparing(gap -> snapshot.placeNumber(gap.place()), snapshot.inTreeOrder())).toList();
+    return sides.stream().flatMap(side -> new WallGaps(snapshot, wall, side, clues).find()).sorted(order.thenComparing(gap -> snapshot.placeNumber(gap.place()), snapshot.inTreeOrder())).toList();
+  }
+
+  /** What is to be looked for in the text of documents, to be given back as {@link ContentEvidence}: numbers before names. O(covered places × depth). */
+  public static List<SearchTerm> searchTerms(Snapshot snapshot, Wall wall) {
+    if (snapshot.placeCount() == 0) {
+      return List.of();
+    }
+    List<WallGaps> each = sides(wall).stream().map(side -> new WallGaps(snapshot, wall, side, null)).toList();
+    return Stream.concat(each.stream().flatMap(WallGaps::numbersToSearch), each.stream().flatMap(WallGaps::namesToSearch)).distinct().toList();
+  }
+
+  /** A number without letters may be a sum, a date, anything. */
+  private Stream<SearchTerm> numbersToSearch() {
+    Map<String, SearchTerm> terms = new TreeMap<>();
+    numbers().forEach((number, from) -> {
+      if (!number.equals(CaseNumbers.digits(number))) {
+        terms.put(number, new SearchTerm(SearchTerm.Kind.NUMBER, number, from));
+      }
+    });
+    return terms.values().stream();
+  }
+
+  private Stream<SearchTerm> namesToSearch() {
+    return names().entrySet().stream().map(name -> new SearchTerm(SearchTerm.Kind.NAME, name.getKey(), name.getValue()));
+  }
+
+  /** A confinement has none: what lies outside it is meant. */
+  private static List<Barrier.Side> sides(Wall wall) {
+    if (wall.barrier() instanceof Barrier.Confine) {
+      return List.of();
+    }
+    return wall.barrier() instanceof Barrier.Sides many ? many.sides() : List.of(new Barrier.Side("", wall.barrier().subjects(), wall.barrier().scopes().get(0)));
   }
 
   private Stream<WallGap> find() {
     byLabels();
     byNumbers();
     byNames();
+    byCopies();
+    byCorrespondence();
+    byTexts();
     return found.entrySet().stream().filter(entry -> snapshot.path(entry.getKey()).stream().noneMatch(above -> !above.equals(entry.getKey()) && found.containsKey(above)))
         .map(Map.Entry::getValue);
   }
@@ -85,7 +118,7 @@ public final class WallGaps {
     }
     asked.forEach((wantedKey, values) -> values.forEach(wanted -> {
       String plainWanted = LabelsInUse.plain(wanted);
-      for (LabelsInUse.Value label : labels.values()) {
+      for (LabelsInUse.Value label : clues.labels().values()) {
         boolean same = label.plain().equals(plainWanted);
         if (label.key().equals(wantedKey) && !values.contains(label.text()) && (same || oneSlip(label.plain(), plainWanted))) {
           outside(label, same ? WallGap.Kind.WRITTEN_DIFFERENTLY : WallGap.Kind.MISTYPED, same ? WallGap.Confidence.NEARLY_SURE : WallGap.Confidence.LIKELY, wantedKey + ": " + wanted);
@@ -102,55 +135,87 @@ public final class WallGaps {
 
   /** The numbers of the wall's values, and those of the folders it names, in the names of places outside. */
   private void byNumbers() {
-    Map<String, String> numbers = new TreeMap<>();
-    side.scope().labels().values().forEach(values -> values.forEach(value -> takeNumbers(value, value, numbers)));
-    side.scope().places().stream().map(snapshot::placeNumber).filter(place -> place >= 0).forEach(place -> takeNumbers(snapshot.place(place).name(), snapshot.pathText(place), numbers));
-    numbers.forEach((number, from) -> {
-      for (int place : snapshot.placesNamed(digits(number))) {
-        if (!covered.get(place) && hasNumber(snapshot.place(place).name(), number)) {
-          add(place, WallGap.Kind.SAME_NUMBER, number.equals(digits(number)) ? WallGap.Confidence.POSSIBLE : WallGap.Confidence.LIKELY, snapshot.place(place).name(), from);
+    numbers().forEach((number, from) -> {
+      for (int place : snapshot.placesNamed(CaseNumbers.digits(number))) {
+        if (!covered.get(place) && CaseNumbers.says(snapshot.place(place).name(), number)) {
+          add(place, WallGap.Kind.SAME_NUMBER, number.equals(CaseNumbers.digits(number)) ? WallGap.Confidence.POSSIBLE : WallGap.Confidence.LIKELY, snapshot.place(place).name(), from);
         }
       }
     });
   }
 
-  private static void takeNumbers(String text, String from, Map<String, String> numbers) {
-    for (Matcher matcher = NUMBER.matcher(text); matcher.find();) {
-      if (matcher.group(1) != null || !YEAR.matcher(matcher.group(2)).matches()) {
-        numbers.putIfAbsent(LabelsInUse.plain(matcher.group()), from);
-      }
-    }
+  private Map<String, String> numbers() {
+    Map<String, String> numbers = new TreeMap<>();
+    side.scope().labels().values().forEach(values -> values.forEach(value -> CaseNumbers.in(value).forEach(number -> numbers.putIfAbsent(number, value))));
+    side.scope().places().stream().map(snapshot::placeNumber).filter(place -> place >= 0).forEach(place -> CaseNumbers.in(snapshot.place(place).name()).forEach(number -> numbers.putIfAbsent(number, snapshot.pathText(place))));
+    return numbers;
   }
 
-  private static boolean hasNumber(String name, String number) {
-    for (Matcher matcher = NUMBER.matcher(name); matcher.find();) {
-      // The wall says C-2411: 2411 alone may be another thing's, C 2411 is not.
-      if (LabelsInUse.plain(matcher.group()).equals(number)) {
-        return true;
-      }
-    }
-    return false;
-  }
-
-  private static String digits(String number) {
-    return number.replaceAll("\\D", "");
-  }
-
-  /** The names of the topmost folders inside, without their numbers, in the names of places outside. */
+  /** The names of the topmost folders inside, without their numbers, and values of labels that are names, in the names of places outside. */
   private void byNames() {
-    Map<String, String> names = new LinkedHashMap<>();
-    covered.stream().filter(place -> !snapshot.isDocument(place) && (snapshot.parent(place) < 0 || !covered.get(snapshot.parent(place)))).forEach(place -> {
-      String name = NUMBER.matcher(snapshot.place(place).name()).replaceAll(" ").replaceAll("[\\s,:;–-]+", " ").strip();
-      if (name.length() >= NAME_AT_LEAST && name.contains(" ") && snapshot.depth(place) > 1) {
-        names.putIfAbsent(name, snapshot.place(place).name());
-      }
-    });
-    names.forEach((name, from) -> {
+    names().forEach((name, from) -> {
       int[] called = snapshot.placesNamed(name);
       for (int place : called.length > CALLED_AT_MOST ? new int[0] : called) {
         if (!covered.get(place)) {
           add(place, WallGap.Kind.SAME_NAME, WallGap.Confidence.POSSIBLE, snapshot.place(place).name(), from);
         }
+      }
+    });
+  }
+
+  private Map<String, String> names() {
+    Map<String, String> names = new LinkedHashMap<>();
+    side.scope().labels().forEach((key, values) -> values.forEach(value -> takeName(value, key + ": " + value, names)));
+    covered.stream().filter(place -> !snapshot.isDocument(place) && snapshot.depth(place) > 1 && (snapshot.parent(place) < 0 || !covered.get(snapshot.parent(place))))
+        .forEach(place -> takeName(snapshot.place(place).name(), snapshot.place(place).name(), names));
+    return names;
+  }
+
+  private static void takeName(String text, String from, Map<String, String> names) {
+    String name = CaseNumbers.without(text).replaceAll("[\\s,:;–-]+", " ").strip();
+    if (name.length() >= NAME_AT_LEAST && name.contains(" ")) {
+      names.putIfAbsent(name, from);
+    }
+  }
+
+  private void byCopies() {
+    for (List<String> same : clues.content().copies()) {
+      int[] known = known(same);
+      OptionalInt inside = IntStream.of(known).filter(covered::get).findFirst();
+      if (inside.isPresent() && known.length <= COPIES_AT_MOST) {
+        IntStream.of(known).filter(place -> !covered.get(place))
+            .forEach(place -> add(place, WallGap.Kind.SAME_CONTENT, WallGap.Confidence.NEARLY_SURE, snapshot.place(place).name(), snapshot.pathText(inside.getAsInt())));
+      }
+    }
+  }
+
+  /** Those of some documents that there are in this state. */
+  private int[] known(List<String> documents) {
+    return documents.stream().mapToInt(snapshot::placeNumber).filter(place -> place >= 0).sorted().toArray();
+  }
+
+  private void byCorrespondence() {
+    for (Correspondence.Thread thread : clues.correspondence().threads()) {
+      Optional<Integer> inside = thread.documents().stream().filter(covered::get).findFirst();
+      inside.ifPresent(like -> thread.documents().stream().filter(place -> !covered.get(place))
+          .forEach(place -> add(place, WallGap.Kind.SAME_CORRESPONDENCE, WallGap.Confidence.LIKELY, snapshot.place(place).name(), snapshot.pathText(like))));
+    }
+  }
+
+  /** A number at the head of a text is most often what it is about; further down it may be named in passing. */
+  private void byTexts() {
+    Map<SearchTerm, List<ContentEvidence.Mention>> byTerm = new LinkedHashMap<>();
+    clues.content().mentions().stream().filter(mention -> snapshot.placeNumber(mention.document()) >= 0).forEach(mention -> byTerm.computeIfAbsent(mention.term(), any -> new ArrayList<>()).add(mention));
+    Stream.concat(numbersToSearch(), namesToSearch()).forEach(term -> {
+      List<ContentEvidence.Mention> mentions = byTerm.getOrDefault(term, List.of());
+      boolean number = term.kind() == SearchTerm.Kind.NUMBER;
+      if (number || mentions.size() <= CALLED_AT_MOST) {
+        mentions.forEach(mention -> {
+          int place = snapshot.placeNumber(mention.document());
+          if (!covered.get(place)) {
+            add(place, WallGap.Kind.IN_ITS_TEXT, number && mention.at() <= HEAD_OF_A_TEXT ? WallGap.Confidence.LIKELY : WallGap.Confidence.POSSIBLE, mention.said(), term.from());
+          }
+        });
       }
     });
   }
@@ -204,6 +269,6 @@ public final class WallGaps {
     }
     int[] differing = IntStream.range(0, one.length()).filter(i -> one.charAt(i) != other.charAt(i)).limit(3).toArray();
     return differing.length == 2 && differing[1] == differing[0] + 1 && one.charAt(differing[0]) == other.charAt(differing[1]) && one.charAt(differing[1]) == other.charAt(differing[0])
-        && digits(other).length() >= 3 && one.replaceAll("\\d", "").equals(other.replaceAll("\\d", ""));
+        && CaseNumbers.digits(other).length() >= 3 && one.replaceAll("\\d", "").equals(other.replaceAll("\\d", ""));
   }
 }

@@ -143,6 +143,10 @@ class RulesTest {
     assertThat(found(with(new Wall("w", "Collision", null, Wall.State.STANDING, Period.ALWAYS, sides, List.of())), "wall-conflict")).containsExactly("wall:w");
     Structure filed = HARBOUR.withPlaces(Map.of("c1", HARBOUR.places().get("c1").labelled(Map.of("case", "C-2417")), "c2", HARBOUR.places().get("c2").labelled(Map.of("case", "C-2471"))));
     assertThat(found(filed.withWalls(Map.of("w", seal(Scope.ofLabel("case", "C-2417"), Wall.State.STANDING, Period.ALWAYS))), "wall-gap")).containsExactly("wall:w");
+    Structure misfiled = HARBOUR.withPlaces(Map.of("c1", HARBOUR.places().get("c1").labelled(Map.of("case", "C-2417")), "val1", HARBOUR.places().get("val1").labelled(Map.of("about", "C-2502"))));
+    assertThat(found(misfiled.withWalls(Map.of("w", seal(Scope.ofLabel("case", "C-2417"), Wall.State.STANDING, Period.ALWAYS))), "wall-misfit")).containsExactly("wall:w");
+    assertThat(found(misfiled.withWalls(Map.of("w", seal(Scope.ofLabel("case", "C-2417"), Wall.State.LIFTED, Period.ALWAYS))), "wall-misfit")).as("a lifted one has no inside").isEmpty();
+    assertThat(found(filed.withWalls(Map.of("w", seal(Scope.ofLabel("case", "C-2417"), Wall.State.STANDING, Period.ALWAYS))), "wall-misfit")).isEmpty();
   }
 
   @Test

@@ -9,6 +9,7 @@ import java.util.Map;
 import java.util.Random;
 import java.util.Set;
 import java.util.TreeSet;
+import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import org.junit.jupiter.api.Test;
 import palegate.core.Harbour;
@@ -88,6 +89,66 @@ class WallGapsTest {
   }
 
   @Test
+  void a_letter_that_answers_one_inside_belongs_to_the_same_correspondence_whichever_of_the_two_lies_outside() {
+    Place in = folder("in", "C-7101 Amber Tern", Map.of());
+    Place misc = folder("misc", "Loose papers", Map.of());
+    List<WallGap> found = gaps(Scope.ofPlaces("in"), in, misc, document("asked", "in", "Terms of salvage, second offer"), document("answered", "misc", "Re: Fwd: Terms of salvage – second offer"),
+        document("reminder", "in", "Reminder of: towing in heavy weather"), document("first", "misc", "Towing in heavy weather"), document("else", "misc", "Re: Holidays"),
+        document("answer-else", "misc", "Reply to a question never asked here"));
+    assertThat(found).extracting(WallGap::place, WallGap::kind, WallGap::confidence).containsExactlyInAnyOrder(tuple("answered", WallGap.Kind.SAME_CORRESPONDENCE, WallGap.Confidence.LIKELY),
+        tuple("first", WallGap.Kind.SAME_CORRESPONDENCE, WallGap.Confidence.LIKELY));
+    assertThat(found.get(0).like()).endsWith("Terms of salvage, second offer");
+    List<Place> form = new ArrayList<>(List.of(in, misc, document("re", "in", "Re: Notice of inspection")));
+    for (int i = 0; i < 20; i++) {
+      form.add(document("form" + i, "misc", "Notice of inspection"));
+    }
+    assertThat(gaps(Scope.ofPlaces("in"), form.toArray(Place[]::new))).as("what so many are called is a form").isEmpty();
+    assertThat(gaps(Scope.ofPlaces("in"), in, misc, document("one", "in", "Notice of inspection"), document("other", "misc", "Notice of inspection"))).as("neither answers").isEmpty();
+  }
+
+  @Test
+  void what_content_says_speaks_for_a_document_and_content_that_the_asker_does_not_know_says_nothing() {
+    Snapshot snapshot = with(List.of(folder("in", "C-7101 Amber Tern", Map.of("case", "C-7101")), document("in-d", "in", "Survey"), folder("misc", "Loose papers", Map.of()), document("copy", "misc", "Scan 3"),
+        document("head", "misc", "Scan 4"), document("passing", "misc", "Minutes"), document("named", "misc", "Scan 5")));
+    Wall wall = screen(Scope.ofLabel("case", "C-7101"));
+    List<SearchTerm> terms = WallGaps.searchTerms(snapshot, wall);
+    assertThat(terms).extracting(SearchTerm::kind, SearchTerm::text).containsExactly(tuple(SearchTerm.Kind.NUMBER, "c7101"), tuple(SearchTerm.Kind.NAME, "Amber Tern"));
+    ContentEvidence said = new ContentEvidence(List.of(List.of("unknown", "in-d", "copy"), List.of("unknown", "named")),
+        List.of(new ContentEvidence.Mention("head", terms.get(0), "C 7101", 12), new ContentEvidence.Mention("passing", terms.get(0), "C-7101", 4_000), new ContentEvidence.Mention("unknown", terms.get(0), "C-7101", 0),
+            new ContentEvidence.Mention("named", terms.get(1), "AMBER TERN", 3), new ContentEvidence.Mention("in-d", terms.get(1), "Amber Tern", 3)));
+    assertThat(WallGaps.of(snapshot, wall, WallGapClues.of(snapshot).with(said))).extracting(WallGap::place, WallGap::kind, WallGap::confidence).containsExactly(
+        tuple("copy", WallGap.Kind.SAME_CONTENT, WallGap.Confidence.NEARLY_SURE), tuple("head", WallGap.Kind.IN_ITS_TEXT, WallGap.Confidence.LIKELY),
+        tuple("passing", WallGap.Kind.IN_ITS_TEXT, WallGap.Confidence.POSSIBLE), tuple("named", WallGap.Kind.IN_ITS_TEXT, WallGap.Confidence.POSSIBLE));
+    assertThat(WallGaps.of(snapshot, wall)).as("a bundle has no content").isEmpty();
+    List<String> forms = new ArrayList<>(List.of("in-d"));
+    List<Place> places = new ArrayList<>(List.of(folder("in", "C-7101 Amber Tern", Map.of("case", "C-7101")), document("in-d", "in", "Form")));
+    for (int i = 0; i < 20; i++) {
+      places.add(document("form" + i, "cas", "Form"));
+      forms.add("form" + i);
+    }
+    Snapshot many = with(places);
+    assertThat(WallGaps.of(many, wall, WallGapClues.of(many).with(new ContentEvidence(List.of(forms), List.of())))).as("a form has many copies").isEmpty();
+  }
+
+  @Test
+  void a_term_is_found_however_a_text_writes_it_and_never_within_another() {
+    Pattern number = Pattern.compile(new SearchTerm(SearchTerm.Kind.NUMBER, "c7101", "").expression(), Pattern.CASE_INSENSITIVE);
+    assertThat(List.of("C-7101", "matter c 7101.", "(C7101)", "C/7101")).allMatch(text -> number.matcher(text).find());
+    assertThat(List.of("C-71010", "AC-7101", "7101", "C--7101", "C.7101")).noneMatch(text -> number.matcher(text).find());
+    SearchTerm odd = new SearchTerm(SearchTerm.Kind.NAME, "Amber (Tern) [a-z]+ & \\Q.*", "");
+    assertThat(odd.words()).containsExactly(List.of("Amber"), List.of("Tern"), List.of("a"), List.of("z"), List.of("Q"));
+    assertThat(new SearchTerm(SearchTerm.Kind.NUMBER, "c7101", "").words()).containsExactly(List.of("c7101", "7101"));
+    assertThat(Pattern.compile(odd.expression()).matcher("the Amber – Tern, a.z Q end").find()).isTrue();
+  }
+
+  @Test
+  void a_value_that_is_a_name_is_looked_for_in_names_like_that_of_a_folder() {
+    List<WallGap> found = gaps(Scope.ofLabel("client", "Northern Light Towage"), folder("in", "Case one", Map.of("client", "Northern Light Towage")), document("in-d", "in", "Letter"),
+        document("out", "cas", "Offer to Northern Light Towage"));
+    assertThat(found).extracting(WallGap::place, WallGap::kind, WallGap::like).containsExactly(tuple("out", WallGap.Kind.SAME_NAME, "client: Northern Light Towage"));
+  }
+
+  @Test
   void what_is_inside_above_the_inside_or_on_another_side_is_no_gap_and_a_confinement_has_none() {
     assertThat(gaps(Scope.ofPlaces("in"), folder("in", "C-7101 Amber Tern", Map.of()), document("in-d", "in", "Letter C-7101"))).isEmpty();
     assertThat(gaps(Scope.ofPlaces("in-d"), folder("in", "C-7101 Amber Tern", Map.of()), document("in-d", "in", "Letter C-7101"))).as("the folder leads there").isEmpty();
@@ -114,6 +175,23 @@ class WallGapsTest {
         places.add(document("f" + i + "d", "f" + i, "Report of the survey"));
       }
       String walled = places.get(0).labels().get("case");
+      places.add(document("f0-terms", "f0", "Terms of salvage of " + round));
+      places.add(document("answer", "cas", (random.nextBoolean() ? "Re: " : "Reply to ") + "terms of salvage of " + round));
+      places.add(document("f1-terms", "f1", "Terms of towage of " + round));
+      places.add(document("answer-else", "f2", "Re: Terms of towage of " + round));
+      gaps.add("answer");
+      List<List<String>> copies = new ArrayList<>(List.of(List.of("f1d", "other0")));
+      List<ContentEvidence.Mention> mentions = new ArrayList<>();
+      for (int i = 0; i < 3; i++) {
+        String id = "scan" + i;
+        places.add(document(id, "cas", "Scan " + (10 + i)));
+        gaps.add(id);
+        if (random.nextBoolean()) {
+          copies.add(List.of("f0d", id));
+        } else {
+          mentions.add(new ContentEvidence.Mention(id, new SearchTerm(SearchTerm.Kind.NUMBER, LabelsInUse.plain(walled), walled), walled, random.nextInt(1_000)));
+        }
+      }
       for (int i = 0; i < 4; i++) {
         String id = "gap" + i;
         String name = switch (random.nextInt(3)) {
@@ -129,7 +207,8 @@ class WallGapsTest {
       for (int i = 0; i < 20; i++) {
         places.add(document("other" + i, "f" + (1 + random.nextInt(SHIPS.size() - 1)), "Letter " + (1000 + random.nextInt(9000)) + " of " + SHIPS.get(1 + random.nextInt(SHIPS.size() - 1))));
       }
-      Set<String> said = WallGaps.of(with(places), screen(Scope.ofLabel("case", walled))).stream().map(WallGap::place).collect(Collectors.toSet());
+      Snapshot snapshot = with(places);
+      Set<String> said = WallGaps.of(snapshot, screen(Scope.ofLabel("case", walled)), WallGapClues.of(snapshot).with(new ContentEvidence(copies, mentions))).stream().map(WallGap::place).collect(Collectors.toSet());
       planted += gaps.size();
       found += said.size();
       said.retainAll(gaps);

@@ -5,8 +5,10 @@ import java.nio.charset.CharacterCodingException;
 import java.nio.charset.StandardCharsets;
 import java.sql.ResultSet;
 import java.time.Instant;
+import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -78,6 +80,19 @@ public class Contents {
         .query((row, i) -> new Put(row.getString("place"), row.getInt("version"), row.getString("media_type"), row.getString("name"), Instants.read(row, "put_at"))).stream()) {
       return all.filter(put -> wanted.test(put.place())).limit(atMost).toList();
     }
+  }
+
+  /** Of the documents that are wanted, those that have, or had in some version, the same content as another. O(contents). */
+  public List<List<String>> copies(Predicate<String> wanted) {
+    Map<String, List<String>> byContent = new LinkedHashMap<>();
+    try (Stream<String[]> all = jdbc.sql("""
+            SELECT DISTINCT HEX(d.sha256) AS content, d.place FROM document_contents d JOIN places p ON p.id = d.place AND p.life = d.life
+            WHERE d.sha256 IN (SELECT sha256 FROM document_contents GROUP BY sha256 HAVING COUNT(DISTINCT place) > 1) ORDER BY content, d.place
+            """)
+        .withFetchSize(READ_AT_ONCE).query((row, i) -> new String[] {row.getString("content"), row.getString("place")}).stream()) {
+      all.filter(one -> wanted.test(one[1])).forEach(one -> byContent.computeIfAbsent(one[0], any -> new ArrayList<>()).add(one[1]));
+    }
+    return byContent.values().stream().filter(places -> places.size() > 1).toList();
   }
 
   /** @param version 0 for the newest */

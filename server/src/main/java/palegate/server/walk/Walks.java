@@ -10,13 +10,16 @@ import java.util.List;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Component;
 import palegate.core.papers.FoundPlaces;
+import palegate.core.people.Person;
 import palegate.core.snapshot.Snapshot;
 import palegate.core.snapshot.SnapshotAt;
 import palegate.core.walk.Walk;
 import palegate.server.drafts.Drafts;
 import palegate.server.session.Accounts;
+import palegate.server.session.Mailbox;
 import palegate.server.shell.Problem;
 import palegate.server.store.History;
+import palegate.server.store.Transactions;
 import palegate.server.store.WalkRecords;
 import palegate.server.viewpoint.Viewpoints;
 
@@ -34,23 +37,37 @@ class Walks {
   private final History history;
   private final WalkRecords records;
   private final Accounts accounts;
+  private final Mailbox mailbox;
+  private final Transactions transactions;
   private final Clock clock;
   /** Two bits a place for each walk. */
   private final Cache<Key, FoundPlaces> kept = Caffeine.newBuilder().maximumSize(KEPT_AT_MOST).expireAfterAccess(Duration.ofMinutes(5)).build();
 
-  Walks(Drafts drafts, Viewpoints viewpoints, History history, WalkRecords records, Accounts accounts, Clock clock) {
+  Walks(Drafts drafts, Viewpoints viewpoints, History history, WalkRecords records, Accounts accounts, Mailbox mailbox, Transactions transactions, Clock clock) {
     this.drafts = drafts;
     this.viewpoints = viewpoints;
     this.history = history;
     this.records = records;
     this.accounts = accounts;
+    this.mailbox = mailbox;
+    this.transactions = transactions;
     this.clock = clock;
   }
 
   /** Writes down that a walk begins; refuses a person whom the walker may not know as if they did not exist. */
   void begin(Principal who, String person, String reason) {
-    known(who, person);
-    records.add(who.getName(), accounts.find(who.getName()).map(Accounts.Account::name).orElse(who.getName()), person, clock.instant(), reason);
+    Person as = known(who, person);
+    String name = accounts.find(who.getName()).map(Accounts.Account::name).orElse(who.getName());
+    Instant now = clock.instant();
+    boolean told = as.email() != null && !person.equals(viewpoints.asker(who.getName()).id()) && records.telling().filter(WalkRecords.Telling::tells).isPresent();
+    transactions.write(() -> {
+      records.add(who.getName(), name, person, now, reason);
+      if (told) {
+        // Why is not told: a reason may name anything.
+        mailbox.send(as.email(), "Somebody walks as you", name + " looks at the repository as you have it. Nothing can be done there in your name, and no document is opened. Ask " + name + " if you want to know why.", now);
+      }
+      return told;
+    });
   }
 
   /** One of the states that somebody walks through, on a walk that was begun. */
@@ -80,9 +97,11 @@ class Walks {
     return records.as(person, who.getName(), atMost);
   }
 
-  private void known(Principal who, String person) {
-    if (viewpoints.known(who.getName()).snapshot().personNumber(person) < 0) {
+  private Person known(Principal who, String person) {
+    Person known = viewpoints.known(who.getName()).snapshot().structure().people().get(person);
+    if (known == null) {
       throw Problem.notFound("person", person);
     }
+    return known;
   }
 }

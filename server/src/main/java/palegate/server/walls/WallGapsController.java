@@ -19,7 +19,6 @@ import palegate.core.duties.Duty;
 import palegate.core.snapshot.Snapshot;
 import palegate.core.walls.Wall;
 import palegate.core.wallsatwork.WallGap;
-import palegate.core.wallsatwork.WallGaps;
 import palegate.server.changes.ChangeBody;
 import palegate.server.drafts.DraftedState;
 import palegate.server.session.Accounts;
@@ -37,8 +36,11 @@ class WallGapsController {
   /** Why somebody said that it is none: about a wall and a place both of which the asker knows. */
   record Dismissal(String author, Instant at, String reason) {}
 
-  /** @param more how many besides are not listed */
-  record GapsView(List<GapView> gaps, int more) {}
+  /**
+   * @param more how many besides are not listed
+   * @param notSearched how many numbers and names were not looked for in texts, because there are too many
+   */
+  record GapsView(List<GapView> gaps, int more, int notSearched) {}
 
   record Dismiss(@NotBlank(message = "Name the place.") String place,
       @NotBlank(message = "Say why it does not belong inside: whoever asks next reads it.") @Size(max = 2000, message = "A reason has at most 2,000 characters.") String reason) {}
@@ -46,12 +48,14 @@ class WallGapsController {
   private static final int GAPS_AT_MOST = 500;
 
   private final WallsAtWork walls;
+  private final WallContent content;
   private final WallRecords records;
   private final Accounts accounts;
   private final Clock clock;
 
-  WallGapsController(WallsAtWork walls, WallRecords records, Accounts accounts, Clock clock) {
+  WallGapsController(WallsAtWork walls, WallContent content, WallRecords records, Accounts accounts, Clock clock) {
     this.walls = walls;
+    this.content = content;
     this.records = records;
     this.accounts = accounts;
     this.clock = clock;
@@ -64,12 +68,13 @@ class WallGapsController {
     Wall wall = WallsAtWork.find(state, id);
     Snapshot snapshot = state.after();
     Map<String, WallRecords.Dismissed> dismissed = records.dismissed(id);
-    List<WallGap> found = WallGaps.of(snapshot, wall);
+    WallContent.Looked looked = content.gaps(snapshot, wall);
+    List<WallGap> found = looked.gaps();
     return new GapsView(found.stream().limit(GAPS_AT_MOST).map(gap -> {
       WallRecords.Dismissed said = dismissed.get(gap.place());
       return new GapView(gap.place(), snapshot.pathText(snapshot.placeNumber(gap.place())), gap.side(), gap.kind(), gap.confidence(), gap.documents(), gap.said(), gap.like(), gap.fix() == null ? null : ChangeBody.of(gap.fix()),
           said == null ? null : new Dismissal(said.author(), said.at(), said.reason()));
-    }).toList(), Math.max(0, found.size() - GAPS_AT_MOST));
+    }).toList(), Math.max(0, found.size() - GAPS_AT_MOST), looked.notSearched());
   }
 
   @PostMapping("/api/walls/{id}/gaps/dismissals")
@@ -78,7 +83,7 @@ class WallGapsController {
     walls.refuseOthers(who, Duty.WALLS);
     DraftedState.State state = walls.shownTo(who);
     Wall wall = WallsAtWork.find(state, id);
-    if (WallGaps.of(state.after(), wall).stream().noneMatch(gap -> gap.place().equals(asked.place())) || !records.dismiss(id, asked.place(), asked.reason().strip(), who.getName(),
+    if (content.gaps(state.after(), wall).gaps().stream().noneMatch(gap -> gap.place().equals(asked.place())) || !records.dismiss(id, asked.place(), asked.reason().strip(), who.getName(),
         accounts.find(who.getName()).map(Accounts.Account::name).orElse(who.getName()), clock.instant())) {
       throw Problem.notFound("gap", asked.place());
     }

@@ -7,9 +7,11 @@ import java.nio.charset.StandardCharsets;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
+import org.springframework.jdbc.core.simple.JdbcClient;
 import palegate.core.places.Place;
 import palegate.core.roles.Right;
 import palegate.core.snapshot.SnapshotAt;
@@ -39,7 +41,8 @@ class PapersTest {
       Browser browser = app.signedIn(who.getKey());
       List<Place> found = now(app).snapshot().structure().places().values().stream().filter(place -> finds(app, who.getValue(), place.id())).toList();
       assertThat(browser.get("/api/papers").body().path("found").asInt()).as(who.getKey()).isEqualTo(found.size());
-      long named = found.stream().filter(place -> place.name().toLowerCase().contains("valuation") || place.labels().values().stream().anyMatch(value -> value.toLowerCase().contains("valuation"))).count();
+      Set<String> saying = Set.copyOf(app.bean(JdbcClient.class).sql("SELECT t.place FROM document_texts t JOIN places p ON p.id = t.place AND p.life = t.life WHERE LOWER(t.text) REGEXP '(?<![a-z0-9])valuation'").query(String.class).list());
+      long named = found.stream().filter(place -> saying.contains(place.id()) || place.name().toLowerCase().contains("valuation") || place.labels().values().stream().anyMatch(value -> value.toLowerCase().contains("valuation"))).count();
       assertThat(browser.get("/api/papers/search?text=valuation").body().path("total").asInt()).as(who.getKey()).isEqualTo((int) named);
     }
   }
@@ -133,6 +136,18 @@ class PapersTest {
         assertThat(mia.put("/api/places/" + made + "/content", kind, "plain words".getBytes(StandardCharsets.UTF_8)).status()).as(kind).isEqualTo(422));
     assertThat(mia.put("/api/places/" + made + "/content", "text/plain", new byte[] {(byte) 0xC3, 0x28}).status()).isEqualTo(422);
     assertThat(mia.get("/api/papers/places/" + made).body().path("versions")).isEmpty();
+  }
+
+  @Test
+  void a_text_is_found_in_capitals_or_not_with_accents_or_not_and_by_its_small_words_too(TestApplication app) {
+    TextIndex index = app.bean(TextIndex.class);
+    Browser mia = app.signedIn("mia.torrance");
+    String made = mia.post("/api/papers/places/f-2417/children", Map.of("name", "Told", "folder", false)).body().path("id").asString();
+    mia.put("/api/places/" + made + "/content", "text/plain", "The Zwölfer was towed from the Höllgrund with great care".getBytes(StandardCharsets.UTF_8));
+    for (String words : List.of("zwölfer", "ZWOLFER", "Zwölf", "the Zwölfer was towed", "from the höllgrund with", "Höllgrund to of")) {
+      assertThat(index.saying(words)).as(words).contains(made);
+    }
+    assertThat(index.saying("from the Zwolfer that")).isEmpty();
   }
 
   @Test

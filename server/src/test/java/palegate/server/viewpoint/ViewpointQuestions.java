@@ -105,19 +105,26 @@ final class ViewpointQuestions {
     ask("GET /api/walls/{id}/covered", ofEach(walls, "/covered?sort=-place"));
     ask("GET /api/walls/{id}/contact", ofEach(walls, "/contact"));
     ask("GET /api/walls/{id}/contact/file", "/api/walls/wall-fraud/contact/file?format=CSV");
-    elsewhere("other changes led there: WallContactTest", "GET /api/walls/{id}/contact/possible");
+    elsewhere("other changes led there: WallContactTest, WallChangesTest", "GET /api/walls/{id}/contact/possible", "GET /api/walls/{id}/changes");
     ask("GET /api/walls/{id}/ties", ofEach(walls, "/ties"));
     ask("GET /api/walls/{id}/gaps", ofEach(walls, "/gaps"));
+    ask("GET /api/draft/wall-watch", "");
+    ask("GET /api/walls/{id}/notices", ofEach(walls, "/notices"));
+    elsewhere("keeps what is sent: WallNoticesTest", "POST /api/walls/{id}/notices", "POST /api/walls/{id}/notices/{number}/reminders", "POST /api/notices/{number}/acknowledgement");
+    elsewhere("what somebody was told as a person, not by a duty: WallNoticesTest", "GET /api/notices");
     ask("GET /api/walls/{id}/proofs", ofEach(walls, "/proofs"));
     ask("GET /api/walls/{id}/proofs/{number}/file", "/api/walls/wall-fraud/proofs/1/file?format=PDF");
     ask("POST /api/walls/coverage", " {\"places\": [\"$place\", \"lib-cas\"], \"name\": \"x\"}", " {\"labels\": {\"case\": [\"C-2411\", \"C-2502\", \"C-2406\"]}}");
     ask("POST /api/walls/description", " {\"change\": {\"kind\": \"setWall\", \"wall\": \"w-x\", \"name\": \"x\", \"state\": \"STANDING\", \"barrier\": \"screen\", \"sides\": [{\"subjects\": [{\"kind\": \"person\", \"id\": \"$person\"}], \"places\": [\"$place\"]}]}}");
     elsewhere("its certificate has a seed of its own, and what is dismissed is kept: WallsRoomTest", "POST /api/walls/{id}/proofs", "POST /api/walls/{id}/gaps/dismissals");
     ask("POST /api/walk/{person}", "/api/walk/$person {\"reason\": \"To see\"}", "/api/walk/p-hesper {\"reason\": \"To see\"}");
+    ask("GET /api/walk-settings", "");
+    elsewhere("keeps what is sent: WalkRoomTest", "PUT /api/walk-settings");
     ask("GET /api/walk/{person}", "/api/walk/$person", "/api/walk/$person?drafted=true");
     ask("GET /api/walk/{person}/places/{id}", "/api/walk/$person/places/$place?hidden=true", "/api/walk/$person/places/lib-cas?besidePerson=p-hesper");
     ask("GET /api/walk/{person}/places/{id}/children", "/api/walk/$person/places/$place/children?hidden=true&limit=40", "/api/walk/$person/places/root/children", "/api/walk/$person/places/lib-cas/children?besidePerson=p-hesper");
     ask("GET /api/walk/{person}/search", "/api/walk/$person/search?text=c-2&hidden=true&limit=40", "/api/walk/$person/search?text=fee");
+    ask("GET /api/asking/completions", "?text=can%20m", "?text=who%20can%20read%20c-2", "?text=what%20can%20te", "?text=who%20is%20behind%20the%20wall%20t", "?text=what%20changed%20for%20fe");
     ask("GET /api/asking", "?text=can%20$person%20read%20$place", "?text=who%20can%20reach%20$place", "?text=what%20can%20$group%20read", "?text=who%20is%20behind%20Tern%20Rock%20inquiry", "?text=who%20can%20read%20C-24", "?text=what%20would%20it%20take%20for%20$person%20to%20read%20$place",
         "?text=what%20changed%20for%20$place", "?text=what%20can%20Tea%20C-2411%20reach");
     String asks = "\"outsidersOnly\": false, \"rule\": \"KEEPER\", \"named\": \"$person\", \"standIn\": \"p-wenna\", \"due\": \"2027-01-01T00:00:00Z\", \"needsComment\": false}";

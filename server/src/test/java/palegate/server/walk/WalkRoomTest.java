@@ -2,12 +2,14 @@ package palegate.server.walk;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.nio.charset.StandardCharsets;
 import java.time.Instant;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
+import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.web.servlet.mvc.method.annotation.RequestMappingHandlerMapping;
 import palegate.server.store.Snapshots;
 import palegate.server.testkit.Browser;
@@ -150,5 +152,25 @@ class WalkRoomTest {
     Map<String, String> own = new TreeMap<>();
     gather(ola, "/api/walk/p-ola/places", "root", own);
     assertThat(own.keySet()).as("within the library that she keeps").contains("lib-cas").doesNotContain("lib-acc", "f-2411");
+  }
+
+  @Test
+  void whoever_is_walked_as_is_told_by_a_letter_once_that_is_decided_and_never_why(TestApplication app) {
+    JdbcClient jdbc = app.bean(JdbcClient.class);
+    Browser wenna = app.signedIn("wenna.carrow");
+    wenna.post("/api/walk/p-mia", Map.of("reason", "Before it is decided"));
+    assertThat(letters(jdbc)).isEmpty();
+    assertThat(app.signedIn("ola.lindqvist").put("/api/walk-settings", "application/json", "{\"tells\": true}".getBytes(StandardCharsets.UTF_8)).status()).isEqualTo(403);
+    assertThat(wenna.put("/api/walk-settings", "application/json", "{}".getBytes(StandardCharsets.UTF_8)).status()).isEqualTo(422);
+    assertThat(wenna.put("/api/walk-settings", "application/json", "{\"tells\": true}".getBytes(StandardCharsets.UTF_8)).status()).isEqualTo(204);
+    assertThat(wenna.get("/api/walk-settings").body().path("by").asString()).isEqualTo("Wenna Carrow");
+    wenna.post("/api/walk/p-mia", Map.of("reason", "Because of Kittiwake"));
+    wenna.post("/api/walk/p-wenna", Map.of("reason", "Myself"));
+    wenna.post("/api/walk/nobody", Map.of("reason", "Nobody"));
+    assertThat(letters(jdbc)).singleElement().satisfies(letter -> assertThat(letter).contains("Wenna Carrow").doesNotContain("Kittiwake"));
+  }
+
+  private static List<String> letters(JdbcClient jdbc) {
+    return jdbc.sql("SELECT text FROM mailbox WHERE subject = 'Somebody walks as you'").query(String.class).list();
   }
 }

@@ -7,20 +7,26 @@ import java.nio.charset.StandardCharsets;
 import java.time.Instant;
 import java.util.HashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.text.PDFTextStripper;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import palegate.core.certificates.Certificate;
+import palegate.core.places.Place;
+import palegate.core.places.PlaceKind;
 import palegate.core.snapshot.Snapshot;
 import palegate.core.wallsatwork.WallProof;
+import palegate.server.store.Contents;
 import palegate.server.store.Openings;
 import palegate.server.store.Snapshots;
+import palegate.server.store.TextIndex;
 import palegate.server.testkit.Browser;
 import palegate.server.testkit.InDemo;
 import palegate.server.testkit.TestApplication;
 import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.MissingNode;
 
 /** Section 7: what the room of walls says before one is raised is what then holds, and it says nothing to whom it may not. */
 @ExtendWith(InDemo.class)
@@ -117,6 +123,40 @@ class WallsRoomTest {
     assertThat(one.path("copies").asInt()).isEqualTo(1);
     assertThat(Instant.parse(one.path("first").asString())).isEqualTo(before);
     assertThat(Instant.parse(one.path("last").asString())).isEqualTo(before.plusSeconds(60));
+  }
+
+  @Test
+  void what_the_content_of_a_document_says_is_told_with_the_wall_s_own_words_and_to_nobody_who_may_not_know_the_document(TestApplication app) {
+    Browser wenna = app.signedIn("wenna.carrow");
+    Snapshot snapshot = app.bean(Snapshots.class).current().snapshot();
+    List<String> inside = wenna.get("/api/walls/wall-brother/covered?limit=200").body().path("items").valueStream().map(one -> one.path("id").asString()).toList();
+    List<String> outside = snapshot.structure().places().values().stream().filter(place -> place.kind() == PlaceKind.DOCUMENT && !inside.contains(place.id()) && place.labels().isEmpty())
+        .map(Place::id).sorted().limit(3).toList();
+    String first = inside.stream().filter(id -> snapshot.place(snapshot.placeNumber(id)).isDocument()).findFirst().orElseThrow();
+    String number = snapshot.structure().walls().get("wall-brother").barrier().scopes().get(0).labels().get("case").iterator().next();
+    Contents contents = app.bean(Contents.class);
+    TextIndex texts = app.bean(TextIndex.class);
+    byte[] same = "The same words in two places.".getBytes(StandardCharsets.UTF_8);
+    contents.put(first, "text/plain", same, "wenna.carrow", TestApplication.TODAY);
+    contents.put(outside.get(0), "text/plain", same, "wenna.carrow", TestApplication.TODAY);
+    texts.keep(outside.get(1), contents.put(outside.get(1), "text/plain", "x".getBytes(StandardCharsets.UTF_8), "wenna.carrow", TestApplication.TODAY), "To the owners, in matter " + number.toLowerCase(Locale.ROOT).replace('-', ' ') + ", secretly");
+    texts.keep(outside.get(2), contents.put(outside.get(2), "text/plain", "y".getBytes(StandardCharsets.UTF_8), "wenna.carrow", TestApplication.TODAY), "Of " + number + "7 nothing is said");
+    JsonNode gaps = wenna.get("/api/walls/wall-brother/gaps").body();
+    assertThat(gaps.path("notSearched").asInt()).isZero();
+    assertThat(gap(gaps, outside.get(0)).path("kind").asString()).isEqualTo("SAME_CONTENT");
+    assertThat(gap(gaps, outside.get(0)).path("like").asString()).isEqualTo(snapshot.pathText(snapshot.placeNumber(first)));
+    assertThat(gap(gaps, outside.get(1)).path("kind").asString()).isEqualTo("IN_ITS_TEXT");
+    assertThat(gap(gaps, outside.get(1)).path("said").asString()).isEqualTo(number.toLowerCase(Locale.ROOT).replace('-', ' '));
+    assertThat(gaps.toString()).as("no more of the text than the wall says itself").doesNotContain("secretly");
+    assertThat(gap(gaps, outside.get(2)).isMissingNode()).as("another number").isTrue();
+    assertThat(wenna.post("/api/walls/wall-brother/gaps/dismissals", Map.of("place", outside.get(0), "reason", "A form.")).status()).isEqualTo(204);
+    Browser oriel = app.signedIn("oriel.fenn");
+    oriel.get("/api/walls/wall-brother/gaps").body().path("gaps").valueStream().filter(one -> one.path("kind").asString().equals("SAME_CONTENT"))
+        .forEach(one -> assertThat(one.path("place").asString()).isEqualTo(outside.get(0)));
+  }
+
+  private static JsonNode gap(JsonNode gaps, String place) {
+    return gaps.path("gaps").valueStream().filter(gap -> gap.path("place").asString().equals(place)).findFirst().orElse(MissingNode.getInstance());
   }
 
   @Test

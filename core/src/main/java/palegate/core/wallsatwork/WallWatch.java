@@ -1,0 +1,100 @@
+package palegate.core.wallsatwork;
+
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Set;
+import java.util.stream.Collectors;
+import palegate.core.collections.PersonSet;
+import palegate.core.snapshot.Snapshot;
+import palegate.core.snapshot.SnapshotAt;
+import palegate.core.structure.Structure;
+import palegate.core.walls.Wall;
+
+/**
+ * What changes do to standing walls against what these evidently are for: told before they are put in force. Of walls that the changes
+ * themselves alter nothing is told: whoever alters one sees on its page what it does.
+ */
+public final class WallWatch {
+  /** What is against a wall's purpose. */
+  public enum Kind {
+    /** A place would lie outside and looks as if it belonged inside. */
+    OUTSIDE,
+    /** A place would lie inside and looks as if it were of another matter. */
+    INSIDE,
+    /** Somebody whom it keeps out would not be kept out any more. */
+    LET_IN
+  }
+
+  /**
+   * One thing that is told.
+   *
+   * @param side the side concerned; null for a wall of one scope
+   * @param place of a place, its id; else null
+   * @param person of a person, their id; else null
+   * @param said of a place, the text that speaks for it; else null
+   * @param like of a place, what that is like or unlike; else null
+   */
+  public record Notice(Kind kind, String wall, String side, String place, String person, String said, String like) {}
+
+  private WallWatch() {}
+
+  /** By wall in the order of their names; nothing if the changes alter neither places nor who belongs to what. O(walls × (labels + covered places)) of both states. */
+  public static List<Notice> of(Snapshot before, Snapshot after, Instant now) {
+    Structure was = before.structure();
+    Structure is = after.structure();
+    boolean places = was.places() != is.places();
+    boolean people = was.groups() != is.groups() || was.units() != is.units() || was.people() != is.people();
+    if (!places && !people) {
+      return List.of();
+    }
+    List<Wall> walls = is.walls().values().stream().filter(wall -> wall.barsAt(now) && wall.equals(was.walls().get(wall.id()))).sorted(Comparator.comparing(Wall::name).thenComparing(Wall::id)).toList();
+    if (walls.isEmpty()) {
+      return List.of();
+    }
+    WallGapClues then = places ? WallGapClues.of(before) : null;
+    WallGapClues next = places ? WallGapClues.of(after) : null;
+    List<Notice> notices = new ArrayList<>();
+    for (Wall wall : walls) {
+      if (places) {
+        outside(before, then, after, next, wall, notices);
+        inside(before, after, wall, notices);
+      }
+      if (people) {
+        letIn(before.at(now), after.at(now), wall, notices);
+      }
+    }
+    return List.copyOf(notices);
+  }
+
+  private static void outside(Snapshot before, WallGapClues then, Snapshot after, WallGapClues next, Wall wall, List<Notice> notices) {
+    Set<String> known = WallGaps.of(before, wall, then).stream().map(WallGap::place).collect(Collectors.toSet());
+    WallGaps.of(after, wall, next).stream().filter(gap -> gap.confidence() != WallGap.Confidence.POSSIBLE && !known.contains(gap.place()))
+        .forEach(gap -> notices.add(new Notice(Kind.OUTSIDE, wall.id(), gap.side(), gap.place(), null, gap.said(), gap.like())));
+  }
+
+  private static void inside(Snapshot before, Snapshot after, Wall wall, List<Notice> notices) {
+    Set<WallMisfits.Misfit> known = new HashSet<>(WallMisfits.of(before, wall));
+    WallMisfits.of(after, wall).stream().filter(misfit -> !known.contains(misfit)).forEach(misfit -> notices.add(new Notice(Kind.INSIDE, wall.id(), misfit.side(), misfit.place(), null, misfit.said(), misfit.like())));
+  }
+
+  /** Numbers of people may differ from one state to the other: they are told apart by their ids. */
+  private static void letIn(SnapshotAt before, SnapshotAt after, Wall wall, List<Notice> notices) {
+    Set<String> stillBarred = ids(after, Barring.people(Barring.of(after, wall)));
+    ids(before, Barring.people(Barring.of(before, wall))).stream().filter(person -> !stillBarred.contains(person) && isActive(after, person)).sorted()
+        .forEach(person -> notices.add(new Notice(Kind.LET_IN, wall.id(), null, null, person, null, null)));
+  }
+
+  private static boolean isActive(SnapshotAt state, String person) {
+    int number = state.snapshot().personNumber(person);
+    return number >= 0 && state.active().contains(number);
+  }
+
+  private static Set<String> ids(SnapshotAt state, PersonSet people) {
+    Set<String> ids = new HashSet<>();
+    people.forEach(person -> ids.add(state.snapshot().person(person).id()));
+    return ids;
+  }
+}

@@ -1,0 +1,109 @@
+package palegate.core.wallsatwork;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.tuple;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import org.junit.jupiter.api.Test;
+import palegate.core.Harbour;
+import palegate.core.changes.Change;
+import palegate.core.changes.DraftApplication;
+import palegate.core.changes.MembershipChange;
+import palegate.core.changes.PlaceChange;
+import palegate.core.changes.WallChange;
+import palegate.core.people.Membership;
+import palegate.core.people.Period;
+import palegate.core.people.Subject;
+import palegate.core.places.Place;
+import palegate.core.places.PlaceKind;
+import palegate.core.snapshot.Snapshot;
+import palegate.core.structure.Parts;
+import palegate.core.structure.Structure;
+import palegate.core.walls.Barrier;
+import palegate.core.walls.Scope;
+import palegate.core.walls.Wall;
+
+/** What a draft does against the purpose of a standing wall is told while it is a draft (section 7). */
+class WallWatchTest {
+  private static final Membership MIA = new Membership(new Membership.PersonMember("mia"), Period.ALWAYS);
+
+  private static Wall wall(Scope scope, Wall.State state) {
+    return new Wall("w", "Wall", null, state, Period.ALWAYS, new Barrier.Screen(scope, List.of(new Subject.OfGroup("trainees"))), List.of());
+  }
+
+  private static Place place(String id, PlaceKind kind, String parent, String name, Map<String, String> labels) {
+    return Place.plain(id, kind, parent, name, false, labels, null, null, null);
+  }
+
+  private static Snapshot snapshot(Wall wall) {
+    Structure base = Harbour.structure();
+    List<Place> all = new ArrayList<>(base.places().values());
+    all.addAll(List.of(place("f1", PlaceKind.FOLDER, "cas", "C-7101 Amber Tern", Map.of("case", "C-7101")), place("d1", PlaceKind.DOCUMENT, "f1", "Letter", Map.of()),
+        place("f2", PlaceKind.FOLDER, "cas", "C-7102 Blue Heron", Map.of("case", "C-7102")), place("d2", PlaceKind.DOCUMENT, "f2", "Survey report C-7102", Map.of())));
+    return Snapshot.of(base.withPlaces(Parts.of(all, Place::id)).withWalls(Map.of("w", wall)));
+  }
+
+  private static List<WallWatch.Notice> notices(Wall wall, Change... changes) {
+    Snapshot before = snapshot(wall);
+    return WallWatch.of(before, before.next(DraftApplication.of(before, List.of(changes), Harbour.NOW).difference()), Harbour.NOW);
+  }
+
+  @Test
+  void what_is_put_outside_and_looks_as_if_it_belonged_inside_is_told_with_what_speaks_for_it() {
+    Wall wall = wall(Scope.ofLabel("case", "C-7101"), Wall.State.STANDING);
+    assertThat(notices(wall, new PlaceChange.AddPlace(place("new", PlaceKind.DOCUMENT, "c1", "Valuation C 7101", Map.of())))).extracting(WallWatch.Notice::kind, WallWatch.Notice::place, WallWatch.Notice::said)
+        .containsExactly(tuple(WallWatch.Kind.OUTSIDE, "new", "Valuation C 7101"));
+    assertThat(notices(wall, new PlaceChange.SetLabels("c1", Map.of("case", "c 7101")))).extracting(WallWatch.Notice::kind, WallWatch.Notice::place).containsExactly(tuple(WallWatch.Kind.OUTSIDE, "c1"));
+    assertThat(notices(wall, new PlaceChange.RenamePlace("let2", "Re: C-7101, the offer"))).extracting(WallWatch.Notice::place).containsExactly("let2");
+    assertThat(notices(wall, new PlaceChange.RenamePlace("let2", "Holidays"))).isEmpty();
+  }
+
+  @Test
+  void what_comes_to_lie_inside_and_is_of_another_matter_is_told_once_for_all_that_comes_along() {
+    Wall byPlace = wall(Scope.ofPlaces("f1"), Wall.State.STANDING);
+    assertThat(notices(byPlace, new PlaceChange.MovePlace("f2", "f1"))).extracting(WallWatch.Notice::kind, WallWatch.Notice::place, WallWatch.Notice::said, WallWatch.Notice::like)
+        .containsExactly(tuple(WallWatch.Kind.INSIDE, "f2", "C-7102 Blue Heron", "C7101"));
+    assertThat(notices(byPlace, new PlaceChange.MovePlace("c2", "f1"))).as("it says nothing of another matter").isEmpty();
+    assertThat(notices(byPlace, new PlaceChange.RenamePlace("d1", "Letter of C-7101 and C-7102"))).as("it says both").isEmpty();
+  }
+
+  @Test
+  void whoever_is_no_longer_kept_out_is_told_unless_the_wall_itself_is_altered() {
+    Wall wall = wall(Scope.ofPlaces("f1"), Wall.State.STANDING);
+    assertThat(notices(wall, new MembershipChange.RemoveMember("trainees", MIA))).extracting(WallWatch.Notice::kind, WallWatch.Notice::wall, WallWatch.Notice::person).containsExactly(tuple(WallWatch.Kind.LET_IN, "w", "mia"));
+    assertThat(notices(wall, new MembershipChange.RemoveMember("trainees", MIA), new MembershipChange.AddMember("trainees", MIA))).as("together nothing").isEmpty();
+    assertThat(notices(wall, new WallChange.SetWall(wall.in(Wall.State.LIFTED)), new MembershipChange.RemoveMember("trainees", MIA))).as("its page says what that does").isEmpty();
+    assertThat(notices(wall(Scope.ofPlaces("f1"), Wall.State.PLANNED), new MembershipChange.RemoveMember("trainees", MIA))).as("it keeps nobody out yet").isEmpty();
+  }
+
+  @Test
+  void what_was_so_before_is_not_told_again() {
+    Wall wall = wall(Scope.ofLabel("case", "C-7101"), Wall.State.STANDING);
+    Snapshot before = snapshot(wall);
+    Snapshot odd = before.next(DraftApplication.of(before, List.of(new PlaceChange.AddPlace(place("new", PlaceKind.DOCUMENT, "c1", "Valuation C 7101", Map.of()))), Harbour.NOW).difference());
+    Snapshot later = odd.next(DraftApplication.of(odd, List.of(new PlaceChange.RenamePlace("let2", "Holidays")), Harbour.NOW).difference());
+    assertThat(WallWatch.of(odd, later, Harbour.NOW)).isEmpty();
+  }
+
+  @Test
+  void each_audience_of_a_wall_is_without_those_whom_it_keeps_out_but_for_their_own() {
+    Wall wall = wall(Scope.ofPlaces("c1"), Wall.State.STANDING);
+    Snapshot snapshot = snapshot(wall);
+    assertThat(names(snapshot, wall, WallAudience.KEEPERS)).containsExactly("ola");
+    assertThat(names(snapshot, wall, WallAudience.READERS)).containsExactly("ola");
+    assertThat(names(snapshot, wall, WallAudience.KEPT_OUT)).containsExactly("mia");
+    Wall none = new Wall("w", "Wall", null, Wall.State.STANDING, Period.ALWAYS, new Barrier.Screen(Scope.ofPlaces("c1"), List.of(new Subject.OfPerson("per"))), List.of());
+    assertThat(names(snapshot(none), none, WallAudience.READERS)).containsExactlyInAnyOrder("mia", "ola");
+    assertThat(WallAudience.READERS.mayStillRead(snapshot.at(Harbour.NOW), wall, "mia")).isFalse();
+    assertThat(WallAudience.KEPT_OUT.mayStillRead(snapshot.at(Harbour.NOW), wall, "mia")).isTrue();
+    assertThat(WallAudience.READERS.mayStillRead(snapshot.at(Harbour.NOW), wall, "nobody")).isFalse();
+  }
+
+  private static List<String> names(Snapshot snapshot, Wall wall, WallAudience audience) {
+    List<String> names = new ArrayList<>();
+    audience.of(snapshot.at(Harbour.NOW), wall).forEach(person -> names.add(snapshot.person(person).id()));
+    return names;
+  }
+}

@@ -1,0 +1,42 @@
+package palegate.server.walls;
+
+import java.util.List;
+import java.util.function.Predicate;
+import org.springframework.stereotype.Component;
+import palegate.core.snapshot.Snapshot;
+import palegate.core.walls.Barrier;
+import palegate.core.walls.Wall;
+import palegate.core.wallsatwork.ContentEvidence;
+import palegate.core.wallsatwork.SearchTerm;
+import palegate.core.wallsatwork.WallGap;
+import palegate.core.wallsatwork.WallGapClues;
+import palegate.core.wallsatwork.WallGaps;
+import palegate.server.store.Contents;
+import palegate.server.store.TextIndex;
+
+/** Gaps of walls with what content speaks for them. Of a text no more is told than that it says what the wall itself says. */
+@Component
+class WallContent {
+  /** @param notSearched how many of the wall's numbers and names were not looked for in texts */
+  record Looked(List<WallGap> gaps, int notSearched) {}
+
+  private static final int TERMS_AT_MOST = 200;
+  private static final int MENTIONS_AT_MOST = 200;
+
+  private final Contents contents;
+  private final TextIndex texts;
+
+  WallContent(Contents contents, TextIndex texts) {
+    this.contents = contents;
+    this.texts = texts;
+  }
+
+  /** In what the asker may know: content of other documents is passed over before it is counted. */
+  Looked gaps(Snapshot known, Wall wall) {
+    Predicate<String> isKnown = document -> known.placeNumber(document) >= 0;
+    List<SearchTerm> terms = WallGaps.searchTerms(known, wall);
+    ContentEvidence evidence = wall.barrier() instanceof Barrier.Confine ? ContentEvidence.NONE
+        : new ContentEvidence(contents.copies(isKnown), terms.stream().limit(TERMS_AT_MOST).flatMap(term -> texts.mentioning(term, isKnown, MENTIONS_AT_MOST).stream()).toList());
+    return new Looked(WallGaps.of(known, wall, WallGapClues.of(known).with(evidence)), Math.max(0, terms.size() - TERMS_AT_MOST));
+  }
+}

@@ -1,0 +1,31 @@
+<script setup lang="ts">
+import type { Schemas } from '@/api/client'
+import { counted } from '@/common/words'
+import { useWallWatch } from './useWallWatch'
+
+/** What is against the purpose of a wall, a sentence each, with the way to the wall and to the place or person. */
+const { notices, more } = useWallWatch()
+
+function why(notice: Schemas['WatchView']): string {
+  return notice.kind === 'OUTSIDE' ? `“${notice.said}” is like “${notice.like}”.` : `“${notice.said}” is of another matter than ${notice.like}.`
+}
+</script>
+
+<template>
+  <div v-if="notices.length > 0" class="watch" role="group" aria-label="Walls to look at">
+    <p v-for="notice in notices" :key="notice.kind + notice.wall + (notice.place ?? notice.person?.id)" class="caution">
+      <template v-if="notice.kind === 'LET_IN'">
+        <router-link :to="{ name: 'people', params: { view: 'persons', id: notice.person!.id } }">{{ notice.person!.name }}</router-link> would no longer be kept out by
+        <router-link :to="{ name: 'walls', params: { id: notice.wall } }">{{ notice.wallName }}</router-link
+        >.
+      </template>
+      <template v-else>
+        <router-link :to="{ name: 'places', params: { id: notice.place } }">{{ notice.path }}</router-link>
+        {{ notice.kind === 'OUTSIDE' ? 'would lie outside' : 'would lie behind' }}
+        <router-link :to="{ name: 'walls', params: { id: notice.wall } }">{{ notice.wallName }}</router-link
+        ><template v-if="notice.side"> (side {{ notice.side }})</template>, and looks as if it belonged {{ notice.kind === 'OUTSIDE' ? 'inside' : 'elsewhere' }}: {{ why(notice) }}
+      </template>
+    </p>
+    <p v-if="more > 0" class="quiet">{{ counted(more, 'more is', 'more are') }} not listed.</p>
+  </div>
+</template>

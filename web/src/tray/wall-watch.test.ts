@@ -1,0 +1,44 @@
+import { answered, aServer } from '@/api/testkit'
+import { VueQueryPlugin } from '@tanstack/vue-query'
+import { mount } from '@vue/test-utils'
+import { createPinia } from 'pinia'
+import { describe, expect, it, vi } from 'vitest'
+import { createVuetify } from 'vuetify'
+import WallWatchNotices from './WallWatchNotices.vue'
+
+vi.mock('vue-router', () => ({ useRoute: () => ({ params: {}, query: {} }), useRouter: () => ({ push: vi.fn() }), createRouter: vi.fn(), createWebHistory: vi.fn() }))
+
+const DRAFT = { id: 1, name: 'Draft', change: 6, version: 1, seen: { change: 6, digest: 'ab', at: '2026-11-24T10:00:00Z' }, items: [{}], totals: {} }
+const NOTICES = {
+  notices: [
+    { kind: 'OUTSIDE', wall: 'w', wallName: 'Kept apart', place: 'p', path: 'Cases / Loose', said: 'c 7101', like: 'C-7101' },
+    { kind: 'INSIDE', wall: 'w', wallName: 'Kept apart', side: 'Owners', place: 'q', path: 'Cases / C-7102', said: 'C-7102', like: 'C7101' },
+    { kind: 'LET_IN', wall: 'w', wallName: 'Kept apart', person: { id: 'm', name: 'Mia Torrance' } },
+  ],
+  more: 1,
+}
+
+async function notices(duties: string[]) {
+  const watch = vi.fn(() => NOTICES)
+  aServer({ 'GET /api/session': () => ({ account: { login: 'w', name: 'W', duties, rooms: [], mayDraft: true }, demo: [] }), 'GET /api/draft': () => DRAFT, 'GET /api/draft/wall-watch': watch })
+  const shown = mount(WallWatchNotices, { global: { plugins: [createVuetify(), createPinia(), VueQueryPlugin], stubs: { RouterLink: { template: '<a><slot /></a>' } } } })
+  await answered()
+  await answered()
+  return { text: shown.text().replace(/\s+/g, ' '), watch }
+}
+
+describe('what a draft does against the purpose of a wall', () => {
+  it('is a sentence each, with what speaks for it', async () => {
+    const { text } = await notices(['walls'])
+    expect(text).toContain('Cases / Loose would lie outside Kept apart, and looks as if it belonged inside: “c 7101” is like “C-7101”.')
+    expect(text).toContain('Cases / C-7102 would lie behind Kept apart (side Owners), and looks as if it belonged elsewhere: “C-7102” is of another matter than C7101.')
+    expect(text).toContain('Mia Torrance would no longer be kept out by Kept apart')
+    expect(text).toContain('1 more is not listed.')
+  })
+
+  it('is not even asked for by whoever may not know of walls', async () => {
+    const { text, watch } = await notices(['access'])
+    expect(text).toBe('')
+    expect(watch).not.toHaveBeenCalled()
+  })
+})

@@ -112,7 +112,7 @@ const entries = computed(() => {
           <DraftedMark :drafted="wall.drafted" />
         </h2>
         <p>
-          {{ sentence(wall) }} <span class="quiet">Held {{ heldBetween(wall) }}.</span>
+          {{ sentence(wall) }} <span class="quiet">Held {{ heldBetween(wall) }}.</span>{{ ' ' }}
           <HistoryLink :id="wall.id" kind="wall" :name="wall.name" />
         </p>
         <p v-if="wall.reason" class="quiet">Why: {{ wall.reason }}</p>

@@ -45,12 +45,22 @@ public final class Writing {
 
   private Writing() {}
 
+  /** Filed where it is by mistake: of another case, as its first line says. */
+  private static final Map<String, String> OF_ANOTHER_CASE = Map.of("d-10379", "In the matter of C-2607, Kittiwake");
+  /** The same paper a second time, elsewhere: of which document it is a copy. */
+  private static final Map<String, String> COPIES = Map.of("d-10785", "d-10355");
+
+  /** Of which document a document is a copy; itself if it is none. */
+  public static String original(String document) {
+    return COPIES.getOrDefault(document, document);
+  }
+
   /** A heading, the file it belongs to, and some sentences: a line each. O(1). */
   public static List<String> of(Place document, String folder) {
     Random random = new Random(document.id().hashCode() * 31L + 7);
     List<String> lines = new ArrayList<>();
     lines.add(document.name().replaceAll("\\.\\w+$", ""));
-    lines.add("Sallowpoint Adjusting. File: " + folder);
+    lines.add("Sallowpoint Adjusting. " + OF_ANOTHER_CASE.getOrDefault(document.id(), "File: " + folder));
     new TreeMap<>(document.labels()).forEach((field, value) -> lines.add(field + ": " + value));
     lines.add("");
     List<String> sentences = new ArrayList<>(document.type() == null ? ANY : BY_TYPE.getOrDefault(document.type(), ANY));

@@ -1,7 +1,8 @@
 package palegate.core.wallsatwork;
 
-import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
@@ -16,10 +17,15 @@ final class CaseNumbers {
 
   /** Every number that a text gives, in its order, but for years. */
   static List<String> in(String text) {
-    List<String> numbers = new ArrayList<>();
+    return List.copyOf(written(text).keySet());
+  }
+
+  /** The same, each with how the text writes it first. */
+  static Map<String, String> written(String text) {
+    Map<String, String> numbers = new LinkedHashMap<>();
     for (Matcher matcher = NUMBER.matcher(text); matcher.find();) {
       if (matcher.group(1) != null || !YEAR.matcher(matcher.group(2)).matches()) {
-        numbers.add(LabelsInUse.plain(matcher.group()));
+        numbers.putIfAbsent(LabelsInUse.plain(matcher.group()), matcher.group());
       }
     }
     return numbers;

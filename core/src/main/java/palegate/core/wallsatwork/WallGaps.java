@@ -26,7 +26,7 @@ import palegate.core.walls.Wall;
 
 /**
  * What looks as if it belonged behind a wall and does not lie there. Nothing is found without a text that speaks for it; of what lies
- * one below another only the topmost is said. O(places + found × depth).
+ * one below another only the topmost is said, unless more speaks for the other. O(places + found × depth).
  */
 public final class WallGaps {
   /** A shorter name is any folder's. */
@@ -107,7 +107,7 @@ public final class WallGaps {
     byCopies();
     byCorrespondence();
     byTexts();
-    return found.entrySet().stream().filter(entry -> snapshot.path(entry.getKey()).stream().noneMatch(above -> !above.equals(entry.getKey()) && found.containsKey(above)))
+    return found.entrySet().stream().filter(entry -> snapshot.path(entry.getKey()).stream().noneMatch(above -> !above.equals(entry.getKey()) && found.containsKey(above) && found.get(above).confidence().compareTo(entry.getValue().confidence()) <= 0))
         .map(Map.Entry::getValue);
   }
 

@@ -3,10 +3,9 @@ package palegate.core.wallsatwork;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
-import java.util.TreeSet;
+import java.util.TreeMap;
 import java.util.function.Predicate;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
@@ -45,30 +44,30 @@ public final class WallMisfits {
   }
 
   private static void find(Snapshot snapshot, Scope scope, String side, List<Misfit> found) {
-    Set<String> numbers = numbers(snapshot, scope);
+    Map<String, String> numbers = numbers(snapshot, scope);
     if (numbers.isEmpty() || snapshot.placeCount() == 0) {
       return;
     }
-    Set<String> series = numbers.stream().map(CaseNumbers::letters).collect(Collectors.toSet());
+    Set<String> series = numbers.keySet().stream().map(CaseNumbers::letters).collect(Collectors.toSet());
     Predicate<String> another = text -> {
       List<String> said = CaseNumbers.in(text);
-      return said.stream().noneMatch(numbers::contains) && said.stream().anyMatch(number -> series.contains(CaseNumbers.letters(number)));
+      return said.stream().noneMatch(numbers::containsKey) && said.stream().anyMatch(number -> series.contains(CaseNumbers.letters(number)));
     };
     Map<Integer, Misfit> odd = new HashMap<>();
     WallCoverage.covered(snapshot, scope).stream().filter(place -> snapshot.depth(place) > 1).forEach(number -> {
       Place place = snapshot.place(number);
       Stream.concat(Stream.of(place.name()).filter(another), place.labels().entrySet().stream().filter(label -> another.test(label.getValue())).map(label -> label.getKey() + ": " + label.getValue())).findFirst()
-          .ifPresent(said -> odd.put(number, new Misfit(place.id(), side, said, numbers.stream().limit(NUMBERS_SAID).map(one -> one.toUpperCase(Locale.ROOT)).collect(Collectors.joining(", ")))));
+          .ifPresent(said -> odd.put(number, new Misfit(place.id(), side, said, numbers.values().stream().limit(NUMBERS_SAID).collect(Collectors.joining(", ")))));
     });
     odd.keySet().stream().filter(place -> snapshot.path(place).stream().noneMatch(above -> !above.equals(place) && odd.containsKey(above))).sorted(snapshot.inTreeOrder()).map(odd::get).forEach(found::add);
   }
 
-  /** With letters only: a number alone may be a sum or a room's. */
-  private static Set<String> numbers(Snapshot snapshot, Scope scope) {
-    Set<String> numbers = new TreeSet<>();
-    scope.labels().values().forEach(values -> values.forEach(value -> numbers.addAll(CaseNumbers.in(value))));
-    scope.places().stream().map(snapshot::placeNumber).filter(place -> place >= 0).forEach(place -> numbers.addAll(CaseNumbers.in(snapshot.place(place).name())));
-    numbers.removeIf(number -> CaseNumbers.letters(number).isEmpty());
+  /** Each with how it is written; with letters only: a number alone may be a sum or a room's. */
+  private static Map<String, String> numbers(Snapshot snapshot, Scope scope) {
+    Map<String, String> numbers = new TreeMap<>();
+    scope.labels().values().forEach(values -> values.forEach(value -> numbers.putAll(CaseNumbers.written(value))));
+    scope.places().stream().map(snapshot::placeNumber).filter(place -> place >= 0).forEach(place -> numbers.putAll(CaseNumbers.written(snapshot.place(place).name())));
+    numbers.keySet().removeIf(number -> CaseNumbers.letters(number).isEmpty());
     return numbers;
   }
 }

@@ -64,7 +64,7 @@ class WallWatchTest {
   void what_comes_to_lie_inside_and_is_of_another_matter_is_told_once_for_all_that_comes_along() {
     Wall byPlace = wall(Scope.ofPlaces("f1"), Wall.State.STANDING);
     assertThat(notices(byPlace, new PlaceChange.MovePlace("f2", "f1"))).extracting(WallWatch.Notice::kind, WallWatch.Notice::place, WallWatch.Notice::said, WallWatch.Notice::like)
-        .containsExactly(tuple(WallWatch.Kind.INSIDE, "f2", "C-7102 Blue Heron", "C7101"));
+        .containsExactly(tuple(WallWatch.Kind.INSIDE, "f2", "C-7102 Blue Heron", "C-7101"));
     assertThat(notices(byPlace, new PlaceChange.MovePlace("c2", "f1"))).as("it says nothing of another matter").isEmpty();
     assertThat(notices(byPlace, new PlaceChange.RenamePlace("d1", "Letter of C-7101 and C-7102"))).as("it says both").isEmpty();
   }

@@ -123,7 +123,8 @@ class DemoSetUp implements ApplicationRunner {
   private void write(Snapshot state, Instant now) {
     List<Contents.Written> written = new ArrayList<>();
     state.structure().places().values().stream().filter(Place::isDocument).forEach(document -> {
-      List<String> lines = Writing.of(document, state.pathText(state.parent(state.placeNumber(document.id()))));
+      int original = state.placeNumber(Writing.original(document.id()));
+      List<String> lines = Writing.of(state.place(original), state.pathText(state.parent(original)));
       Instant at = now.minus(Duration.ofHours(24 + Math.floorMod(document.id().hashCode(), 8_000)));
       written.add(new Contents.Written(document.id(), "application/pdf", PlainPdf.of(lines), String.join("\n", lines), "wenna.carrow", at));
     });

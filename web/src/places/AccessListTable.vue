@@ -6,6 +6,7 @@ import Paling from '@/paling/Paling.vue'
 import { useDensity } from '@/common/density'
 import { toTheEndOf } from '@/common/dates'
 import { counted, listed } from '@/common/words'
+import { useChoice } from '@/lists/useChoice'
 import LineWho from './LineWho.vue'
 import { dates, remark } from './lineWords'
 import PeopleBehindDialog from './PeopleBehindDialog.vue'
@@ -44,6 +45,8 @@ const shown = computed(() => {
   const order = SORTS[turned ? sort.value.slice(1) : sort.value]
   return order === undefined ? found : found.sort((a, b) => (turned ? order(b, a) : order(a, b)))
 })
+const choosable = computed(() => shown.value.filter(mayChoose).map((line) => line.entry.id))
+const { all, some, toggle, toggleAll } = useChoice(() => choosable.value, selected)
 /** Of a long list only the rows in sight exist. */
 const scroller = ref<HTMLElement | null>(null)
 const virtualizer = useVirtualizer(
@@ -106,7 +109,10 @@ function show(line: Line) {
       </colgroup>
       <thead>
         <tr>
-          <th v-if="mayChange" scope="col" class="choose"><span class="sr">Choose</span></th>
+          <th v-if="mayChange" scope="col" class="choose">
+            <input v-if="choosable.length > 1" type="checkbox" :checked="all" :indeterminate="some" :aria-label="`Choose all ${choosable.length} lines of its own that are shown`" @change="toggleAll" />
+            <span v-else class="sr">Choose</span>
+          </th>
           <th v-for="column in COLUMNS" :key="column.sort" scope="col" :aria-sort="ariaSort(column.sort)">
             <button type="button" class="sorter" :data-on="ariaSort(column.sort)" @click="sortBy(column.sort)">{{ column.title }}</button>
           </th>
@@ -123,7 +129,7 @@ function show(line: Line) {
           :data-drafted="line.drafted"
         >
           <td v-if="mayChange" class="choose">
-            <input v-if="mayChoose(line)" v-model="selected" type="checkbox" :value="line.entry.id" :aria-label="`Choose the line of ${line.entry.subjectName}`" />
+            <input v-if="mayChoose(line)" type="checkbox" :checked="selected.includes(line.entry.id)" :aria-label="`Choose the line of ${line.entry.subjectName}`" title="With Shift: all from the one chosen last" @click="toggle(line.entry.id, $event.shiftKey)" />
           </td>
           <td class="whom">
             <LineWho :line="line" :open="noted.has(line.entry.id)" @open="noted.has(line.entry.id) ? noted.delete(line.entry.id) : noted.add(line.entry.id)" />

@@ -7,6 +7,7 @@ import ChooseRow from '@/lists/ChooseRow.vue'
 import PagedList from '@/lists/PagedList.vue'
 import type { Part } from '@/lists/part'
 import Paling from '@/paling/Paling.vue'
+import { useNotices } from '@/common/useNotices'
 import { useSession } from '@/session/useSession'
 import { counted, day, listed } from '@/common/words'
 import { useDrafting } from '@/tray/useDrafting'
@@ -15,6 +16,7 @@ import PlacePicker from './PlacePicker.vue'
 const route = useRoute()
 const router = useRouter()
 const { may } = useSession()
+const notices = useNotices()
 const { draftAt, busy } = useDrafting()
 const root = useQuery({ queryKey: ['root'], queryFn: () => answer(api.GET('/api/repository')) })
 const id = computed(() =>
@@ -58,6 +60,25 @@ function words(one: Schemas['BreakView']): string {
 const entries = reactive(new Map<string, number>())
 const discarded = computed(() => [...chosen].reduce((sum, place) => sum + (entries.get(place) ?? 0), 0))
 const asking = ref(false)
+/** As many at once as a draft takes up. */
+const AT_MOST = 5000
+const PART = 500
+const choosing = ref(false)
+async function chooseAll() {
+  choosing.value = true
+  try {
+    for (let offset = 0, total = 1, had = 0; offset < Math.min(total, AT_MOST); offset += had) {
+      const page = await fetchBreaks({ offset, limit: PART })
+      total = page.items.length === 0 ? 0 : page.total
+      had = page.items.length
+      page.items.filter((one) => !one.drafted && !one.rejoined).forEach((one) => chosen.add(one.place))
+    }
+  } catch (error) {
+    notices.fail(error)
+  } finally {
+    choosing.value = false
+  }
+}
 async function rejoinAll() {
   if (await draftAt([...chosen].map((place) => ({ kind: 'rejoin' as const, place, below: false })))) chosen.clear()
   asking.value = false
@@ -78,6 +99,8 @@ function choose(found: Schemas['Found'] | undefined) {
       <div id="find-here" class="find-here"></div>
       <PlacePicker class="below" :model-value="undefined" label="Only below a place" @update:model-value="choose" />
       <v-checkbox v-model="sameOnly" label="Only those that say what their parent says" hide-details />
+      <v-btn v-if="may('access') && sameOnly" :loading="choosing" @click="chooseAll">Choose all of them</v-btn>
+      <v-btn v-if="may('access') && chosen.size > 0" @click="chosen.clear()">Choose none</v-btn>
       <v-btn v-if="may('access')" class="is-main" :disabled="chosen.size === 0" :loading="busy" @click="asking = true"
         >Rejoin {{ chosen.size > 0 ? chosen.size : 'the chosen' }}</v-btn
       >

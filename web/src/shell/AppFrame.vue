@@ -8,6 +8,7 @@ import { useSession } from '@/session/useSession'
 import DraftTray from '@/tray/DraftTray.vue'
 import WhyPanel from '@/why/WhyPanel.vue'
 import { useWhy } from '@/why/useWhy'
+import HalfFilledDialog from './HalfFilledDialog.vue'
 import RoomRail from './RoomRail.vue'
 import ShortcutsDialog from './ShortcutsDialog.vue'
 import { useFreshness } from './useFreshness'
@@ -47,6 +48,7 @@ useShortcuts({
       <DraftTray v-if="mayChange" />
       <footer v-else-if="may('audit')" class="tray-instead">You can look at everything here, and change nothing: your duty is to audit.</footer>
     </div>
+    <HalfFilledDialog />
     <ShortcutsDialog v-model="help" />
     <PaletteDialog v-if="palette" v-model="palette" />
   </div>

@@ -57,6 +57,9 @@ const change = computed<Schemas['SetWall'] | null>(() => {
     return null
   }
 })
+/** Walls of one name are told apart by nobody; it is said, not forbidden. */
+const register = useQuery({ queryKey: ['walls'], queryFn: () => answer(api.GET('/api/walls')) })
+const sameName = computed(() => (register.data.value ?? []).some((one) => one.id !== props.wall?.id && one.name.trim().toLowerCase() === name.value.trim().toLowerCase()))
 const complete = computed(() => name.value.trim() !== '' && sides.every((side) => side.subjects.length > 0 && hasCriterion(side)) && (!many.value || sides.every((side) => side.name.trim() !== '')))
 const asked = refDebounced(
   computed(() => (complete.value && change.value !== null ? JSON.stringify({ wall: 'w-described', ...change.value }) : '')),
@@ -100,6 +103,7 @@ async function save() {
     </div>
     <div class="names">
       <v-text-field v-model="name" label="Name" maxlength="300" hide-details />
+      <p v-if="sameName" class="caution" role="status">Another wall has this name. Choose one that tells them apart.</p>
       <v-text-field v-model="reason" label="Why, for those who may know" maxlength="2000" hide-details />
     </div>
     <WallSideFields

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useMutation, useQuery, useQueryClient } from '@tanstack/vue-query'
-import { computed, ref } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { answer, api, type Schemas } from '@/api/client'
 import { counted, day, moment, number } from '@/common/words'
 
@@ -20,6 +20,20 @@ const prove = useMutation({
     await client.invalidateQueries({ queryKey: ['walls', 'proofs', props.id] })
   },
 })
+/** Asked for while it goes on, and once when the page is opened: it goes on when the page is left. */
+const underWay = useQuery({
+  queryKey: computed(() => ['walls', 'proof-under-way', props.id]),
+  enabled: computed(() => props.drafted !== 'MADE'),
+  queryFn: () => answer(api.GET('/api/walls/{id}/proofs/under-way', { params: { path: { id: props.id } } })),
+  refetchInterval: (one) => (prove.isPending.value || one.state.data?.underWay !== undefined ? 500 : false),
+})
+const doing = computed(() => underWay.data.value?.underWay)
+watch(doing, (now, before) => {
+  if (before !== undefined && now === undefined) void client.invalidateQueries({ queryKey: ['walls', 'proofs', props.id] })
+})
+const callOff = useMutation({
+  mutationFn: () => answer(api.DELETE('/api/walls/{id}/proofs/under-way', { params: { path: { id: props.id } } })),
+})
 const kept = computed(() => query.data.value ?? [])
 </script>
 
@@ -31,8 +45,9 @@ const kept = computed(() => query.data.value ?? [])
         Everybody whom the wall keeps out is asked about at every place that it covers, as it is in force, and a hundred thousand of these pairs again by the explained stages. The certificate says what was found, of which state, as far as you may know it. Your last fifty are kept here.
       </p>
       <div class="acts">
-        <v-btn size="small" class="is-main" :loading="prove.isPending.value" @click="prove.mutate()">Prove it now</v-btn>
-        <span role="status">{{ prove.isPending.value ? 'Asking about every pair …' : '' }}</span>
+        <v-btn size="small" class="is-main" :loading="prove.isPending.value" :disabled="doing !== undefined" @click="prove.mutate()">Prove it now</v-btn>
+        <span role="status">{{ doing && doing.all > 0 ? `${number(doing.done)} of ${counted(doing.all, 'pair')} asked about …` : prove.isPending.value ? 'Asking about every pair …' : '' }}</span>
+        <v-btn v-if="doing" size="small" :loading="callOff.isPending.value" @click="callOff.mutate()">Call it off</v-btn>
       </div>
       <p v-if="prove.isError.value" class="fault" role="alert">{{ prove.error.value?.message }}</p>
       <div v-if="own" class="sheet result" role="status">

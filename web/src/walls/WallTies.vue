@@ -8,7 +8,8 @@ import { counted, day, listed } from '@/common/words'
 const props = defineProps<{ wall: Schemas['WallView'] }>()
 const query = useQuery({ queryKey: computed(() => ['walls', 'ties', props.wall.id]), queryFn: () => answer(api.GET('/api/walls/{id}/ties', { params: { path: { id: props.wall.id } } })) })
 const HOW: Record<Schemas['TieView']['how'], string> = { OWNS: 'owns', CHECKED_OUT: 'has checked out', OVERSEES: 'oversees' }
-const none = computed(() => query.data.value !== undefined && query.data.value.ties.length === 0 && query.data.value.stranded === 0 && props.wall.conflicts.length === 0)
+const AS: Record<Schemas['NestingView']['as'], string> = { KEPT_OUT: 'kept out', LET_IN: 'let in', ON_A_SIDE: 'on the side', EXCEPTED: 'excepted' }
+const none = computed(() => query.data.value !== undefined && query.data.value.ties.length === 0 && query.data.value.stranded === 0 && query.data.value.nesting.length === 0 && props.wall.conflicts.length === 0)
 </script>
 
 <template>
@@ -25,6 +26,10 @@ const none = computed(() => query.data.value !== undefined && query.data.value.t
       <p v-for="tie in query.data.value.ties" :key="tie.how + tie.person.id + tie.place">
         <router-link :to="{ name: 'people', params: { view: 'persons', id: tie.person.id } }">{{ tie.person.name }}</router-link> {{ HOW[tie.how] }}
         <router-link :to="{ name: 'places', params: { id: tie.place } }">{{ tie.path }}</router-link><span v-if="tie.since" class="quiet">, since {{ day(tie.since) }}</span>.
+      </p>
+      <p v-for="one in query.data.value.nesting" :key="one.as + one.group + one.through + (one.side ?? '')">
+        <router-link :to="{ name: 'people', params: { view: 'groups', id: one.through } }">{{ one.throughName }}</router-link> is in <router-link :to="{ name: 'people', params: { view: 'groups', id: one.group } }">{{ one.groupName }}</router-link
+        >: by that alone {{ counted(one.people, 'person is', 'people are') }} {{ AS[one.as] }}{{ one.side ? ` “${one.side}”` : '' }}.
       </p>
       <p v-if="query.data.value.more > 0" class="quiet">{{ counted(query.data.value.more, 'further tie') }} not listed.</p>
     </template>

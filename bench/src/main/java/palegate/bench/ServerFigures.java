@@ -58,6 +58,7 @@ final class ServerFigures {
       int port = Integer.parseInt(context.getEnvironment().getProperty("local.server.port", "0"));
       Structure structure = withAdministrator(Structures.of(size));
       searching(port);
+      WalkFigures.run(new HttpSession("http://127.0.0.1:" + port, LOGIN, PASSWORD), structure);
       // Before anything is removed that may be asked for.
       new LoadGenerator(port, LOGIN, PASSWORD, structure).run();
       AdministratorAtWork administrator = new AdministratorAtWork(new HttpSession("http://127.0.0.1:" + port, LOGIN, PASSWORD), structure);

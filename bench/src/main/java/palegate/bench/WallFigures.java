@@ -51,6 +51,7 @@ final class WallFigures {
     began = System.nanoTime();
     long gaps = walls.stream().limit(20).mapToLong(wall -> WallGaps.of(snapshot, wall).size()).sum();
     say("  gaps of twenty walls: %,d, %,d ms", gaps, (System.nanoTime() - began) / 1_000_000);
+    PlantedGaps.run(snapshot);
   }
 
   private static void say(String words, Object... figures) {

@@ -347,6 +347,20 @@ class RoomsTest {
     assertThat(page.getByText("Which “Teodor” do you mean?")).isVisible();
     page.locator(".answer").getByRole(AriaRole.BUTTON).first().click();
     assertThat(page.locator(".sentence")).containsText("Teodor");
+    page.keyboard().press("Escape");
+    desk.open(page, "/places/lib-cas");
+    page.locator("[role=treeitem]").first().waitFor();
+    page.keyboard().press("k");
+    page.keyboard().type("can mia torr");
+    assertThat(page.getByText("Tab goes on with the question.")).isVisible();
+    page.keyboard().press("Tab");
+    assertThat(page.getByRole(AriaRole.COMBOBOX)).hasValue("can Mia Torrance ");
+    page.keyboard().type("re");
+    assertThat(page.getByRole(AriaRole.OPTION).filter(new Locator.FilterOptions().setHasText("can Mia Torrance read"))).isVisible();
+    page.keyboard().press("Tab");
+    assertThat(page.getByRole(AriaRole.COMBOBOX)).hasValue("can Mia Torrance read ");
+    page.keyboard().type("C-2607");
+    assertThat(page.getByRole(AriaRole.OPTION).filter(new Locator.FilterOptions().setHasText("No: Mia Torrance cannot read"))).isVisible();
     page.context().close();
   }
 }

@@ -127,6 +127,43 @@ class WallsTest {
   }
 
   @Test
+  void those_concerned_are_told_confirm_it_above_their_page_and_are_listed_as_having_done_so(Desk desk, TestApplication app) {
+    app.signedIn("wenna.carrow").discardDrafts();
+    Page page = desk.open(desk.signedIn("wenna.carrow"), "/walls/wall-brother?view=notices");
+    page.getByLabel("Tell those who keep papers inside").click();
+    page.getByLabel("What they are to know").fill("C-2607 is walled: keep it to yourselves.");
+    button(page, "Send it").click();
+    assertThat(page.locator(".notice")).containsText("0 of 2 people confirmed it.");
+    Page teodor = desk.signedIn("teodor.brask");
+    assertThat(teodor.getByLabel("What you were told")).containsText("C-2607 is walled: keep it to yourselves.");
+    teodor.getByText("I have read this").click();
+    assertThat(teodor.getByLabel("What you were told")).hasCount(0);
+    Page mia = desk.window();
+    desk.enter(mia, "mia.torrance", "pale-gate-demo");
+    assertThat(mia.locator("main")).not().isEmpty();
+    assertThat(mia.getByLabel("What you were told")).hasCount(0);
+    desk.open(page, "/walls/wall-brother?view=notices");
+    assertThat(page.locator(".notice")).containsText("1 of 2 people confirmed it.");
+    page.getByText("Who has confirmed it").click();
+    assertThat(page.locator(".notice li").first()).containsText("not yet");
+    for (Page one : List.of(page, teodor, mia)) {
+      one.context().close();
+    }
+  }
+
+  @Test
+  void what_a_draft_does_against_a_wall_stands_in_the_tray_and_says_why_in_the_rehearsal(Desk desk, TestApplication app) {
+    Browser wenna = app.signedIn("wenna.carrow");
+    wenna.discardDrafts();
+    wenna.post("/api/draft/changes", Map.of("kind", "renamePlace", "place", "f-2508", "name", "C-2607 once more"));
+    Page page = desk.open(desk.signedIn("wenna.carrow"), "/places/f-2508");
+    page.locator("footer.tray").getByText("against a wall’s purpose").click();
+    assertThat(page.getByRole(AriaRole.GROUP, new Page.GetByRoleOptions().setName("Walls to look at"))).containsText("would lie outside A brother is master of the ship, and looks as if it belonged inside: “C-2607 once more” is like “C-2607”.");
+    wenna.discardDrafts();
+    page.context().close();
+  }
+
+  @Test
   void sides_are_described_with_a_name_each_and_whoever_is_on_both_is_said_before_anything_holds(Desk desk, TestApplication app) {
     app.signedIn("wenna.carrow").discardDrafts();
     Page page = desk.open(desk.signedIn("wenna.carrow"), "/walls/new");

@@ -69,7 +69,7 @@ public record WallProof(String wall, Instant at, boolean planned, long pairs, lo
     Asking asking = new Asking(moment, all, progress);
     parts.forEach(asking::askAll);
     long explained = Math.min(sample, all);
-    return new WallProof(wall.id(), moment.instant(), planned, all, asking.leaks.get(), asking.found, explained, explainedLeaks(moment, parts, all, explained, seed), seed);
+    return new WallProof(wall.id(), moment.instant(), planned, all, asking.leaks.get(), asking.found, explained, explainedLeaks(moment, parts, all, explained, seed, progress), seed);
   }
 
   /** The engine's own answers, stretch by stretch; the stretches of one person side by side. */
@@ -121,12 +121,15 @@ public record WallProof(String wall, Instant at, boolean planned, long pairs, lo
   }
 
   /** Every pair if there are no more than asked for, else as many as that drawn by chance. */
-  private static long explainedLeaks(SnapshotAt moment, List<Barring> parts, long all, long explained, long seed) {
+  private static long explainedLeaks(SnapshotAt moment, List<Barring> parts, long all, long explained, long seed, Progress progress) {
     Random random = new Random(seed);
     long leaks = 0;
     int[][] people = parts.stream().map(part -> part.people().toArray()).toArray(int[][]::new);
     int[][] places = parts.stream().map(part -> part.places().stream().toArray()).toArray(int[][]::new);
     for (long i = 0; i < explained; i++) {
+      if (i % STRETCH == 0 && !progress.report(all, all)) {
+        throw new CancellationException("The proof was broken off.");
+      }
       long pair = explained == all ? i : (long) (random.nextDouble() * all);
       int part = 0;
       while (pair >= (long) people[part].length * places[part].length) {

@@ -101,6 +101,18 @@ class WallWatchTest {
     assertThat(WallAudience.READERS.mayStillRead(snapshot.at(Harbour.NOW), wall, "nobody")).isFalse();
   }
 
+  @Test
+  void a_group_through_which_people_come_to_be_named_is_said_with_how_many_by_that_alone() {
+    Wall out = new Wall("w", "Wall", null, Wall.State.STANDING, Period.ALWAYS, new Barrier.Screen(Scope.ofPlaces("c1"), List.of(new Subject.OfGroup("adjusters"))), List.of());
+    Snapshot snapshot = snapshot(out);
+    assertThat(WallNesting.of(snapshot.at(Harbour.NOW), out)).containsExactly(new WallNesting(WallNesting.As.KEPT_OUT, null, "adjusters", "trainees", 1));
+    assertThat(WallNesting.of(snapshot.at(Harbour.JULY), out)).as("the membership has ended").isEmpty();
+    Snapshot twice = snapshot.next(DraftApplication.of(snapshot, List.of(new MembershipChange.AddMember("adjusters", MIA)), Harbour.NOW).difference());
+    assertThat(WallNesting.of(twice.at(Harbour.NOW), out)).as("she is a member herself").isEmpty();
+    Wall seal = new Wall("w", "Wall", null, Wall.State.STANDING, Period.ALWAYS, new Barrier.Seal(Scope.ofPlaces("c1"), List.of(new Subject.OfPerson("ola"))), List.of(new Wall.Exempt(new Subject.OfGroup("adjusters"), null)));
+    assertThat(WallNesting.of(snapshot.at(Harbour.NOW), seal)).extracting(WallNesting::as).containsExactly(WallNesting.As.EXCEPTED);
+  }
+
   private static List<String> names(Snapshot snapshot, Wall wall, WallAudience audience) {
     List<String> names = new ArrayList<>();
     audience.of(snapshot.at(Harbour.NOW), wall).forEach(person -> names.add(snapshot.person(person).id()));

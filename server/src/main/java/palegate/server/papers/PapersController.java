@@ -87,15 +87,15 @@ class PapersController {
   private final Papers papers;
   private final PuttingInForce inForce;
   private final Contents contents;
-  private final TextExtraction extraction;
+  private final ContentIntake intake;
   private final Viewpoints viewpoints;
   private final Clock clock;
 
-  PapersController(Papers papers, PuttingInForce inForce, Contents contents, TextExtraction extraction, Viewpoints viewpoints, Clock clock) {
+  PapersController(Papers papers, PuttingInForce inForce, Contents contents, ContentIntake intake, Viewpoints viewpoints, Clock clock) {
     this.papers = papers;
     this.inForce = inForce;
     this.contents = contents;
-    this.extraction = extraction;
+    this.intake = intake;
     this.viewpoints = viewpoints;
     this.clock = clock;
   }
@@ -223,7 +223,10 @@ class PapersController {
     Papers.Own own = papers.of(who.getName());
     Papers.refuseUnless(own, Papers.found(own, id), Acts.Act.REVISE);
     Contents.Content earlier = contents.find(id, Math.max(1, version)).orElseThrow(() -> Problem.notFound("version", Integer.toString(version)));
-    extraction.read(id, contents.put(id, earlier.mediaType(), earlier.bytes(), who.getName(), clock.instant()), earlier.mediaType(), earlier.bytes());
+    intake.keep(id, earlier.mediaType(), earlier.bytes(), who.getName(), viewpoint -> {
+      Papers.Own now = papers.of(who.getName());
+      Papers.refuseUnless(now, Papers.found(now, id), Acts.Act.REVISE);
+    });
   }
 
   @DeleteMapping("/places/{id}")

@@ -26,7 +26,7 @@ import org.springframework.web.bind.annotation.RestController;
 import palegate.core.roles.Right;
 import palegate.core.roles.Rights;
 import palegate.core.viewpoint.Viewpoint;
-import palegate.server.papers.TextExtraction;
+import palegate.server.papers.ContentIntake;
 import palegate.server.shell.MayBeMissing;
 import palegate.server.shell.Problem;
 import palegate.server.store.Contents;
@@ -41,14 +41,14 @@ class ContentController {
 
   private final Contents contents;
   private final Openings openings;
-  private final TextExtraction extraction;
+  private final ContentIntake intake;
   private final Viewpoints viewpoints;
   private final Clock clock;
 
-  ContentController(Contents contents, Openings openings, TextExtraction extraction, Viewpoints viewpoints, Clock clock) {
+  ContentController(Contents contents, Openings openings, ContentIntake intake, Viewpoints viewpoints, Clock clock) {
     this.contents = contents;
     this.openings = openings;
-    this.extraction = extraction;
+    this.intake = intake;
     this.viewpoints = viewpoints;
     this.clock = clock;
   }
@@ -83,17 +83,24 @@ class ContentController {
   @Operation(requestBody = @RequestBody(required = true, content = @Content(mediaType = "application/octet-stream", schema = @Schema(type = "string", format = "binary"))))
   @ResponseStatus(HttpStatus.NO_CONTENT)
   void put(@PathVariable String id, @RequestHeader(HttpHeaders.CONTENT_TYPE) String mediaType, InputStream body, Principal who) throws IOException {
-    if (!rights(id, who).contains(Right.REVISE)) {
+    refuseUnlessRevising(id, viewpoints.of(who.getName()));
+    // The gate has bounded it; only now is it read. That may take a while, after which it is asked again whether it may be.
+    byte[] bytes = body.readNBytes(Contents.BYTES_AT_MOST + 1);
+    intake.keep(id, mediaType, bytes, who.getName(), viewpoint -> refuseUnlessRevising(id, viewpoint));
+  }
+
+  private static void refuseUnlessRevising(String id, Viewpoint viewpoint) {
+    if (!rights(id, viewpoint).contains(Right.REVISE)) {
       throw notYours("revise");
     }
-    // The gate has bounded it; only now is it read.
-    byte[] bytes = body.readNBytes(Contents.BYTES_AT_MOST + 1);
-    extraction.read(id, contents.put(id, mediaType, bytes, who.getName(), clock.instant()), mediaType.split(";")[0].strip(), bytes);
+  }
+
+  private Rights rights(String id, Principal who) {
+    return rights(id, viewpoints.of(who.getName()));
   }
 
   /** The rights now of the person to whom the account belongs. */
-  private Rights rights(String id, Principal who) {
-    Viewpoint viewpoint = viewpoints.of(who.getName());
+  private static Rights rights(String id, Viewpoint viewpoint) {
     if (!viewpoint.mayKnow(id)) {
       throw Problem.notFound("place", id);
     }

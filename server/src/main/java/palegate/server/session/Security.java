@@ -96,7 +96,7 @@ class Security {
             .access(changing(accounts))
             .requestMatchers(HttpMethod.PUT, "/api/places/*/content").access(signedIn(accounts))
             .requestMatchers(HttpMethod.POST, "/api/walls/description", "/api/walls/coverage", "/api/walls/*/gaps/dismissals", "/api/walls/*/notices", "/api/walls/*/notices/*/reminders").access(holding(accounts, Duty.WALLS))
-            .requestMatchers(HttpMethod.POST, "/api/walls/*/proofs").access(holding(accounts, Duty.WALLS, Duty.AUDIT))
+            .requestMatchers("/api/walls/*/proofs", "/api/walls/*/proofs/under-way").access(holding(accounts, Duty.WALLS, Duty.AUDIT))
             .requestMatchers("/api/list-templates/**").access(holding(accounts, Duty.ACCESS))
             .anyRequest().denyAll())
         .build();

@@ -12,6 +12,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalInt;
 import java.util.function.Predicate;
 import java.util.stream.Stream;
 import org.springframework.http.HttpStatus;
@@ -105,7 +106,18 @@ public class Contents {
         .query((row, i) -> new Content(row.getInt("version"), row.getString("media_type"), row.getBytes("bytes"))).optional();
   }
 
-  /** Puts content there as the next version; only of the kinds that are kept, and only what is what it says it is. Returns its number. */
+  /**
+   * Puts content there as the next version, if the newest change still is the one on which it was decided that this may be; returns its
+   * number, or nothing if another change holds by now. Only of the kinds that are kept, and only what is what it says it is.
+   */
+  @Transactional
+  public OptionalInt putAsOf(long change, String place, String contentType, byte[] bytes, String account, Instant now) {
+    // Whoever puts a change in force waits until this is kept.
+    long head = jdbc.sql("SELECT number FROM head WHERE id = 1 LOCK IN SHARE MODE").query(Long.class).single();
+    return head == change ? OptionalInt.of(put(place, contentType, bytes, account, now)) : OptionalInt.empty();
+  }
+
+  /** Whatever holds. */
   @Transactional
   public int put(String place, String contentType, byte[] bytes, String account, Instant now) {
     String mediaType = contentType.split(";")[0].strip();

@@ -11,11 +11,10 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
-import palegate.core.snapshot.SnapshotAt;
+import palegate.core.viewpoint.Asker;
 import palegate.core.walls.Wall;
 import palegate.server.session.Accounts;
 import palegate.server.shell.Problem;
-import palegate.server.store.Snapshots;
 import palegate.server.store.WallNotices;
 
 /** What somebody signed in was told and has not said that they read. What was written about a wall that keeps them out by now is gone, as if it had never been. */
@@ -28,43 +27,38 @@ class NoticesController {
 
   private final WallNotices notices;
   private final Accounts accounts;
-  private final Snapshots snapshots;
   private final Clock clock;
 
-  NoticesController(WallNotices notices, Accounts accounts, Snapshots snapshots, Clock clock) {
+  NoticesController(WallNotices notices, Accounts accounts, Clock clock) {
     this.notices = notices;
     this.accounts = accounts;
-    this.snapshots = snapshots;
     this.clock = clock;
   }
 
   /** Oldest first. */
   @GetMapping("/api/notices")
   List<Told> waiting(Principal who) {
-    return readable(person(who)).limit(SHOWN_AT_MOST).map(notice -> new Told(notice.id(), notice.text(), notice.at(), notice.authorName())).toList();
+    return readable(accounts.asker(who.getName())).limit(SHOWN_AT_MOST).map(notice -> new Told(notice.id(), notice.text(), notice.at(), notice.authorName())).toList();
   }
 
   @PostMapping("/api/notices/{number}/acknowledgement")
   @ResponseStatus(HttpStatus.NO_CONTENT)
   void acknowledge(@PathVariable long number, Principal who) {
-    String person = person(who);
-    if (person == null || !notices.hasAcknowledged(number, person) && (readable(person).noneMatch(notice -> notice.id() == number) || !notices.acknowledge(number, person, clock.instant()))) {
+    Asker asker = accounts.asker(who.getName());
+    String person = asker.id();
+    if (person == null || !notices.hasAcknowledged(number, person) && (readable(asker).noneMatch(notice -> notice.id() == number) || !notices.acknowledge(number, person, clock.instant()))) {
       throw Problem.notFound("notice", String.valueOf(number));
     }
   }
 
-  private Stream<WallNotices.Notice> readable(String person) {
-    if (person == null) {
+  /** Decided of the state as it is, of which the asker may know neither the wall nor that it keeps them out. */
+  private Stream<WallNotices.Notice> readable(Asker asker) {
+    if (asker.id() == null) {
       return Stream.empty();
     }
-    SnapshotAt now = snapshots.current().snapshot().at(clock.instant());
-    return notices.waiting(person).stream().filter(notice -> {
-      Wall wall = now.snapshot().structure().walls().get(notice.wall());
-      return wall != null && notice.audience().mayStillRead(now, wall, person);
+    return notices.waiting(asker.id()).stream().filter(notice -> {
+      Wall wall = asker.state().snapshot().structure().walls().get(notice.wall());
+      return wall != null && notice.audience().mayStillRead(asker.state(), wall, asker.id());
     });
-  }
-
-  private String person(Principal who) {
-    return accounts.asker(who.getName()).id();
   }
 }

@@ -8,15 +8,20 @@ import java.security.SecureRandom;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.List;
+import java.util.Optional;
+import java.util.concurrent.CancellationException;
 import java.util.concurrent.Semaphore;
+import java.util.concurrent.atomic.AtomicReference;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
+import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import palegate.core.certificates.Certificate;
 import palegate.core.walls.Wall;
@@ -41,6 +46,12 @@ class WallProofsController {
 
   record LeakView(String person, String place, List<String> rights) {}
 
+  /** How many pairs have been asked about, of how many. */
+  record UnderWay(long done, long all) {}
+
+  /** {@code underWay} is missing where whoever asks has no proof of this wall under way. */
+  record UnderWayView(@MayBeMissing UnderWay underWay) {}
+
   enum CertificateFormat {
     JSON, PDF
   }
@@ -49,6 +60,8 @@ class WallProofsController {
   private static final int SAMPLE = 100_000;
   /** Proofs take all processors: one after the other. */
   private final Semaphore one = new Semaphore(1);
+  /** Whose proof of which wall is under way, and how far it is; null where none is. */
+  private final AtomicReference<Doing> doing = new AtomicReference<>();
   private final SecureRandom seeds = new SecureRandom();
   private final WallsAtWork walls;
   private final WallRecords records;
@@ -77,6 +90,42 @@ class WallProofsController {
         kept.certificate(), List.of());
   }
 
+  private static final class Doing {
+    private final String account;
+    private final String wall;
+    private volatile UnderWay stand = new UnderWay(0, 0);
+    private volatile boolean calledOff;
+
+    private Doing(String account, String wall) {
+      this.account = account;
+      this.wall = wall;
+    }
+
+    private boolean report(long done, long all) {
+      stand = new UnderWay(done, all);
+      return !calledOff;
+    }
+  }
+
+  /** One's own, by this instance; it goes on when its page is left. */
+  @GetMapping("/under-way")
+  UnderWayView underWay(@PathVariable String id, Principal who) {
+    inForce(id, who);
+    return new UnderWayView(own(id, who).map(one -> one.stand).orElse(null));
+  }
+
+  /** Calls off one's own: nothing of it is kept. */
+  @DeleteMapping("/under-way")
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  void callOff(@PathVariable String id, Principal who) {
+    inForce(id, who);
+    own(id, who).ifPresent(one -> one.calledOff = true);
+  }
+
+  private Optional<Doing> own(String id, Principal who) {
+    return Optional.ofNullable(doing.get()).filter(one -> one.account.equals(who.getName()) && one.wall.equals(id));
+  }
+
   /** Asks about every barred person at every covered place, and about some of the pairs again by the stages. O(pairs). */
   @PostMapping
   ProofView prove(@PathVariable String id, Principal who) {
@@ -84,16 +133,21 @@ class WallProofsController {
     if (!one.tryAcquire()) {
       throw Problem.of(HttpStatus.CONFLICT, "proof-under-way", "Another proof is under way", "It takes all of the machine. Try again when it is done.");
     }
+    Doing mine = new Doing(who.getName(), id);
+    doing.set(mine);
     try {
       Snapshots.Numbered state = viewpoints.known(who.getName());
       Instant now = clock.instant();
-      WallProof proof = WallProof.of(state.snapshot(), wall, now, SAMPLE, seeds.nextLong(), WallProof.Progress.NONE);
+      WallProof proof = WallProof.of(state.snapshot(), wall, now, SAMPLE, seeds.nextLong(), mine::report);
       Certificate certificate = new Certificate(now, Certificate.digest(state.snapshot().structure()), List.of(Certificate.Proved.of(wall, proof)));
       String author = accounts.find(who.getName()).map(Accounts.Account::name).orElse(who.getName());
       records.keep(id, state.change(), now, who.getName(), author, proof.pairs(), proof.leaks() + proof.explainedLeaks(), certificate.toJson());
       return new ProofView(null, state.change(), now, author, proof.pairs(), proof.leaks() + proof.explainedLeaks(), proof.explained(), proof.planned(), proof.at(), certificate.bundleDigest(), certificate.toJson(),
           proof.found().stream().map(leak -> new LeakView(leak.person(), leak.place(), leak.rights().words())).toList());
+    } catch (CancellationException calledOff) {
+      throw Problem.of(HttpStatus.CONFLICT, "called-off", "Called off", "The proof was called off; nothing of it is kept.");
     } finally {
+      doing.set(null);
       one.release();
     }
   }

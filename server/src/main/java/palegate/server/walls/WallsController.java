@@ -40,6 +40,7 @@ import palegate.core.walls.Scope;
 import palegate.core.walls.Wall;
 import palegate.core.wallsatwork.Admitted;
 import palegate.core.wallsatwork.Barring;
+import palegate.core.wallsatwork.WallNesting;
 import palegate.core.wallsatwork.WallTies;
 import palegate.server.changes.ChangeBody;
 import palegate.server.drafts.DraftedState;
@@ -74,7 +75,10 @@ class WallsController {
   record TieView(WallTies.How how, PersonView person, String place, String path, @MayBeMissing Instant since) {}
 
   /** @param stranded how many covered documents nobody active can read any more, and somebody could without the wall */
-  record TiesView(List<TieView> ties, int more, int stranded) {}
+  record TiesView(List<TieView> ties, int more, int stranded, List<NestingView> nesting) {}
+
+  /** A group through which people come to be named by the wall; {@code people} by that alone. */
+  record NestingView(WallNesting.As as, @MayBeMissing String side, String group, String groupName, String through, String throughName, int people) {}
 
   /** A scope that is being described, with the name of the wall or the side, which may be empty. */
   record ScopeAsked(@Size(max = 10_000, message = "Name at most 10,000 places.") List<String> places, @Size(max = 1_000, message = "Name at most 1,000 types.") List<String> types,
@@ -186,7 +190,12 @@ class WallsController {
     WallTies found = WallTies.of(worked.standing());
     Snapshot snapshot = worked.standing().with().snapshot();
     return new TiesView(found.ties().stream().limit(TIES_AT_MOST).map(tie -> new TieView(tie.how(), PersonView.of(snapshot.structure().people().get(tie.person()), snapshot.structure()), tie.place(),
-        snapshot.pathText(snapshot.placeNumber(tie.place())), tie.since())).toList(), Math.max(0, found.ties().size() - TIES_AT_MOST), found.stranded());
+        snapshot.pathText(snapshot.placeNumber(tie.place())), tie.since())).toList(), Math.max(0, found.ties().size() - TIES_AT_MOST), found.stranded(),
+        WallNesting.of(worked.standing().with(), worked.standing().wall()).stream().map(one -> new NestingView(one.as(), one.side(), one.group(), groupName(snapshot, one.group()), one.through(), groupName(snapshot, one.through()), one.people())).toList());
+  }
+
+  private static String groupName(Snapshot snapshot, String group) {
+    return snapshot.structure().groups().get(group).name();
   }
 
   private WallsAtWork.Worked worked(String id, Principal who) {

@@ -1,13 +1,22 @@
 package palegate.server.places;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import java.io.ByteArrayInputStream;
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.SequenceInputStream;
+import java.nio.charset.StandardCharsets;
+import java.security.Principal;
 import java.util.HashMap;
+import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import palegate.core.structure.Structure;
 import palegate.server.bundle.Bundles;
+import palegate.server.store.Contents;
 import palegate.server.store.StructureStore;
 import palegate.server.testkit.Browser;
 import palegate.server.testkit.InDemo;
@@ -63,5 +72,35 @@ class LifeOfContentTest {
     wenna.post("/api/draft/changes", Map.of("kind", "addGrant", "place", "d-bundle", "subject", WENNA, "role", "r-keeper"));
     inForce(wenna);
     assertThat(wenna.get("/api/places/d-bundle/content").status()).isEqualTo(404);
+  }
+
+  @Test
+  void what_was_on_its_way_when_a_wall_was_raised_is_kept_from_the_document_as_if_it_were_not_there(TestApplication app) throws IOException {
+    Browser mia = app.signedIn("mia.torrance");
+    Browser wenna = app.signedIn("wenna.carrow");
+    String made = mia.post("/api/papers/places/f-2417/children", Map.of("name", "On its way", "folder", false)).body().path("id").asString();
+    ContentController controller = app.bean(ContentController.class);
+    Principal who = () -> "mia.torrance";
+    InputStream first = new ByteArrayInputStream("begun ".getBytes(StandardCharsets.UTF_8));
+    InputStream slow = new SequenceInputStream(first, new InputStream() {
+      private boolean raised;
+
+      @Override
+      public int read() {
+        if (!raised) {
+          raised = true;
+          wenna.post("/api/draft/changes", Map.of("kind", "setWall", "name", "Meanwhile", "state", "STANDING", "barrier", "screen",
+              "sides", List.of(Map.of("places", List.of(made), "subjects", List.of(Map.of("kind", "person", "id", "p-mia"))))));
+          inForce(wenna);
+        }
+        return -1;
+      }
+    });
+    assertThatThrownBy(() -> controller.put(made, "text/plain", slow, who)).hasMessageContaining("404");
+    assertThat(app.bean(Contents.class).versions(made)).as("nothing is kept").isEmpty();
+    assertThat(mia.get("/api/places/" + made + "/content").status()).isEqualTo(404);
+    long head = app.bean(StructureStore.class).head();
+    assertThat(app.bean(Contents.class).putAsOf(head - 1, made, "text/plain", "x".getBytes(StandardCharsets.UTF_8), "wenna.carrow", TestApplication.TODAY)).as("decided of a state that holds no more").isEmpty();
+    assertThat(app.bean(Contents.class).putAsOf(head, made, "text/plain", "x".getBytes(StandardCharsets.UTF_8), "wenna.carrow", TestApplication.TODAY)).hasValue(1);
   }
 }

@@ -145,9 +145,21 @@ public final class Browser {
     return request(path).header("X-XSRF-TOKEN", cookie("XSRF-TOKEN"));
   }
 
+  /** A connection that was kept may have been closed by the other side just when it is used again: a browser asks once more then, if asking twice does no harm. */
+  private HttpResponse<byte[]> response(HttpRequest request) throws IOException, InterruptedException {
+    try {
+      return client.send(request, HttpResponse.BodyHandlers.ofByteArray());
+    } catch (IOException closed) {
+      if (request.method().equals("POST") || closed.getMessage() == null || !closed.getMessage().contains("received no bytes")) {
+        throw closed;
+      }
+      return client.send(request, HttpResponse.BodyHandlers.ofByteArray());
+    }
+  }
+
   private Answer send(HttpRequest.Builder request) {
     try {
-      HttpResponse<byte[]> response = client.send(request.build(), HttpResponse.BodyHandlers.ofByteArray());
+      HttpResponse<byte[]> response = response(request.build());
       String type = response.headers().firstValue("content-type").orElse("");
       boolean json = type.contains("json") && !type.contains("jsonl") && response.body().length > 0;
       return new Answer(response.statusCode(), json ? JSON.readTree(response.body()) : null, response.body(), response.headers().map());

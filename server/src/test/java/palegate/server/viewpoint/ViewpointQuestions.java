@@ -113,6 +113,8 @@ final class ViewpointQuestions {
     elsewhere("keeps what is sent: WallNoticesTest", "POST /api/walls/{id}/notices", "POST /api/walls/{id}/notices/{number}/reminders", "POST /api/notices/{number}/acknowledgement");
     elsewhere("what somebody was told as a person, not by a duty: WallNoticesTest", "GET /api/notices");
     ask("GET /api/walls/{id}/proofs", ofEach(walls, "/proofs"));
+    ask("GET /api/walls/{id}/proofs/under-way", ofEach(walls, "/proofs/under-way"));
+    elsewhere("calls off one's own: WallsRoomTest", "DELETE /api/walls/{id}/proofs/under-way");
     ask("GET /api/walls/{id}/proofs/{number}/file", "/api/walls/wall-fraud/proofs/1/file?format=PDF");
     ask("POST /api/walls/coverage", " {\"places\": [\"$place\", \"lib-cas\"], \"name\": \"x\"}", " {\"labels\": {\"case\": [\"C-2411\", \"C-2502\", \"C-2406\"]}}");
     ask("POST /api/walls/description", " {\"change\": {\"kind\": \"setWall\", \"wall\": \"w-x\", \"name\": \"x\", \"state\": \"STANDING\", \"barrier\": \"screen\", \"sides\": [{\"subjects\": [{\"kind\": \"person\", \"id\": \"$person\"}], \"places\": [\"$place\"]}]}}");

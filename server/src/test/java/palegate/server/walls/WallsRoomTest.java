@@ -9,6 +9,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.concurrent.CompletableFuture;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.text.PDFTextStripper;
 import org.junit.jupiter.api.Test;
@@ -197,6 +198,39 @@ class WallsRoomTest {
     String text = new PDFTextStripper().getText(Loader.loadPDF(wenna.get(file + "PDF").bytes()));
     assertThat(text).contains("Certificate of a wall", "Tern Rock inquiry", certificate.bundleDigest(), "The wall holds", "palegate verify");
     assertThat(wenna.get("/api/walls/wall-brother/proofs/" + kept.get(0).path("number").asLong() + "/file?format=PDF").status()).as("a proof is its wall's").isEqualTo(404);
+  }
+
+  @Test
+  void a_proof_under_way_is_its_author_s_alone_and_once_called_off_nothing_of_it_is_kept(TestApplication app) throws Exception {
+    WallProofsController proofs = app.bean(WallProofsController.class);
+    Browser wenna = app.signedIn("wenna.carrow");
+    assertThat(wenna.get("/api/walls/wall-fraud/proofs/under-way").body().path("underWay").isMissingNode()).isTrue();
+    Browser ferris = app.signedIn("ferris.oake");
+    int before = wenna.get("/api/walls/wall-fraud/proofs").body().size();
+    // Over and over, until one of them is met under way.
+    boolean met = false;
+    for (int i = 0; i < 200 && !met; i++) {
+      CompletableFuture<Browser.Answer> proof = CompletableFuture.supplyAsync(() -> wenna.post("/api/walls/wall-fraud/proofs", Map.of()));
+      while (!proof.isDone() && !met) {
+        if (proofs.underWay("wall-fraud", () -> "wenna.carrow").underWay() != null) {
+          assertThat(proofs.underWay("wall-fraud", () -> "ferris.oake").underWay()).as("another's").isNull();
+          assertThat(proofs.underWay("wall-brother", () -> "wenna.carrow").underWay()).as("of another wall").isNull();
+          assertThat(ferris.delete("/api/walls/wall-fraud/proofs/under-way").status()).as("calls off nothing").isEqualTo(204);
+          proofs.callOff("wall-fraud", () -> "wenna.carrow");
+          met = true;
+        }
+      }
+      Browser.Answer done = proof.get();
+      if (done.status() == 200) {
+        met = false;
+        before++;
+      } else {
+        assertThat(done.problem()).isEqualTo("called-off");
+      }
+    }
+    assertThat(met).as("one was called off").isTrue();
+    assertThat(wenna.get("/api/walls/wall-fraud/proofs").body()).hasSize(Math.min(50, before));
+    assertThat(wenna.post("/api/walls/wall-brother/proofs", Map.of()).status()).as("the next one goes on").isEqualTo(200);
   }
 
   @Test

@@ -234,7 +234,7 @@ class WallsController {
     List<String> faults = DraftApplication.of(state.after(), List.of(change), clock.instant()).refusals().stream().map(refusal -> refusal.what() + " " + refusal.remedy()).toList();
     List<WallView.Coverage> sides = WallView.sides(set.changed()).stream().map(side -> WallView.coverage(state.after(), side.scope(), side.name().isEmpty() ? set.changed().name() : side.name())).toList();
     if (!faults.isEmpty()) {
-      return new Description(sides, false, List.of(), 0, 0, 0, 0, 0, 0, new TiesView(List.of(), 0, 0), faults);
+      return new Description(sides, false, List.of(), 0, 0, 0, 0, 0, 0, new TiesView(List.of(), 0, 0, List.of()), faults);
     }
     WallsAtWork.Worked worked = walls.worked(state.after(), set.changed());
     List<Barring> barrings = worked.standing().barrings();

@@ -4,7 +4,7 @@ import { defineComponent, nextTick } from 'vue'
 import { createMemoryHistory, createRouter } from 'vue-router'
 import { isHalfFilled, useHalfFilled } from './useHalfFilled'
 
-const Page = defineComponent({ template: '<p />' })
+const Page = { template: '<p />' }
 
 async function page(html: string) {
   document.body.innerHTML = html

@@ -43,6 +43,8 @@ public record WallProof(String wall, Instant at, boolean planned, long pairs, lo
 
   private static final int LEAKS_LISTED_AT_MOST = 100;
   private static final int STRETCH = 8192;
+  /** Stages take longer than answers: after so many it is asked whether to go on. */
+  private static final int EXPLAINED_AT_ONCE = 256;
 
   public WallProof {
     found = List.copyOf(found);
@@ -127,7 +129,7 @@ public record WallProof(String wall, Instant at, boolean planned, long pairs, lo
     int[][] people = parts.stream().map(part -> part.people().toArray()).toArray(int[][]::new);
     int[][] places = parts.stream().map(part -> part.places().stream().toArray()).toArray(int[][]::new);
     for (long i = 0; i < explained; i++) {
-      if (i % STRETCH == 0 && !progress.report(all, all)) {
+      if (i % EXPLAINED_AT_ONCE == 0 && !progress.report(all, all)) {
         throw new CancellationException("The proof was broken off.");
       }
       long pair = explained == all ? i : (long) (random.nextDouble() * all);

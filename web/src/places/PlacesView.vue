@@ -177,7 +177,7 @@ async function removeLine(line: Schemas['AccessLine']) {
               ><span v-if="alone !== place.standsAlone" class="warn">; in your draft it {{ alone ? 'stands alone' : 'follows again' }}</span>.
             </template>
             <template v-if="access.data.value">
-              {{ counted(access.data.value.people, 'person', 'people') }} can do something here<template v-if="access.data.value.outsiders > 0"
+              {{ ' ' }}{{ counted(access.data.value.people, 'person', 'people') }} can do something here<template v-if="access.data.value.outsiders > 0"
                 >, <span class="mark outsider">{{ counted(access.data.value.outsiders, 'outsider') }}</span> among them</template
               >.
             </template>

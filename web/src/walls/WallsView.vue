@@ -67,7 +67,7 @@ function choose(wall: string) {
           :columns="COLUMNS"
           find="Find a wall"
           find-in="#find-here"
-          :empty="query.isFetched.value ? 'No wall stands yet. A wall keeps people out of papers whatever the access lists say: no grant, duty or oversight passes it.' : 'Fetching the walls …'"
+          :empty="query.isError.value ? (query.error.value?.message ?? '') : query.isFetched.value ? 'No wall stands yet. A wall keeps people out of papers whatever the access lists say: no grant, duty or oversight passes it.' : 'Fetching the walls …'"
         >
           <template #row="{ item: wall }">
             <div role="cell" class="named" :data-chosen="wall.id === id">

@@ -44,7 +44,7 @@ import palegate.server.views.PersonView;
 @RestController
 class WallNoticesController {
   /**
-   * Whom a notice would reach, of those whom the asker may know.
+   * Whom a notice would reach, of those whom the asker may know, without the asker.
    *
    * @param seen names these people: it is sent back with the notice
    * @param withoutAddress how many of them get no letter, and read it when they sign in
@@ -96,7 +96,7 @@ class WallNoticesController {
     SnapshotAt now = known(who);
     Wall wall = find(now, id);
     List<AudienceView> audiences = Stream.of(WallAudience.values()).map(audience -> {
-      List<Person> people = people(now, wall, audience);
+      List<Person> people = people(now, wall, audience, who);
       return new AudienceView(audience, people.stream().limit(NAMED_AT_MOST).map(person -> PersonView.of(person, now.snapshot().structure())).toList(), Math.max(0, people.size() - NAMED_AT_MOST), people.size(),
           (int) people.stream().filter(person -> person.email() == null).count(), seen(people));
     }).toList();
@@ -113,7 +113,7 @@ class WallNoticesController {
     walls.refuseOthers(who, Duty.WALLS);
     SnapshotAt now = known(who);
     Wall wall = find(now, id);
-    List<Person> people = people(now, wall, asked.audience());
+    List<Person> people = people(now, wall, asked.audience(), who);
     if (!seen(people).equals(asked.seen())) {
       throw Problem.of(HttpStatus.CONFLICT, "others-meanwhile", "Others than were shown", "Whom this notice would reach has changed since you were shown. Look at them again, and send it then.");
     }
@@ -174,9 +174,12 @@ class WallNoticesController {
     return wall;
   }
 
-  private static List<Person> people(SnapshotAt now, Wall wall, WallAudience audience) {
+  /** Whoever tells them knows it already. */
+  private List<Person> people(SnapshotAt now, Wall wall, WallAudience audience, Principal who) {
     List<Person> people = new ArrayList<>();
+    String author = walls.asker(who).id();
     audience.of(now, wall).forEach(person -> people.add(now.snapshot().person(person)));
+    people.removeIf(person -> person.id().equals(author));
     people.sort(Comparator.comparing(Person::name).thenComparing(Person::id));
     return people;
   }

@@ -43,7 +43,7 @@ const EXAMPLES = [
 <template>
   <div class="ask">
     <h1>Ask</h1>
-    <form @submit.prevent="ask(typed)">
+    <form data-find @submit.prevent="ask(typed)">
       <v-text-field v-model="typed" v-focus-first label="A question in plain words" maxlength="300" hide-details autocomplete="off" />
       <v-btn type="submit" class="is-main" :loading="query.isFetching.value">Ask</v-btn>
     </form>

@@ -7,6 +7,7 @@ import { answer, api } from '@/api/client'
 import { useNotices } from '@/common/useNotices'
 import { counted, moment } from '@/common/words'
 import { useDraft } from '@/tray/useDraft'
+import DraftBeside from './DraftBeside.vue'
 import DraftChanges from './DraftChanges.vue'
 
 const props = defineProps<{ id: number }>()
@@ -89,6 +90,7 @@ const discard = () => run(() => answer(api.DELETE('/api/drafts/{id}', path)).the
     <p v-if="data.draft.approvedBy.length > 0" class="quiet">Approved by {{ data.draft.approvedBy.join(', ') }}.</p>
     <p v-if="data.items.length === 0" class="quiet">Nothing is in it yet.</p>
     <div v-else class="sheet"><DraftChanges :items="data.items" :without-effect="[]" :at-most="5" readonly /></div>
+    <DraftBeside :id="id" :version="data.version" />
     <div class="two">
       <section class="sheet block" aria-labelledby="talk-title">
         <h3 id="talk-title">What is said about it</h3>

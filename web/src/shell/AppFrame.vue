@@ -2,6 +2,7 @@
 import { ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { ROOMS } from '@/common/rooms'
+import HoverCard from '@/people/HoverCard.vue'
 import PaletteDialog from '@/palette/PaletteDialog.vue'
 import ToldNotices from '@/session/ToldNotices.vue'
 import { useSession } from '@/session/useSession'
@@ -48,6 +49,7 @@ useShortcuts({
       <DraftTray v-if="mayChange" />
       <footer v-else-if="may('audit')" class="tray-instead">You can look at everything here, and change nothing: your duty is to audit.</footer>
     </div>
+    <HoverCard v-if="mine.includes('people')" />
     <HalfFilledDialog />
     <ShortcutsDialog v-model="help" />
     <PaletteDialog v-if="palette" v-model="palette" />

@@ -31,7 +31,7 @@ import palegate.core.walls.Wall;
 public final class WallGaps {
   /** A shorter name is any folder's. */
   private static final int NAME_AT_LEAST = 8;
-  /** What more places are called than so many is not a name of one matter. */
+  /** What more places outside are called than so many is not a name of one matter. */
   private static final int CALLED_AT_MOST = 40;
   /** What has more copies is a form. */
   private static final int COPIES_AT_MOST = 12;
@@ -154,11 +154,9 @@ public final class WallGaps {
   /** The names of the topmost folders inside, without their numbers, and values of labels that are names, in the names of places outside. */
   private void byNames() {
     names().forEach((name, from) -> {
-      int[] called = snapshot.placesNamed(name);
-      for (int place : called.length > CALLED_AT_MOST ? new int[0] : called) {
-        if (!covered.get(place)) {
-          add(place, WallGap.Kind.SAME_NAME, WallGap.Confidence.POSSIBLE, snapshot.place(place).name(), from);
-        }
+      int[] outside = IntStream.of(snapshot.placesNamed(name)).filter(this::isOutside).toArray();
+      for (int place : outside.length > CALLED_AT_MOST ? new int[0] : outside) {
+        add(place, WallGap.Kind.SAME_NAME, WallGap.Confidence.POSSIBLE, snapshot.place(place).name(), from);
       }
     });
   }
@@ -205,19 +203,19 @@ public final class WallGaps {
   /** A number at the head of a text is most often what it is about; further down it may be named in passing. */
   private void byTexts() {
     Map<SearchTerm, List<ContentEvidence.Mention>> byTerm = new LinkedHashMap<>();
-    clues.content().mentions().stream().filter(mention -> snapshot.placeNumber(mention.document()) >= 0).forEach(mention -> byTerm.computeIfAbsent(mention.term(), any -> new ArrayList<>()).add(mention));
+    clues.content().mentions().stream().filter(mention -> isOutside(snapshot.placeNumber(mention.document()))).forEach(mention -> byTerm.computeIfAbsent(mention.term(), any -> new ArrayList<>()).add(mention));
     Stream.concat(numbersToSearch(), namesToSearch()).forEach(term -> {
       List<ContentEvidence.Mention> mentions = byTerm.getOrDefault(term, List.of());
       boolean number = term.kind() == SearchTerm.Kind.NUMBER;
       if (number || mentions.size() <= CALLED_AT_MOST) {
-        mentions.forEach(mention -> {
-          int place = snapshot.placeNumber(mention.document());
-          if (!covered.get(place)) {
-            add(place, WallGap.Kind.IN_ITS_TEXT, number && mention.at() <= HEAD_OF_A_TEXT ? WallGap.Confidence.LIKELY : WallGap.Confidence.POSSIBLE, mention.said(), term.from());
-          }
-        });
+        mentions.forEach(mention -> add(snapshot.placeNumber(mention.document()), WallGap.Kind.IN_ITS_TEXT,
+            number && mention.at() <= HEAD_OF_A_TEXT ? WallGap.Confidence.LIKELY : WallGap.Confidence.POSSIBLE, mention.said(), term.from()));
       }
     });
+  }
+
+  private boolean isOutside(int place) {
+    return place >= 0 && !covered.get(place);
   }
 
   /** The surest of what speaks for a place is kept. What leads to something inside is not meant to be inside. */

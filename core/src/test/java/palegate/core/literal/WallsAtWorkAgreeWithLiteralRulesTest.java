@@ -17,6 +17,7 @@ import palegate.core.people.Person;
 import palegate.core.places.Place;
 import palegate.core.random.RandomStructures;
 import palegate.core.rehearsal.RightsDifference;
+import palegate.core.roles.Right;
 import palegate.core.roles.Rights;
 import palegate.core.snapshot.Snapshot;
 import palegate.core.structure.Structure;
@@ -26,6 +27,7 @@ import palegate.core.walls.Wall;
 import palegate.core.wallsatwork.Admitted;
 import palegate.core.wallsatwork.Barring;
 import palegate.core.wallsatwork.StandingWall;
+import palegate.core.wallsatwork.WallAudience;
 import palegate.core.wallsatwork.WallProof;
 
 /** Section 7: what is said of a wall at work is what the rules read literally say, pair by pair, also of one that does not stand yet. */
@@ -97,6 +99,52 @@ class WallsAtWorkAgreeWithLiteralRulesTest {
       }
     }
     assertThat(leaks).as("leaks").isGreaterThan(200);
+  }
+
+  @Test
+  void who_may_be_told_of_a_wall_is_who_literally_has_something_inside_and_is_kept_out_of_nothing() {
+    int told = 0;
+    for (long seed = FIRST_SEED; seed < FIRST_SEED + 400; seed++) {
+      Structure structure = RandomStructures.fromSeed(seed);
+      Snapshot snapshot = Snapshot.of(structure);
+      for (Wall wall : structure.walls().values()) {
+        StandingWall standing = StandingWall.of(snapshot, wall, RandomStructures.NOW);
+        Structure with = standing.with().snapshot().structure();
+        Instant at = standing.with().instant();
+        Set<String> keepers = new TreeSet<>();
+        Set<String> readers = new TreeSet<>();
+        Set<String> keptOut = new TreeSet<>();
+        for (Person person : structure.people().values()) {
+          boolean barred = person.active() && structure.places().values().stream().anyMatch(place -> LiteralWalls.bars(with, standing.wall(), person, place, at));
+          if (barred) {
+            keptOut.add(person.id());
+          } else if (person.active()) {
+            structure.places().values().stream().filter(place -> standing.wall().barrier().scopes().stream().anyMatch(scope -> LiteralWalls.inScope(with, scope, place))).map(place -> standing(with, person.id(), place.id(), at))
+                .filter(rights -> !rights.isEmpty()).forEach(rights -> {
+                  readers.add(person.id());
+                  if (rights.contains(Right.GOVERN)) {
+                    keepers.add(person.id());
+                  }
+                });
+          }
+        }
+        assertThat(ids(standing, WallAudience.READERS)).as("seed %d, %s", seed, wall).isEqualTo(readers);
+        assertThat(ids(standing, WallAudience.KEEPERS)).as("seed %d, %s", seed, wall).isEqualTo(keepers);
+        Set<String> named = ids(standing, WallAudience.KEPT_OUT);
+        assertThat(named.containsAll(keptOut) && readers.stream().noneMatch(named::contains)).as("seed %d, %s: %s, %s", seed, wall, named, keptOut).isTrue();
+        for (String person : structure.people().keySet()) {
+          assertThat(WallAudience.READERS.mayStillRead(standing.with(), standing.wall(), person)).as("seed %d, %s, %s", seed, wall, person).isEqualTo(!ids(standing, WallAudience.KEPT_OUT).contains(person));
+        }
+        told += readers.size();
+      }
+    }
+    assertThat(told).as("people who may be told").isGreaterThan(100);
+  }
+
+  private static Set<String> ids(StandingWall standing, WallAudience audience) {
+    Set<String> ids = new TreeSet<>();
+    audience.of(standing.with(), standing.wall()).forEach(person -> ids.add(standing.with().snapshot().person(person).id()));
+    return ids;
   }
 
   @Test

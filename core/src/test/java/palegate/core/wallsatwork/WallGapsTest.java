@@ -119,6 +119,11 @@ class WallGapsTest {
     assertThat(WallGaps.of(snapshot, wall, WallGapClues.of(snapshot).with(said))).extracting(WallGap::place, WallGap::kind, WallGap::confidence).containsExactly(
         tuple("copy", WallGap.Kind.SAME_CONTENT, WallGap.Confidence.NEARLY_SURE), tuple("head", WallGap.Kind.IN_ITS_TEXT, WallGap.Confidence.LIKELY),
         tuple("passing", WallGap.Kind.IN_ITS_TEXT, WallGap.Confidence.POSSIBLE), tuple("named", WallGap.Kind.IN_ITS_TEXT, WallGap.Confidence.POSSIBLE));
+    List<ContentEvidence.Mention> often = new ArrayList<>(said.mentions());
+    for (int i = 0; i < 100; i++) {
+      often.add(new ContentEvidence.Mention("in-d", terms.get(1), "Amber Tern", i));
+    }
+    assertThat(WallGaps.of(snapshot, wall, WallGapClues.of(snapshot).with(new ContentEvidence(List.of(), often)))).as("what lies inside may say its name").extracting(WallGap::place).contains("named");
     assertThat(WallGaps.of(snapshot, wall)).as("a bundle has no content").isEmpty();
     List<String> forms = new ArrayList<>(List.of("in-d"));
     List<Place> places = new ArrayList<>(List.of(folder("in", "C-7101 Amber Tern", Map.of("case", "C-7101")), document("in-d", "in", "Form")));

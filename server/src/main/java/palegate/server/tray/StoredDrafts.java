@@ -1,6 +1,9 @@
 package palegate.server.tray;
 
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
 import java.time.Clock;
+import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
 import java.util.Map;
@@ -9,7 +12,10 @@ import org.springframework.http.HttpStatus;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import palegate.core.changes.Change;
+import palegate.core.people.Person;
 import palegate.core.rehearsal.Rehearsal;
+import palegate.core.rehearsal.RightsDifference;
+import palegate.core.snapshot.Snapshot;
 import palegate.core.structure.Structure;
 import palegate.server.approvals.Approvals;
 import palegate.server.drafts.DraftStore;
@@ -80,6 +86,30 @@ public class StoredDrafts {
     Rehearsal rehearsal = rehearsed.rehearsal();
     return new DraftsController.Opened(line(draft, account), draft.version(), Seen.of(rehearsed.change(), rehearsal), items(draft, account), rehearsal.now().totals(),
         approvals.missing(draft, rehearsal, whole(draft)), readers(id), comments(id));
+  }
+
+  /** Two drafts, and what would be otherwise with the other one in force instead of the first. */
+  record Beside(String name, String otherName, Structure one, Structure other, RightsDifference difference) {
+    /** In whose structure somebody's unit is to be found: whoever is new in one of the drafts is in that one alone. */
+    Structure of(Person person) {
+      return other.people().containsKey(person.id()) ? other : one;
+    }
+  }
+
+  private record BesideKey(Snapshot one, Snapshot other) {}
+
+  /** Whoever reads page after page of it asks for the same one. */
+  private final Cache<BesideKey, RightsDifference> besides = Caffeine.newBuilder().maximumSize(8).expireAfterAccess(Duration.ofMinutes(2)).build();
+
+  Beside beside(long id, long other, String account) {
+    DraftStore.Draft first = seen(id, account);
+    DraftStore.Draft second = seen(other, account);
+    Snapshot one = drafts.rehearse(Optional.of(first), account).rehearsal().after();
+    Snapshot two = drafts.rehearse(Optional.of(second), account).rehearsal().after();
+    Instant now = clock.instant();
+    RightsDifference difference = besides.asMap().compute(new BesideKey(one, two), (key, known) -> known != null && one.sameBetween(known.instant(), now) && two.sameBetween(known.instant(), now) ? known
+        : RightsDifference.between(one.at(now), two.at(now)));
+    return new Beside(first.name(), second.name(), one.structure(), two.structure(), difference);
   }
 
   /** As it would be put in force: at its hour if it has one, else now. */

@@ -1,8 +1,10 @@
 package palegate.server.walls;
 
+import java.util.BitSet;
 import java.util.List;
 import java.util.function.Predicate;
 import org.springframework.stereotype.Component;
+import palegate.core.questions.WallCoverage;
 import palegate.core.snapshot.Snapshot;
 import palegate.core.walls.Barrier;
 import palegate.core.walls.Wall;
@@ -34,9 +36,13 @@ class WallContent {
   /** In what the asker may know: content of other documents is passed over before it is counted. */
   Looked gaps(Snapshot known, Wall wall) {
     Predicate<String> isKnown = document -> known.placeNumber(document) >= 0;
+    BitSet inside = new BitSet();
+    wall.barrier().scopes().forEach(scope -> inside.or(WallCoverage.covered(known, scope)));
+    // What lies inside says its own number as often as it likes.
+    Predicate<String> isOutside = document -> isKnown.test(document) && !inside.get(known.placeNumber(document));
     List<SearchTerm> terms = WallGaps.searchTerms(known, wall);
     ContentEvidence evidence = wall.barrier() instanceof Barrier.Confine ? ContentEvidence.NONE
-        : new ContentEvidence(contents.copies(isKnown), terms.stream().limit(TERMS_AT_MOST).flatMap(term -> texts.mentioning(term, isKnown, MENTIONS_AT_MOST).stream()).toList());
+        : new ContentEvidence(contents.copies(isKnown), terms.stream().limit(TERMS_AT_MOST).flatMap(term -> texts.mentioning(term, isOutside, MENTIONS_AT_MOST).stream()).toList());
     return new Looked(WallGaps.of(known, wall, WallGapClues.of(known).with(evidence)), Math.max(0, terms.size() - TERMS_AT_MOST));
   }
 }

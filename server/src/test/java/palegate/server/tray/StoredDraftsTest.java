@@ -56,6 +56,35 @@ class StoredDraftsTest {
   }
 
   @Test
+  void two_drafts_beside_each_other_say_who_would_have_more_and_less_with_the_other_and_only_of_drafts_one_may_see(TestApplication app) {
+    Browser wenna = app.signedIn("wenna.carrow");
+    Map<String, Object> mia = Map.of("kind", "person", "id", "p-mia");
+    wenna.post("/api/draft/changes", Map.of("kind", "addGrant", "place", "lib-acc", "subject", mia, "role", "r-reader"));
+    long reader = idInHand(wenna);
+    wenna.post("/api/drafts", Map.of("name", "Filing too"));
+    wenna.post("/api/draft/changes", Map.of("kind", "addGrant", "place", "lib-acc", "subject", mia, "role", "r-filer"));
+    wenna.post("/api/draft/changes", Map.of("kind", "addGrant", "place", "lib-acc", "subject", Map.of("kind", "person", "id", "p-oriel"), "role", "r-reader"));
+    long filer = idInHand(wenna);
+    JsonNode beside = wenna.get("/api/drafts/" + reader + "/beside/" + filer).body();
+    assertThat(beside.path("otherName").asString()).isEqualTo("Filing too");
+    List<JsonNode> people = beside.path("people").path("items").valueStream().toList();
+    assertThat(people.stream().filter(one -> one.path("person").path("id").asString().equals("p-mia")).map(one -> one.path("more").toString() + one.path("less"))).containsExactly("[\"add\"][]");
+    assertThat(beside.path("totals").path("peopleLosing").asInt()).isZero();
+    JsonNode turned = wenna.get("/api/drafts/" + filer + "/beside/" + reader).body();
+    assertThat(turned.path("totals").path("peopleLosing").asInt()).isEqualTo(beside.path("totals").path("peopleGaining").asInt());
+    assertThat(turned.path("totals").path("pairsLosing").asLong()).isEqualTo(beside.path("totals").path("pairsGaining").asLong()).isPositive();
+    assertThat(wenna.get("/api/drafts/" + reader + "/beside/" + reader).body().path("totals").path("places").asInt()).as("of itself").isZero();
+    Browser teodor = app.signedIn("teodor.brask");
+    assertThat(teodor.get("/api/drafts/" + reader + "/beside/" + filer).status()).isEqualTo(404);
+    wenna.post("/api/drafts/" + reader + "/readers", Map.of("login", "teodor.brask"));
+    assertThat(teodor.get("/api/drafts/" + reader + "/beside/" + filer).status()).as("one of them is not shared").isEqualTo(404);
+    assertThat(teodor.get("/api/drafts/" + filer + "/beside/" + reader).body().toString().replace(String.valueOf(filer), "N")).as("as one that never was")
+        .isEqualTo(teodor.get("/api/drafts/999999/beside/" + reader).body().toString().replace("999999", "N"));
+    wenna.post("/api/drafts/" + filer + "/readers", Map.of("login", "teodor.brask"));
+    assertThat(teodor.get("/api/drafts/" + reader + "/beside/" + filer).body().path("totals").path("places").asInt()).isPositive();
+  }
+
+  @Test
   void changes_are_put_in_another_order_and_each_tells_its_own_effect(TestApplication app) {
     Browser wenna = app.signedIn("wenna.carrow");
     wenna.post("/api/draft/changes", Map.of("kind", "addGrant", "place", "lib-acc", "subject", Map.of("kind", "person", "id", "p-mia"), "role", "r-reader"));

@@ -67,6 +67,7 @@ final class ViewpointQuestions {
     ask("GET /api/drafts", "");
     ask("GET /api/drafts/{id}", "/api/drafts/999");
     ask("GET /api/drafts/{id}/foreseen", "/api/drafts/999/foreseen?at=2026-12-24T10:00:00Z");
+    ask("GET /api/drafts/{id}/beside/{other}", "/api/drafts/999/beside/998");
     ask("GET /api/drafts/colleagues", "");
     ask("GET /api/draft", "");
     ask("GET /api/draft/changes/{id}/effect", "/api/draft/changes/999/effect");

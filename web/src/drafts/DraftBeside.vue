@@ -1,0 +1,67 @@
+<script setup lang="ts">
+import { useQuery } from '@tanstack/vue-query'
+import { computed, ref } from 'vue'
+import { answer, api } from '@/api/client'
+import { counted } from '@/common/words'
+import PagedList from '@/lists/PagedList.vue'
+import type { Part } from '@/lists/part'
+import Paling from '@/paling/Paling.vue'
+import PersonName from '@/people/PersonName.vue'
+
+/** Two drafts beside each other: who would have more, and who less, with the other one in force instead. */
+const props = defineProps<{ id: number; version: number }>()
+const other = ref<number>()
+const drafts = useQuery({ queryKey: ['drafts'], queryFn: () => answer(api.GET('/api/drafts')) })
+const others = computed(() => (drafts.data.value ?? []).filter((one) => one.id !== props.id).map((one) => ({ title: one.mine ? one.name : `${one.name} (${one.owner})`, value: one.id })))
+const fetch = async (part: Part) => (await answer(api.GET('/api/drafts/{id}/beside/{other}', { params: { path: { id: props.id, other: other.value! }, query: part } }))).people
+const compared = useQuery({
+  queryKey: computed(() => ['drafts', 'beside', props.id, props.version, other.value]),
+  enabled: computed(() => other.value !== undefined),
+  queryFn: () => answer(api.GET('/api/drafts/{id}/beside/{other}', { params: { path: { id: props.id, other: other.value! }, query: { limit: 1 } } })),
+})
+const totals = computed(() => compared.data.value?.totals)
+const COLUMNS = [
+  { title: 'Person', width: 'minmax(130px, 1.4fr)', sort: 'name' },
+  { title: 'More', width: 'minmax(124px, 200px)', sort: '-more' },
+  { title: 'Less', width: 'minmax(124px, 200px)', sort: '-less' },
+  { title: 'Documents', width: 'minmax(84px, 106px)', sort: '-documents' },
+]
+</script>
+
+<template>
+  <section v-if="others.length > 0" class="sheet beside" aria-labelledby="beside-title">
+    <h3 id="beside-title">Beside another draft</h3>
+    <v-select v-model="other" :items="others" label="Another draft" clearable hide-details />
+    <p v-if="compared.isError.value" class="fault" role="alert">{{ compared.error.value?.message }}</p>
+    <p v-else-if="other !== undefined && totals === undefined" role="status">Rehearsing both …</p>
+    <template v-else-if="other !== undefined && totals">
+      <p v-if="totals.places === 0" role="status">With either of them everybody has the same.</p>
+      <p v-else role="status">
+        With {{ compared.data.value?.otherName }} instead, {{ counted(totals.peopleGaining, 'person has', 'people have') }} more and {{ counted(totals.peopleLosing, 'person', 'people') }} less, at {{ counted(totals.places, 'place') }},
+        {{ counted(totals.documents, 'document') }} among them.
+      </p>
+      <PagedList v-if="totals.places > 0" still label="Who would not have the same" find="Find a person" :query-key="['drafts', 'beside-people', id, version, other]" :fetch="fetch" :columns="COLUMNS" :at-most="8" empty="Nobody.">
+        <template #row="{ item }">
+          <div role="cell"><PersonName :person="item.person" /></div>
+          <div role="cell" class="cell"><template v-if="item.placesWithMore > 0"><Paling :rights="item.more" /><span class="gain">{{ item.placesWithMore }}</span></template></div>
+          <div role="cell" class="cell"><template v-if="item.placesWithLess > 0"><Paling :rights="item.less" /><span class="lose">{{ item.placesWithLess }}</span></template></div>
+          <div role="cell">{{ item.documents }}</div>
+        </template>
+      </PagedList>
+    </template>
+  </section>
+</template>
+
+<style scoped>
+.beside {
+  padding: 12px 16px;
+  display: flex;
+  flex-direction: column;
+  gap: 8px;
+}
+.cell {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+}
+</style>

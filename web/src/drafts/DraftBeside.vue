@@ -6,7 +6,6 @@ import { counted } from '@/common/words'
 import PagedList from '@/lists/PagedList.vue'
 import type { Part } from '@/lists/part'
 import Paling from '@/paling/Paling.vue'
-import PersonName from '@/people/PersonName.vue'
 
 /** Two drafts beside each other: who would have more, and who less, with the other one in force instead. */
 const props = defineProps<{ id: number; version: number }>()
@@ -42,7 +41,7 @@ const COLUMNS = [
       </p>
       <PagedList v-if="totals.places > 0" still label="Who would not have the same" find="Find a person" :query-key="['drafts', 'beside-people', id, version, other]" :fetch="fetch" :columns="COLUMNS" :at-most="8" empty="Nobody.">
         <template #row="{ item }">
-          <div role="cell"><PersonName :person="item.person" /></div>
+          <div role="cell"><router-link :to="{ name: 'people', params: { view: 'persons', id: item.person.id } }">{{ item.person.name }}</router-link> <span v-if="item.person.external" class="mark outsider">outsider</span></div>
           <div role="cell" class="cell"><template v-if="item.placesWithMore > 0"><Paling :rights="item.more" /><span class="gain">{{ item.placesWithMore }}</span></template></div>
           <div role="cell" class="cell"><template v-if="item.placesWithLess > 0"><Paling :rights="item.less" /><span class="lose">{{ item.placesWithLess }}</span></template></div>
           <div role="cell">{{ item.documents }}</div>

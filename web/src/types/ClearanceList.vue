@@ -24,11 +24,11 @@ const until = ref('')
 const complete = computed(() => subject.value !== undefined && role.value !== undefined)
 
 const COLUMNS = [
-  { title: 'Who', width: 'minmax(150px, 1.4fr)', sort: 'name' },
-  { title: 'People', width: '120px', sort: '-people' },
-  { title: 'Paling', width: '116px', silent: true },
-  { title: 'At most', width: '1fr', sort: 'role' },
-  { title: 'Until', width: '110px', sort: 'until' },
+  { title: 'Who', width: 'minmax(110px, 1.4fr)', sort: 'name' },
+  { title: 'People', width: '74px', sort: '-people' },
+  { title: 'Paling', width: '100px', silent: true },
+  { title: 'At most', width: 'minmax(80px, 1fr)', sort: 'role' },
+  { title: 'Until', width: '96px', sort: 'until' },
   { title: 'Act on it', width: '60px', silent: true },
 ]
 const fetchCleared = inPage(

@@ -41,11 +41,11 @@ watch(() => fields.value.length, () => arrangement.value++)
 const ROW = 122
 const COLUMNS = [
   { title: 'No.', width: '30px', sort: 'order' },
-  { title: 'Field', width: '1.6fr', sort: 'name' },
-  { title: 'Holds', width: '1fr', sort: 'kind' },
-  { title: 'Width', width: '0.7fr' },
-  { title: 'Required', width: '96px', sort: 'required' },
-  { title: 'Shown', width: '128px', sort: 'shown' },
+  { title: 'Field', width: 'minmax(110px, 1.6fr)', sort: 'name' },
+  { title: 'Holds', width: 'minmax(118px, 1fr)', sort: 'kind' },
+  { title: 'Width', width: 'minmax(78px, 0.6fr)' },
+  { title: 'Required', width: '88px', sort: 'required' },
+  { title: 'Shown', width: '122px', sort: 'shown' },
 ]
 const inOrder = (sort: string | undefined) => sort === undefined || sort === 'order'
 

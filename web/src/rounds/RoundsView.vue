@@ -21,10 +21,10 @@ const rounds = computed(() => query.data.value?.rounds ?? [])
 const older = computed(() => query.data.value?.older ?? 0)
 const fetchRows = inPage(() => rounds.value, (round) => `${round.name} ${round.madeBy}`, { name: (round) => round.name, due: (round) => round.due })
 const COLUMNS = [
-  { title: 'Round', width: 'minmax(120px, 1.4fr)', sort: 'name' },
-  { title: 'Due', width: '92px', sort: 'due' },
-  { title: 'Decided', width: '84px' },
-  { title: 'State', width: '118px' },
+  { title: 'Round', width: 'minmax(80px, 1.4fr)', sort: 'name' },
+  { title: 'Due', width: '84px', sort: 'due' },
+  { title: 'Decided', width: '76px' },
+  { title: 'State', width: '112px' },
 ]
 function state(round: (typeof rounds.value)[number]): string {
   if (!round.open) return 'closed'

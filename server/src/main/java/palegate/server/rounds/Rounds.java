@@ -2,6 +2,7 @@ package palegate.server.rounds;
 
 import java.nio.charset.StandardCharsets;
 import java.time.Clock;
+import java.time.Duration;
 import java.time.Instant;
 import java.time.ZoneOffset;
 import java.time.format.DateTimeFormatter;
@@ -46,6 +47,7 @@ import palegate.server.viewpoint.Viewpoints;
 @Service
 class Rounds {
   private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("d MMM uuuu", Locale.UK).withZone(ZoneOffset.UTC);
+  private static final Duration TELLS_AFTER = Duration.ofDays(28);
   private static final int ITEMS_AT_MOST = 20_000;
   private static final int DIGEST = 40;
 
@@ -216,7 +218,7 @@ class Rounds {
   }
 
   private static String joined(String words, String more) {
-    return words.isEmpty() ? more : words + ". " + more;
+    return words.isEmpty() ? more : words + (words.endsWith(".") ? " " : ". ") + more;
   }
 
   /** Of what the asker may know: a document that they do not was not opened. */
@@ -230,8 +232,10 @@ class Rounds {
     Map<Integer, List<String>> people = new HashMap<>();
     items.forEach(item -> people.put(item.number(), LastUse.people(moment, item.item())));
     Map<String, List<LastUse.Opening>> byPerson = openings.lastBy(people.values().stream().flatMap(List::stream).collect(Collectors.toSet()));
-    items.stream().filter(item -> !people.get(item.number()).isEmpty()).forEach(item -> uses.put(item.number(),
-        LastUse.of(moment, item.item(), byPerson).map(last -> "Last used " + DAY.format(last)).orElse("Not used since " + DAY.format(recorded.get()))));
+    // That something was not used says little of a time in which hardly anything was written down.
+    boolean longEnough = recorded.get().isBefore(moment.instant().minus(TELLS_AFTER));
+    items.stream().filter(item -> !people.get(item.number()).isEmpty()).forEach(item -> LastUse.of(moment, item.item(), byPerson).map(last -> "Last used " + DAY.format(last))
+        .or(() -> longEnough ? Optional.of("Not used since " + DAY.format(recorded.get()) + ", when openings began to be written down") : Optional.empty()).ifPresent(words -> uses.put(item.number(), words)));
     return uses;
   }
 

@@ -9,7 +9,7 @@ import type { Part } from '@/lists/part'
 import Paling from '@/paling/Paling.vue'
 import { useNotices } from '@/common/useNotices'
 import { useSession } from '@/session/useSession'
-import { counted, day, listed } from '@/common/words'
+import { counted, day, listed, number } from '@/common/words'
 import { useDrafting } from '@/tray/useDrafting'
 import PlacePicker from './PlacePicker.vue'
 
@@ -30,7 +30,10 @@ const top = useQuery({
 const sameOnly = ref(false)
 const chosen = reactive(new Set<string>())
 
+/** What the list is narrowed to by its search: what is chosen at once is what is listed. */
+let looked: string | undefined
 async function fetchBreaks(part: Part) {
+  looked = part.text
   const page = await answer(api.GET('/api/places/{id}/breaks', { params: { path: { id: id.value! }, query: { ...part, sameOnly: sameOnly.value } } }))
   page.items.forEach((one) => entries.set(one.place, one.entries))
   return page
@@ -67,11 +70,13 @@ const choosing = ref(false)
 async function chooseAll() {
   choosing.value = true
   try {
+    const text = looked
     for (let offset = 0, total = 1, had = 0; offset < Math.min(total, AT_MOST); offset += had) {
-      const page = await fetchBreaks({ offset, limit: PART })
+      const page = await fetchBreaks({ offset, limit: PART, text })
       total = page.items.length === 0 ? 0 : page.total
       had = page.items.length
       page.items.filter((one) => !one.drafted && !one.rejoined).forEach((one) => chosen.add(one.place))
+      if (page.total > AT_MOST && offset === 0) notices.say(`The first ${number(AT_MOST)} are chosen: a draft takes up no more at once.`)
     }
   } catch (error) {
     notices.fail(error)

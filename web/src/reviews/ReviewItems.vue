@@ -8,6 +8,7 @@ import DateField from '@/common/DateField.vue'
 import FaultList from '@/common/FaultList.vue'
 import { counted, lastDay } from '@/common/words'
 import { DECISIONS, suffices, wantsComment, wordOf } from '@/rounds/round'
+import { useChoice } from '@/lists/useChoice'
 import ReturnDialog from './ReturnDialog.vue'
 
 /** The items of one reviewer: each a sentence, since when, what removing it would do; decided one by one or many at once, by key too. */
@@ -94,17 +95,7 @@ function pressed(event: KeyboardEvent, item: Schemas['MyItem']) {
   event.preventDefault()
   event.stopPropagation()
 }
-/** With Shift, all from the one that was chosen last. */
-let last: number | undefined
-function toggle(number: number, range = false) {
-  const numbers = items.value.map((item) => item.number)
-  const [from, to] = [numbers.indexOf(last ?? number), numbers.indexOf(number)]
-  const some = range && from >= 0 ? numbers.slice(Math.min(from, to), Math.max(from, to) + 1) : [number]
-  const choose = !chosen.value.includes(number)
-  chosen.value = choose ? [...new Set([...chosen.value, ...some])] : chosen.value.filter((one) => !some.includes(one))
-  last = number
-}
-const allChosen = computed(() => items.value.length > 0 && chosen.value.length === items.value.length)
+const { all: allChosen, toggle, toggleAll } = useChoice(() => items.value.map((item) => item.number), chosen)
 async function handIn() {
   faults.value = []
   try {
@@ -135,7 +126,7 @@ const file = (format: string) => `/api/reviews/${props.round}/file?format=${form
     </div>
     <p v-if="closed" class="caution" role="status">You have handed in. What you decided stays as it is.</p>
     <div v-else class="tools">
-      <label class="all"><input type="checkbox" :checked="allChosen" @change="chosen = allChosen ? [] : items.map((item) => item.number)" /> Choose all shown</label>
+      <label class="all"><input type="checkbox" :checked="allChosen" @change="toggleAll" /> Choose all shown</label>
       <label class="all"><input v-model="openOnly" type="checkbox" /> Only open ones</label>
       <span v-if="chosen.length > 0">{{ counted(chosen.length, 'item') }} chosen: a decision on one of them is for all.</span>
       <span class="quiet keys">On an item: 1 keep, 2 change, 3 remove, 4 not mine, 5 ask, space chooses, with Shift all between, arrows move.</span>

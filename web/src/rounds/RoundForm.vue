@@ -72,7 +72,7 @@ async function begin() {
 </script>
 
 <template>
-  <form class="sheet form" @submit.prevent="preview === undefined ? rehearse() : begin()">
+  <form class="sheet form" :data-rehearses="preview === undefined ? '' : undefined" @submit.prevent="preview === undefined ? rehearse() : begin()">
     <h2>Begin a round</h2>
     <v-text-field v-model="name" v-focus-first label="Name" maxlength="200" placeholder="Casualties, autumn" />
     <fieldset>

@@ -65,6 +65,21 @@ describe('a form that is half filled', () => {
     expect(router.currentRoute.value.path).toBe('/sign-in')
   })
 
+  it('is still one when it was refused, or only rehearsed', async () => {
+    const { type, form } = await page(FORM)
+    const send = () => form().dispatchEvent(new Event('submit', { bubbles: true, cancelable: true }))
+    type('note', 'A sentence')
+    send()
+    expect(isHalfFilled(form())).toBe(false)
+    form().insertAdjacentHTML('beforeend', '<p role="alert">It was refused.</p>')
+    expect(isHalfFilled(form())).toBe(true)
+    form().querySelector('[role="alert"]')!.remove()
+    type('note', 'Another sentence')
+    form().dataset.rehearses = ''
+    send()
+    expect(isHalfFilled(form())).toBe(true)
+  })
+
   it('in a dialog is asked about on Escape and on a press beside it, and is left by its own way out', async () => {
     const { half, type } = await page(`<div class="v-overlay--active v-dialog"><div class="v-overlay__scrim"></div>${FORM.replace('</form>', '<div class="actions"><button type="button" name="out">Cancel</button></div></form>')}</div>`)
     let out = 0

@@ -4,6 +4,8 @@ import { useRouter } from 'vue-router'
 
 /** What each field of a form held before it was typed into, or when the form was last sent. */
 const before = new WeakMap<Element, string>()
+/** What it held at first: what was sent and refused is still to be lost. */
+const first = new WeakMap<Element, string>()
 
 type Field = HTMLInputElement | HTMLTextAreaElement
 
@@ -12,9 +14,10 @@ function isTyped(element: unknown): element is Field {
   return (element instanceof HTMLTextAreaElement || (element instanceof HTMLInputElement && ['text', 'email', 'number'].includes(element.type))) && element.role !== 'combobox' && element.getAttribute('role') !== 'combobox' && element.closest('[data-find]') === null
 }
 
-/** Whether something was typed into a form that was not sent since. */
+/** Whether something was typed into a form that was not sent since, or was refused. */
 export function isHalfFilled(form: HTMLFormElement): boolean {
-  return [...form.elements].some((field) => isTyped(field) && before.has(field) && field.value.trim() !== '' && field.value !== before.get(field))
+  const known = form.querySelector('[role="alert"]') === null ? before : first
+  return [...form.elements].some((field) => isTyped(field) && known.has(field) && field.value.trim() !== '' && field.value !== known.get(field))
 }
 
 /** Asks before what was typed into a form is lost: by going to another page, by Escape, by a press beside a dialog, by closing the window. */
@@ -24,7 +27,11 @@ export function useHalfFilled() {
   const leaving = ref<() => void>()
 
   const halfFilled = () => [...document.querySelectorAll('form')].filter(isHalfFilled)
-  const forget = () => halfFilled().forEach(sent)
+  const forget = () =>
+    halfFilled().forEach((form) => {
+      for (const field of form.elements) first.delete(field)
+      sent(form)
+    })
   function sent(form: HTMLFormElement) {
     for (const field of form.elements) if (isTyped(field)) before.set(field, field.value)
   }
@@ -36,9 +43,15 @@ export function useHalfFilled() {
   }
 
   useEventListener(document, 'focusin', (event) => {
-    if (isTyped(event.target) && !before.has(event.target)) before.set(event.target, event.target.value)
+    if (!isTyped(event.target)) return
+    if (!before.has(event.target)) before.set(event.target, event.target.value)
+    if (!first.has(event.target)) first.set(event.target, event.target.value)
   })
-  useEventListener(document, 'submit', (event) => sent(event.target as HTMLFormElement), { capture: true })
+  useEventListener(document, 'submit', (event) => {
+    const form = event.target as HTMLFormElement
+    // A form that is only rehearsed is not sent by that.
+    if (form.dataset.rehearses === undefined) sent(form)
+  }, { capture: true })
   useEventListener(window, 'beforeunload', (event) => {
     if (halfFilled().length > 0) event.preventDefault()
   })

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { Schemas } from '@/api/client'
-import { counted } from '@/common/words'
+import { counted, moment } from '@/common/words'
 import { useWallWatch } from './useWallWatch'
 
 /** What is against the purpose of a wall, a sentence each, with the way to the wall and to the place or person. */
@@ -17,7 +17,7 @@ function why(notice: Schemas['WatchView']): string {
       <template v-if="notice.kind === 'LET_IN'">
         <router-link :to="{ name: 'people', params: { view: 'persons', id: notice.person!.id } }">{{ notice.person!.name }}</router-link> would no longer be kept out by
         <router-link :to="{ name: 'walls', params: { id: notice.wall } }">{{ notice.wallName }}</router-link
-        >.
+        ><template v-if="notice.from"> from {{ moment(notice.from) }} on</template>.
       </template>
       <template v-else>
         <router-link :to="{ name: 'places', params: { id: notice.place } }">{{ notice.path }}</router-link>

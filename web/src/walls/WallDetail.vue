@@ -171,6 +171,7 @@ const entries = computed(() => {
         :gaps="gaps.data.value?.gaps"
         :more="gaps.data.value?.more ?? 0"
         :not-searched="gaps.data.value?.notSearched ?? 0"
+        :cut="gaps.data.value?.cut ?? false"
         :kind="wall.kind"
       />
       <WallExceptions v-else-if="view === 'exceptions'" :wall="wall" />

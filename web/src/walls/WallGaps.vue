@@ -9,7 +9,7 @@ import { useSession } from '@/session/useSession'
 import { useDrafting } from '@/tray/useDrafting'
 
 /** What looks as if it belonged inside, with what speaks for it: taken in with one press, or dismissed with a reason. */
-const props = defineProps<{ id: string; gaps: Schemas['GapView'][] | undefined; more: number; notSearched: number; kind: string }>()
+const props = defineProps<{ id: string; gaps: Schemas['GapView'][] | undefined; more: number; notSearched: number; cut: boolean; kind: string }>()
 const client = useQueryClient()
 const { may } = useSession()
 const { draftAt, busy } = useDrafting()
@@ -75,6 +75,7 @@ async function dismiss() {
       </p>
     </div>
     <p v-if="more > 0" class="quiet">{{ counted(more, 'further gap is', 'further gaps are') }} not listed, less sure than these: take in or dismiss some, or describe the wall more closely.</p>
+    <p v-if="cut" class="quiet">More texts outside say one of its numbers than were read: some gaps may not be listed.</p>
     <p v-if="notSearched > 0" class="quiet">{{ counted(notSearched, 'further number or name', 'further numbers and names') }} of this wall’s were not looked for in the text of documents: describe it more closely.</p>
     <v-dialog :model-value="dismissing !== undefined" max-width="500" aria-labelledby="dismiss-title" @update:model-value="dismissing = undefined">
       <form class="sheet pg-dialog" @submit.prevent="dismiss">

@@ -38,7 +38,7 @@ const send = useMutation({
 })
 const remind = useMutation({
   mutationFn: (notice: number) => answer(api.POST('/api/walls/{id}/notices/{number}/reminders', { params: { path: { id: props.id, number: notice } } })),
-  onSuccess: (sent) => notices.say(`${counted(sent.letters, 'letter')} sent again.`),
+  onSuccess: (sent) => notices.say(sent.people === 0 ? 'Everybody who still has to confirm it was written to within the last day.' : `Written again to ${counted(sent.people, 'person', 'people')}; ${counted(sent.letters, 'letter')}.`),
   onError: notices.fail,
 })
 function begin(audience: Schemas['AudienceView']) {

@@ -14,6 +14,7 @@ CREATE TABLE wall_notices (
 CREATE TABLE wall_notice_readers (
   notice BIGINT NOT NULL,
   person VARCHAR(64) NOT NULL,
+  written_at DATETIME(6) NOT NULL,
   acknowledged_at DATETIME(6) NULL,
   PRIMARY KEY (notice, person),
   KEY waiting (person, acknowledged_at),
@@ -29,3 +30,6 @@ CREATE TABLE walk_settings (
   set_by_name VARCHAR(300) NOT NULL,
   set_at DATETIME(6) NOT NULL
 );
+
+-- For what evidence a gap was dismissed: with another one the same place is a gap again. Those of before count whatever the evidence.
+ALTER TABLE wall_gap_dismissals ADD COLUMN evidence VARCHAR(80) NULL;

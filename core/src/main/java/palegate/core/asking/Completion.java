@@ -4,7 +4,6 @@ import java.util.ArrayList;
 import java.util.Collection;
 import java.util.LinkedHashSet;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.function.Function;
@@ -21,6 +20,8 @@ public final class Completion {
   public static final int PROPOSED_AT_MOST = 8;
   /** A longer text is no question that somebody is still typing. */
   private static final int LETTERS_AT_MOST = 300;
+  /** So often a right may stand in a name: each is looked up among all names. */
+  private static final int ENDS_OF_A_NAME_AT_MOST = 4;
 
   /** A part of a question's form. */
   private sealed interface Part {}
@@ -60,8 +61,7 @@ public final class Completion {
 
   /** In the order of the forms, then of the names; nothing for what is the beginning of no question. O(names known) a name that is typed. */
   public static List<String> of(String text, Snapshot known) {
-    // Typed apostrophes are those of the forms.
-    String typed = text.stripLeading().replaceAll("\\s+", " ").replace('\'', '’');
+    String typed = text.stripLeading().replaceAll("\\s+", " ");
     if (typed.isEmpty() || typed.length() > LETTERS_AT_MOST) {
       return List.of();
     }
@@ -83,11 +83,10 @@ public final class Completion {
   }
 
   private void oneOf(String done, String rest, Collection<String> words, List<Part> form, int at) {
-    String small = rest.toLowerCase(Locale.ROOT);
     for (String word : words) {
-      if (small.startsWith(word + " ")) {
+      if (isAlike(rest, word + " ", word.length() + 1)) {
         goOn(done + word + " ", rest.substring(word.length() + 1), form, at + 1);
-      } else if (word.startsWith(small)) {
+      } else if (isAlike(rest, word, rest.length())) {
         proposed.add(done + word + (at + 1 < form.size() ? " " : ""));
       }
     }
@@ -95,11 +94,15 @@ public final class Completion {
 
   private void named(String done, String rest, What what, List<Part> form, int at) {
     if (at + 1 < form.size()) {
-      // A name may have the next words in it: every place where they stand is tried.
-      for (int blank = rest.indexOf(' '); blank > 0; blank = rest.indexOf(' ', blank + 1)) {
+      // A name may have the next words in it: the first places where they stand are tried.
+      int tried = 0;
+      for (int blank = rest.indexOf(' '); blank > 0 && tried < ENDS_OF_A_NAME_AT_MOST; blank = rest.indexOf(' ', blank + 1)) {
         String name = rest.substring(0, blank);
-        if (begins(form.get(at + 1), rest.substring(blank + 1)) && !find(what, name).isEmpty()) {
-          goOn(done + name + " ", rest.substring(blank + 1), form, at + 1);
+        if (begins(form.get(at + 1), rest.substring(blank + 1))) {
+          tried++;
+          if (!find(what, name).isEmpty()) {
+            goOn(done + name + " ", rest.substring(blank + 1), form, at + 1);
+          }
         }
       }
     }
@@ -119,8 +122,21 @@ public final class Completion {
 
   /** Whether a text begins with what comes next, or could still. */
   private static boolean begins(Part next, String text) {
-    String small = text.toLowerCase(Locale.ROOT);
-    return (next instanceof Words words ? Stream.of(words.text()) : RIGHTS.stream()).anyMatch(word -> small.startsWith(word + " ") || word.startsWith(small));
+    return (next instanceof Words words ? Stream.of(words.text()) : RIGHTS.stream()).anyMatch(word -> isAlike(text, word + " ", word.length() + 1) || isAlike(text, word, text.length()));
+  }
+
+  /** Whether the first letters of a typed text are those of some words, in capitals or not and with either apostrophe. */
+  private static boolean isAlike(String typed, String words, int letters) {
+    if (typed.length() < letters || words.length() < letters) {
+      return false;
+    }
+    for (int i = 0; i < letters; i++) {
+      char wanted = words.charAt(i);
+      if (Character.toLowerCase(typed.charAt(i)) != wanted && !(wanted == '’' && typed.charAt(i) == '\'')) {
+        return false;
+      }
+    }
+    return true;
   }
 
   private List<Named> find(What what, String name) {

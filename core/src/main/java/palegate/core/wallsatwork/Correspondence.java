@@ -38,7 +38,7 @@ public final class Correspondence {
       if (maybeAnswers(name)) {
         String subject = subject(name);
         if (subject.length() < name.strip().length() && tells(subject)) {
-          bySubject.computeIfAbsent(LabelsInUse.plain(subject), any -> new ArrayList<>()).add(document);
+          add(bySubject.computeIfAbsent(LabelsInUse.plain(subject), any -> new ArrayList<>()), document);
         }
       }
     });
@@ -46,12 +46,19 @@ public final class Correspondence {
       snapshot.places().filter(snapshot::isDocument).forEach(document -> {
         String name = snapshot.place(document).name();
         List<Integer> thread = bySubject.get(LabelsInUse.plain(name));
-        if (thread != null && !thread.contains(document) && thread.size() <= OF_ONE_SUBJECT_AT_MOST) {
-          thread.add(document);
+        if (thread != null) {
+          add(thread, document);
         }
       });
     }
     return new Correspondence(bySubject.values().stream().filter(documents -> documents.size() > 1 && documents.size() <= OF_ONE_SUBJECT_AT_MOST).map(documents -> new Thread(documents.stream().sorted().toList())).toList());
+  }
+
+  /** One more than there may be says that there are too many; no thread becomes longer. */
+  private static void add(List<Integer> thread, int document) {
+    if (thread.size() <= OF_ONE_SUBJECT_AT_MOST && !thread.contains(document)) {
+      thread.add(document);
+    }
   }
 
   List<Thread> threads() {

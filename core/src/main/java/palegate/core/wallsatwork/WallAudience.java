@@ -33,9 +33,10 @@ public enum WallAudience {
     return people.and(moment.active()).minus(barred);
   }
 
-  /** Whether somebody may read what was written to this audience: not if the wall keeps them out by now and it was not written to them as such. */
+  /** Whether what was written to this audience is still for somebody: of a wall that is lifted or over it is for nobody, of another for whoever still is, or is not, kept out. */
   public boolean mayStillRead(SnapshotAt moment, Wall wall, String person) {
     int number = moment.snapshot().personNumber(person);
-    return this == KEPT_OUT || number >= 0 && Barring.of(moment, wall).stream().noneMatch(barring -> barring.people().contains(number));
+    boolean keptOut = number >= 0 && Barring.of(moment, wall).stream().anyMatch(barring -> barring.people().contains(number));
+    return number >= 0 && wall.state() != Wall.State.LIFTED && !wall.period().endedBy(moment.instant()) && keptOut == (this == KEPT_OUT);
   }
 }

@@ -32,7 +32,7 @@ public final class WallGaps {
   /** A shorter name is any folder's. */
   private static final int NAME_AT_LEAST = 8;
   /** What more places outside are called than so many is not a name of one matter. */
-  private static final int CALLED_AT_MOST = 40;
+  public static final int CALLED_AT_MOST = 40;
   /** What has more copies is a form. */
   private static final int COPIES_AT_MOST = 12;
   /** What a letter is about stands at its head. */

@@ -14,8 +14,8 @@ import palegate.core.structure.Structure;
 import palegate.core.walls.Wall;
 
 /**
- * What changes do to standing walls against what these evidently are for: told before they are put in force. Of walls that the changes
- * themselves alter nothing is told: whoever alters one sees on its page what it does.
+ * What changes do to walls, standing or still to stand, against what these evidently are for: told before they are put in force. Of walls
+ * that the changes themselves alter nothing is told: whoever alters one sees on its page what it does.
  */
 public final class WallWatch {
   /** What is against a wall's purpose. */
@@ -36,13 +36,20 @@ public final class WallWatch {
    * @param person of a person, their id; else null
    * @param said of a place, the text that speaks for it; else null
    * @param like of a place, what that is like or unlike; else null
+   * @param from of a person, when they are let in if that is later; else null
    */
-  public record Notice(Kind kind, String wall, String side, String place, String person, String said, String like) {}
+  public record Notice(Kind kind, String wall, String side, String place, String person, String said, String like, Instant from) {}
 
   private WallWatch() {}
 
-  /** By wall in the order of their names; nothing if the changes alter neither places nor who belongs to what. O(walls × (labels + covered places)) of both states. */
-  public static List<Notice> of(Snapshot before, Snapshot after, Instant now) {
+  /**
+   * By wall in the order of their names; nothing if the changes alter neither places nor who belongs to what. O(walls × (labels + covered
+   * places)) of both states, and O(walls × people / 64) an instant.
+   *
+   * @param instants now, and every later one from which the changes make a difference
+   */
+  public static List<Notice> of(Snapshot before, Snapshot after, List<Instant> instants) {
+    Instant now = instants.get(0);
     Structure was = before.structure();
     Structure is = after.structure();
     boolean places = was.places() != is.places();
@@ -50,7 +57,7 @@ public final class WallWatch {
     if (!places && !people) {
       return List.of();
     }
-    List<Wall> walls = is.walls().values().stream().filter(wall -> wall.barsAt(now) && wall.equals(was.walls().get(wall.id()))).sorted(Comparator.comparing(Wall::name).thenComparing(Wall::id)).toList();
+    List<Wall> walls = is.walls().values().stream().filter(wall -> wall.state() != Wall.State.LIFTED && !wall.period().endedBy(now) && wall.equals(was.walls().get(wall.id()))).sorted(Comparator.comparing(Wall::name).thenComparing(Wall::id)).toList();
     if (walls.isEmpty()) {
       return List.of();
     }
@@ -63,7 +70,7 @@ public final class WallWatch {
         inside(before, after, wall, notices);
       }
       if (people) {
-        letIn(before.at(now), after.at(now), wall, notices);
+        letIn(before, after, instants, wall, notices);
       }
     }
     return List.copyOf(notices);
@@ -72,19 +79,24 @@ public final class WallWatch {
   private static void outside(Snapshot before, WallGapClues then, Snapshot after, WallGapClues next, Wall wall, List<Notice> notices) {
     Set<String> known = WallGaps.of(before, wall, then).stream().map(WallGap::place).collect(Collectors.toSet());
     WallGaps.of(after, wall, next).stream().filter(gap -> gap.confidence() != WallGap.Confidence.POSSIBLE && !known.contains(gap.place()))
-        .forEach(gap -> notices.add(new Notice(Kind.OUTSIDE, wall.id(), gap.side(), gap.place(), null, gap.said(), gap.like())));
+        .forEach(gap -> notices.add(new Notice(Kind.OUTSIDE, wall.id(), gap.side(), gap.place(), null, gap.said(), gap.like(), null)));
   }
 
   private static void inside(Snapshot before, Snapshot after, Wall wall, List<Notice> notices) {
     Set<WallMisfits.Misfit> known = new HashSet<>(WallMisfits.of(before, wall));
-    WallMisfits.of(after, wall).stream().filter(misfit -> !known.contains(misfit)).forEach(misfit -> notices.add(new Notice(Kind.INSIDE, wall.id(), misfit.side(), misfit.place(), null, misfit.said(), misfit.like())));
+    WallMisfits.of(after, wall).stream().filter(misfit -> !known.contains(misfit)).forEach(misfit -> notices.add(new Notice(Kind.INSIDE, wall.id(), misfit.side(), misfit.place(), null, misfit.said(), misfit.like(), null)));
   }
 
-  /** Numbers of people may differ from one state to the other: they are told apart by their ids. */
-  private static void letIn(SnapshotAt before, SnapshotAt after, Wall wall, List<Notice> notices) {
-    Set<String> stillBarred = ids(after, Barring.people(Barring.of(after, wall)));
-    ids(before, Barring.people(Barring.of(before, wall))).stream().filter(person -> !stillBarred.contains(person) && isActive(after, person)).sorted()
-        .forEach(person -> notices.add(new Notice(Kind.LET_IN, wall.id(), null, null, person, null, null)));
+  /** Each person once, from the first instant on. Numbers of people may differ from one state to the other: they are told apart by their ids. */
+  private static void letIn(Snapshot before, Snapshot after, List<Instant> instants, Wall wall, List<Notice> notices) {
+    Set<String> told = new HashSet<>();
+    instants.stream().filter(at -> !wall.period().endedBy(at)).forEach(at -> {
+      SnapshotAt then = after.at(at);
+      Set<String> stillBarred = ids(then, Barring.people(Barring.of(then, wall)));
+      SnapshotAt was = before.at(at);
+      ids(was, Barring.people(Barring.of(was, wall))).stream().filter(person -> !stillBarred.contains(person) && isActive(then, person)).sorted().filter(told::add)
+          .forEach(person -> notices.add(new Notice(Kind.LET_IN, wall.id(), null, null, person, null, null, at.equals(instants.get(0)) ? null : at)));
+    });
   }
 
   private static boolean isActive(SnapshotAt state, String person) {

@@ -5,9 +5,11 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Random;
 import org.junit.jupiter.api.Test;
 import palegate.core.Harbour;
+import palegate.core.people.Group;
 import palegate.core.people.Person;
 import palegate.core.random.RandomStructures;
 import palegate.core.snapshot.Snapshot;
@@ -28,6 +30,14 @@ class CompletionTest {
     assertThat(Completion.of("why can't " + mia.name() + " ", HARBOUR)).as("either apostrophe").contains("why can’t " + mia.name() + " read ");
     assertThat(Completion.of("what would it take for " + mia.name() + " ", HARBOUR)).containsExactly("what would it take for " + mia.name() + " to ");
     assertThat(Completion.of("CAN  " + mia.name() + "  READ cas", HARBOUR)).isNotEmpty().allMatch(one -> one.startsWith("can " + mia.name() + " read "));
+  }
+
+  @Test
+  void a_name_with_an_apostrophe_is_found_as_it_is_written() {
+    Group office = new Group("office", "Partners' office", null, List.of());
+    Snapshot with = Snapshot.of(HARBOUR.structure().withGroups(Map.of("office", office)));
+    assertThat(Completion.of("what can Partners' o", with)).containsExactly("what can Partners' office ");
+    assertThat(Completion.of("WHAT CAN partners' office re", with)).contains("what can partners' office read");
   }
 
   @Test

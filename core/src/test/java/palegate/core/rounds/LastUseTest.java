@@ -24,17 +24,20 @@ class LastUseTest {
   @Test
   void a_grant_is_used_by_what_its_people_open_there_and_below_and_by_nothing_else() {
     Map<String, List<LastUse.Opening>> opened = Map.of("mia", List.of(new LastUse.Opening("val1", MARCH), new LastUse.Opening("let2", APRIL)), "ola", List.of(new LastUse.Opening("val1", APRIL)));
-    assertThat(LastUse.of(NOW, item(ItemKind.GRANT, new Subject.OfGroup("trainees"), "c1"), opened)).contains(MARCH);
-    assertThat(LastUse.of(NOW, item(ItemKind.GRANT, new Subject.OfGroup("adjusters"), "cas"), opened)).as("through a group of the group").contains(APRIL);
-    assertThat(LastUse.of(NOW, item(ItemKind.GRANT, new Subject.OfPerson("per"), "cas"), opened)).isEmpty();
-    assertThat(LastUse.of(NOW, item(ItemKind.GRANT, new Subject.OfGroup("trainees"), "gone"), opened)).as("the place is gone").isEmpty();
+    assertThat(LastUse.in(NOW).of(item(ItemKind.GRANT, new Subject.OfGroup("trainees"), "c1"), opened)).contains(MARCH);
+    assertThat(LastUse.in(NOW).of(item(ItemKind.GRANT, new Subject.OfGroup("adjusters"), "cas"), opened)).as("through a group of the group").contains(APRIL);
+    assertThat(LastUse.in(NOW).of(item(ItemKind.GRANT, new Subject.OfPerson("per"), "cas"), opened)).isEmpty();
+    assertThat(LastUse.in(NOW).of(item(ItemKind.GRANT, new Subject.OfGroup("trainees"), "gone"), opened)).as("the place is gone").isEmpty();
   }
 
   @Test
-  void a_membership_is_used_by_anything_its_member_opens_that_is_known_and_of_a_duty_no_opening_tells() {
-    Map<String, List<LastUse.Opening>> opened = Map.of("mia", List.of(new LastUse.Opening("let2", MARCH), new LastUse.Opening("unknown", APRIL)));
-    assertThat(LastUse.of(NOW, item(ItemKind.MEMBERSHIP, new Subject.OfPerson("mia"), "trainees"), opened)).as("what is not known was not opened").contains(MARCH);
-    assertThat(LastUse.people(NOW, item(ItemKind.DUTY, new Subject.OfPerson("mia"), "access"))).isEmpty();
-    assertThat(LastUse.people(NOW, item(ItemKind.CLEARANCE, new Subject.OfPerson("mia"), "valuation"))).isEmpty();
+  void a_membership_is_used_by_what_its_member_opens_where_the_group_or_one_that_it_is_in_is_given_anything_and_of_a_duty_no_opening_tells() {
+    Map<String, List<LastUse.Opening>> opened = Map.of("mia", List.of(new LastUse.Opening("val1", MARCH), new LastUse.Opening("unknown", APRIL)), "ola", List.of(new LastUse.Opening("val1", APRIL)));
+    assertThat(LastUse.in(NOW).of(item(ItemKind.MEMBERSHIP, new Subject.OfPerson("mia"), "trainees"), opened)).as("through the group that it is in; what is not known was not opened").contains(MARCH);
+    assertThat(LastUse.in(NOW).of(item(ItemKind.MEMBERSHIP, new Subject.OfPerson("ola"), "divers"), opened)).as("the group is given nothing").isEmpty();
+    SnapshotAt july = Harbour.snapshot().at(Harbour.JULY);
+    assertThat(LastUse.in(july).of(item(ItemKind.MEMBERSHIP, new Subject.OfPerson("mia"), "trainees"), opened)).as("it is in no other group any more").isEmpty();
+    assertThat(LastUse.in(NOW).people(item(ItemKind.DUTY, new Subject.OfPerson("mia"), "access"))).isEmpty();
+    assertThat(LastUse.in(NOW).people(item(ItemKind.CLEARANCE, new Subject.OfPerson("mia"), "valuation"))).isEmpty();
   }
 }

@@ -2,7 +2,9 @@ package palegate.core.wallsatwork;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.tuple;
+import static org.junit.jupiter.api.Assertions.assertTimeoutPreemptively;
 
+import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -104,6 +106,17 @@ class WallGapsTest {
     }
     assertThat(gaps(Scope.ofPlaces("in"), form.toArray(Place[]::new))).as("what so many are called is a form").isEmpty();
     assertThat(gaps(Scope.ofPlaces("in"), in, misc, document("one", "in", "Notice of inspection"), document("other", "misc", "Notice of inspection"))).as("neither answers").isEmpty();
+  }
+
+  @Test
+  void a_hundred_thousand_letters_of_one_subject_are_a_form_and_cost_no_more_than_others() {
+    List<Place> places = new ArrayList<>(List.of(folder("in", "C-7101 Amber Tern", Map.of())));
+    for (int i = 0; i < 150_000; i++) {
+      places.add(document("re" + i, i == 0 ? "in" : "cas", "Re: Notice of inspection"));
+      places.add(document("of" + i, "cas", "Notice of inspection"));
+    }
+    Snapshot many = with(places);
+    assertTimeoutPreemptively(Duration.ofSeconds(20), () -> assertThat(Correspondence.of(many).threads()).isEmpty());
   }
 
   @Test

@@ -3,6 +3,7 @@ package palegate.core.wallsatwork;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.tuple;
 
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -47,7 +48,7 @@ class WallWatchTest {
 
   private static List<WallWatch.Notice> notices(Wall wall, Change... changes) {
     Snapshot before = snapshot(wall);
-    return WallWatch.of(before, before.next(DraftApplication.of(before, List.of(changes), Harbour.NOW).difference()), Harbour.NOW);
+    return WallWatch.of(before, before.next(DraftApplication.of(before, List.of(changes), Harbour.NOW).difference()), List.of(Harbour.NOW, Harbour.JULY));
   }
 
   @Test
@@ -75,7 +76,21 @@ class WallWatchTest {
     assertThat(notices(wall, new MembershipChange.RemoveMember("trainees", MIA))).extracting(WallWatch.Notice::kind, WallWatch.Notice::wall, WallWatch.Notice::person).containsExactly(tuple(WallWatch.Kind.LET_IN, "w", "mia"));
     assertThat(notices(wall, new MembershipChange.RemoveMember("trainees", MIA), new MembershipChange.AddMember("trainees", MIA))).as("together nothing").isEmpty();
     assertThat(notices(wall, new WallChange.SetWall(wall.in(Wall.State.LIFTED)), new MembershipChange.RemoveMember("trainees", MIA))).as("its page says what that does").isEmpty();
-    assertThat(notices(wall(Scope.ofPlaces("f1"), Wall.State.PLANNED), new MembershipChange.RemoveMember("trainees", MIA))).as("it keeps nobody out yet").isEmpty();
+    assertThat(notices(wall(Scope.ofPlaces("f1"), Wall.State.PLANNED), new MembershipChange.RemoveMember("trainees", MIA))).as("it would keep her out once it stands").hasSize(1);
+    assertThat(notices(wall(Scope.ofPlaces("f1"), Wall.State.LIFTED), new MembershipChange.RemoveMember("trainees", MIA))).isEmpty();
+    assertThat(notices(ending(Harbour.NOW), new MembershipChange.RemoveMember("trainees", MIA))).as("its time is over").isEmpty();
+  }
+
+  @Test
+  void whoever_is_let_in_later_is_told_with_the_day_and_not_of_a_wall_whose_time_is_over_by_then() {
+    Membership untilJuly = new Membership(new Membership.PersonMember("mia"), new Period(null, Harbour.JULY));
+    Change[] ends = {new MembershipChange.RemoveMember("trainees", MIA), new MembershipChange.AddMember("trainees", untilJuly)};
+    assertThat(notices(wall(Scope.ofPlaces("f1"), Wall.State.STANDING), ends)).extracting(WallWatch.Notice::person, WallWatch.Notice::from).containsExactly(tuple("mia", Harbour.JULY));
+    assertThat(notices(ending(Harbour.JULY), ends)).isEmpty();
+  }
+
+  private static Wall ending(Instant at) {
+    return new Wall("w", "Wall", null, Wall.State.STANDING, new Period(null, at), new Barrier.Screen(Scope.ofPlaces("f1"), List.of(new Subject.OfGroup("trainees"))), List.of());
   }
 
   @Test
@@ -84,7 +99,7 @@ class WallWatchTest {
     Snapshot before = snapshot(wall);
     Snapshot odd = before.next(DraftApplication.of(before, List.of(new PlaceChange.AddPlace(place("new", PlaceKind.DOCUMENT, "c1", "Valuation C 7101", Map.of()))), Harbour.NOW).difference());
     Snapshot later = odd.next(DraftApplication.of(odd, List.of(new PlaceChange.RenamePlace("let2", "Holidays")), Harbour.NOW).difference());
-    assertThat(WallWatch.of(odd, later, Harbour.NOW)).isEmpty();
+    assertThat(WallWatch.of(odd, later, List.of(Harbour.NOW))).isEmpty();
   }
 
   @Test
@@ -99,6 +114,9 @@ class WallWatchTest {
     assertThat(WallAudience.READERS.mayStillRead(snapshot.at(Harbour.NOW), wall, "mia")).isFalse();
     assertThat(WallAudience.KEPT_OUT.mayStillRead(snapshot.at(Harbour.NOW), wall, "mia")).isTrue();
     assertThat(WallAudience.READERS.mayStillRead(snapshot.at(Harbour.NOW), wall, "nobody")).isFalse();
+    assertThat(WallAudience.KEPT_OUT.mayStillRead(snapshot.at(Harbour.NOW), wall, "ola")).as("not kept out any more").isFalse();
+    Wall lifted = wall(Scope.ofPlaces("c1"), Wall.State.LIFTED);
+    assertThat(WallAudience.values()).noneMatch(audience -> audience.mayStillRead(snapshot.at(Harbour.NOW), lifted, "ola") || audience.mayStillRead(snapshot.at(Harbour.NOW), lifted, "mia"));
   }
 
   @Test

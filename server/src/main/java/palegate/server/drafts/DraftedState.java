@@ -2,8 +2,10 @@ package palegate.server.drafts;
 
 import java.time.Clock;
 import java.time.Instant;
+import java.util.List;
 import java.util.function.Function;
 import org.springframework.stereotype.Component;
+import palegate.core.rehearsal.RightsDifference;
 import palegate.core.snapshot.Snapshot;
 import palegate.core.snapshot.SnapshotAt;
 import palegate.core.structure.Parts;
@@ -48,5 +50,10 @@ public class DraftedState {
   public State to(String account) {
     var rehearsal = drafts.rehearse(account).rehearsal();
     return new State(rehearsal.before(), rehearsal.after(), clock.instant());
+  }
+
+  /** Now, and every later instant from which the asker's draft makes a difference. */
+  public List<Instant> instants(String account) {
+    return drafts.rehearse(account).rehearsal().differences().stream().map(RightsDifference::instant).toList();
   }
 }

@@ -81,7 +81,7 @@ class FindingSettingsController {
     if (Rules.of(rule).isEmpty()) {
       throw Problem.notFound("rule", rule);
     }
-    settings.switchOff(rule, asked.reason().strip(), who.getName(), accounts.find(who.getName()).map(Accounts.Account::name).orElse(who.getName()), clock.instant());
+    settings.switchOff(rule, asked.reason().strip(), who.getName(), accounts.nameOf(who.getName()), clock.instant());
     return settings();
   }
 

@@ -164,7 +164,7 @@ class FindingsController {
     if (!finding.facts().equals(asked.facts())) {
       throw Problem.of(HttpStatus.CONFLICT, "facts-moved", "It says something else now", "What was found is not what you saw: " + finding.text() + " Look at it again.");
     }
-    acceptances.accept(new FindingAcceptances.Acceptance(finding.key(), finding.facts(), asked.reason().strip(), asked.until(), who.getName(), accounts.find(who.getName()).map(Accounts.Account::name).orElse(who.getName()), now));
+    acceptances.accept(new FindingAcceptances.Acceptance(finding.key(), finding.facts(), asked.reason().strip(), asked.until(), who.getName(), accounts.nameOf(who.getName()), now));
   }
 
   /** Takes that back; the finding is in the list again. */

@@ -73,7 +73,7 @@ class KnownActivity {
   }
 
   private Activity own(String account) {
-    String name = accounts.find(account).map(Accounts.Account::name).orElse(account);
+    String name = accounts.nameOf(account);
     List<Activity.Draft> waiting = drafts.waiting(account).stream().map(draft -> new Activity.Draft(draft.id(), draft.name(), name, draft.begun(), draft.changes())).toList();
     return new Activity(Map.of(), Map.of(), Map.of(), Map.of(), null, Map.of(), waiting);
   }

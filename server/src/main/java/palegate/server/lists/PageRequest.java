@@ -62,4 +62,9 @@ public record PageRequest(@Schema(requiredMode = Schema.RequiredMode.NOT_REQUIRE
     }
     return false;
   }
+
+  /** Those of a list that are on this page: what is asked for each row is asked for these alone. */
+  public <T> List<T> of(List<T> all) {
+    return all.stream().skip(offset).limit(limit).toList();
+  }
 }

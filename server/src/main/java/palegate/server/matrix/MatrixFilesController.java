@@ -51,7 +51,7 @@ class MatrixFilesController {
     facts.put("Subjects", made.rows().size() + (made.rowsLeft() > 0 ? ", " + made.rowsLeft() + " more left out" : ""));
     facts.put("Across", made.columns().size() + (made.places().isEmpty() ? " document types" : " places") + (made.placesLeft() > 0 ? ", " + made.placesLeft() + " more left out" : ""));
     facts.put("As of", state.now() + ", change " + viewpoints.known(who.getName()).change() + (state.before() == state.after() ? "" : ", with the changes of your draft"));
-    facts.put("Made by", accounts.find(who.getName()).map(Accounts.Account::name).orElse(who.getName()));
+    facts.put("Made by", accounts.nameOf(who.getName()));
     facts.put("What it leaves out", "It is of what its maker may know.");
     String title = "Matrix of " + top;
     MatrixSheet sheet = new MatrixSheet(MatrixSheet.nameOf(top), title, facts, state.moment(), state.now(), made.rows(), made.places(), made.columns());

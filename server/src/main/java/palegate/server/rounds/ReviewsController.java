@@ -115,7 +115,7 @@ class ReviewsController {
     MyReviews.Review review = mine.find(round, who.getName());
     Map<String, ReviewItem> now = rounds.standing(who.getName());
     List<RoundRecords.Item> found = review.items().stream().filter(item -> (!openOnly || item.decided() == null) && part.takes(item.item().sentence(), item.item().containerName())).toList();
-    Map<Integer, String> since = rounds.sinceAndBefore(round, found, who.getName());
+    Map<Integer, String> since = rounds.sinceAndBefore(round, part.of(found), who.getName());
     return new MyItems(line(review), roles(review.structure()), Page.of(found, part.offset(), part.limit(), item -> view(item, review, now, since.get(item.number()))));
   }
 

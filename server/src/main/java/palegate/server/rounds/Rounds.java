@@ -47,6 +47,8 @@ import palegate.server.viewpoint.Viewpoints;
 @Service
 class Rounds {
   private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("d MMM uuuu", Locale.UK).withZone(ZoneOffset.UTC);
+  /** Where so many people opened so much, it is not said when something was last of use. */
+  private static final int OPENINGS_AT_MOST = 200_000;
   private static final Duration TELLS_AFTER = Duration.ofDays(28);
   private static final int ITEMS_AT_MOST = 20_000;
   private static final int DIGEST = 40;
@@ -75,7 +77,7 @@ class Rounds {
   }
 
   String nameOf(String account) {
-    return accounts.find(account).map(Accounts.Account::name).orElse(account);
+    return accounts.nameOf(account);
   }
 
   SnapshotAt known(String account) {
@@ -229,12 +231,17 @@ class Rounds {
       return uses;
     }
     SnapshotAt moment = known(account);
+    LastUse lastUse = LastUse.in(moment);
     Map<Integer, List<String>> people = new HashMap<>();
-    items.forEach(item -> people.put(item.number(), LastUse.people(moment, item.item())));
-    Map<String, List<LastUse.Opening>> byPerson = openings.lastBy(people.values().stream().flatMap(List::stream).collect(Collectors.toSet()));
+    items.forEach(item -> people.put(item.number(), lastUse.people(item.item())));
+    Optional<Map<String, List<LastUse.Opening>>> opened = openings.lastBy(people.values().stream().flatMap(List::stream).collect(Collectors.toSet()), OPENINGS_AT_MOST);
+    if (opened.isEmpty()) {
+      return uses;
+    }
+    Map<String, List<LastUse.Opening>> byPerson = opened.get();
     // That something was not used says little of a time in which hardly anything was written down.
     boolean longEnough = recorded.get().isBefore(moment.instant().minus(TELLS_AFTER));
-    items.stream().filter(item -> !people.get(item.number()).isEmpty()).forEach(item -> LastUse.of(moment, item.item(), byPerson).map(last -> "Last used " + DAY.format(last))
+    items.stream().filter(item -> !people.get(item.number()).isEmpty()).forEach(item -> lastUse.of(item.item(), byPerson).map(last -> "Last used " + DAY.format(last))
         .or(() -> longEnough ? Optional.of("Not used since " + DAY.format(recorded.get()) + ", when openings began to be written down") : Optional.empty()).ifPresent(words -> uses.put(item.number(), words)));
     return uses;
   }

@@ -227,7 +227,7 @@ class RoundsController {
     Structure structure = moment.snapshot().structure();
     List<RoundRecords.Item> found = rounds.items(round, who.getName()).stream().filter(item -> (outcome == null || outcome.equals(Rounds.outcome(item, now))) && (reviewer == null || reviewer.equals(item.reviewer() == null ? "" : item.reviewer()))
         && part.takes(item.item().sentence(), item.item().containerName(), item.decided() == null ? "" : item.decided().comment())).sorted(Comparator.comparing(RoundRecords.Item::number)).toList();
-    Map<Integer, String> since = rounds.sinceAndBefore(id, found, who.getName());
+    Map<Integer, String> since = rounds.sinceAndBefore(id, part.of(found), who.getName());
     return Page.of(found, part.offset(), part.limit(), item -> view(item, now, structure, since.get(item.number())));
   }
 

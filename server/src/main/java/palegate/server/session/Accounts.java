@@ -42,6 +42,11 @@ public class Accounts {
         .optional();
   }
 
+  /** The name of an account's owner; the login where there is no such account any more. */
+  public String nameOf(String login) {
+    return find(login).map(Account::name).orElse(login);
+  }
+
   /** The account's owner, with the duties that they hold in the newest state, now. */
   public Asker asker(String login) {
     return askerOf(find(login).map(Account::person).orElse(null));

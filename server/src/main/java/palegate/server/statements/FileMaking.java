@@ -131,7 +131,7 @@ class FileMaking {
     }
     progress.expected = made.table().expected() < 0 ? null : made.table().expected();
     progress.rows = 0;
-    String author = accounts.find(file.account()).map(Accounts.Account::name).orElse(file.account());
+    String author = accounts.nameOf(file.account());
     Sheet sheet = StatementSheet.of(table, made.identity(), author, made.ahead()).with(changes);
     PartsStream out = new PartsStream((number, deflated) -> {
       if (!records.write(progress.taken(), number, deflated)) {

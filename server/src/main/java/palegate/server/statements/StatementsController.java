@@ -128,7 +128,7 @@ class StatementsController {
   @GetMapping("/file")
   void file(@ParameterObject StatementAsked asked, @RequestParam FileFormat format, Principal who, HttpServletResponse response) throws IOException {
     MadeStatements.Made made = statements.make(asked.recipe(), asked.at(), who.getName());
-    String author = accounts.find(who.getName()).map(Accounts.Account::name).orElse(who.getName());
+    String author = accounts.nameOf(who.getName());
     Downloads.send(format, StatementSheet.of(made.table(), made.identity(), author, made.ahead()), response);
   }
 }

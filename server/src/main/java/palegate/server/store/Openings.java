@@ -1,6 +1,5 @@
 package palegate.server.store;
 
-import java.sql.ResultSet;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Collection;
@@ -96,17 +95,18 @@ public class Openings {
     return found;
   }
 
-  /** When each of some people opened each document last, by person; of present lives. */
-  public Map<String, List<LastUse.Opening>> lastBy(Collection<String> people) {
+  /** When each of some people opened each document last, by person; of present lives. Empty if there are more than so many. */
+  public Optional<Map<String, List<LastUse.Opening>>> lastBy(Collection<String> people, int atMost) {
     Map<String, List<LastUse.Opening>> byPerson = new HashMap<>();
     List<String> asked = List.copyOf(people);
-    for (int first = 0; first < asked.size(); first += AT_ONCE) {
-      jdbc.sql("SELECT o.person, o.place, MAX(o.made_at) AS last_at FROM openings o JOIN places p ON p.id = o.place AND p.life = o.life WHERE o.how <> 'refused' AND o.person IN (:some) GROUP BY o.person, o.place")
-          .param("some", asked.subList(first, Math.min(asked.size(), first + AT_ONCE)))
-          .query((ResultSet row) -> {
-            byPerson.computeIfAbsent(row.getString("person"), any -> new ArrayList<>()).add(new LastUse.Opening(row.getString("place"), Instants.read(row, "last_at")));
-          });
+    int left = atMost;
+    for (int first = 0; first < asked.size() && left >= 0; first += AT_ONCE) {
+      List<Map.Entry<String, LastUse.Opening>> some = jdbc.sql("SELECT o.person, o.place, MAX(o.made_at) AS last_at FROM openings o JOIN places p ON p.id = o.place AND p.life = o.life WHERE o.how <> 'refused' AND o.person IN (:some) GROUP BY o.person, o.place LIMIT :most")
+          .param("some", asked.subList(first, Math.min(asked.size(), first + AT_ONCE))).param("most", left + 1)
+          .query((row, i) -> Map.entry(row.getString("person"), new LastUse.Opening(row.getString("place"), Instants.read(row, "last_at")))).list();
+      some.forEach(one -> byPerson.computeIfAbsent(one.getKey(), any -> new ArrayList<>()).add(one.getValue()));
+      left -= some.size();
     }
-    return byPerson;
+    return left < 0 ? Optional.empty() : Optional.of(byPerson);
   }
 }

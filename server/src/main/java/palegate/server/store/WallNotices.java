@@ -39,8 +39,27 @@ public class WallNotices {
     jdbc.sql("INSERT INTO wall_notices (wall, audience, text, sent_at, author, author_name) VALUES (:wall, :audience, :text, :now, :author, :name)").param("wall", wall)
         .param("audience", audience.name().toLowerCase(Locale.ROOT)).param("text", text).param("now", Instants.toDatabase(now)).param("author", author).param("name", name).update(key, "id");
     long notice = key.getKeyAs(Number.class).longValue();
-    batches.insert("INSERT INTO wall_notice_readers (notice, person) VALUES (?, ?)", people, person -> new Object[] {notice, person});
+    batches.insert("INSERT INTO wall_notice_readers (notice, person, written_at) VALUES (?, ?, ?)", people, person -> new Object[] {notice, person, Instants.toDatabase(now)});
     return notice;
+  }
+
+  /** Whether somebody sent just this since an instant. */
+  public boolean sentSince(String wall, WallAudience audience, String text, String author, Instant since) {
+    return jdbc.sql("SELECT COUNT(*) FROM wall_notices WHERE wall = :wall AND audience = :audience AND text = :text AND author = :author AND sent_at >= :since").param("wall", wall)
+        .param("audience", audience.name().toLowerCase(Locale.ROOT)).param("text", text).param("author", author).param("since", Instants.toDatabase(since)).query(Integer.class).single() > 0;
+  }
+
+  /** Of some people those who have not acknowledged and were not written to since an instant: now they are. Part of the caller's transaction. */
+  public List<String> writeAgain(long notice, Collection<String> people, Instant since, Instant now) {
+    if (people.isEmpty()) {
+      return List.of();
+    }
+    List<String> waiting = jdbc.sql("SELECT person FROM wall_notice_readers WHERE notice = :notice AND person IN (:people) AND acknowledged_at IS NULL AND written_at < :since FOR UPDATE").param("notice", notice)
+        .param("people", people).param("since", Instants.toDatabase(since)).query(String.class).list();
+    if (!waiting.isEmpty()) {
+      jdbc.sql("UPDATE wall_notice_readers SET written_at = :now WHERE notice = :notice AND person IN (:people)").param("notice", notice).param("people", waiting).param("now", Instants.toDatabase(now)).update();
+    }
+    return waiting;
   }
 
   /** Newest first. */

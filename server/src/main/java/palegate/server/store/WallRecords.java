@@ -14,8 +14,17 @@ import org.springframework.transaction.annotation.Transactional;
 /** What was said and proved of walls; neither changes who may do what. */
 @Component
 public class WallRecords {
-  /** Why something that looks like a gap is none. */
-  public record Dismissed(String author, Instant at, String reason) {}
+  /**
+   * Why something that looks like a gap is none.
+   *
+   * @param evidence of what spoke for it then; null where that was not kept
+   */
+  public record Dismissed(String author, Instant at, String reason, String evidence) {
+    /** Whether it was about the same evidence. */
+    public boolean isAbout(String present) {
+      return evidence == null || evidence.equals(present);
+    }
+  }
 
   /** A proof that was kept, with its certificate. */
   public record Kept(long id, String wall, long change, Instant at, String author, long pairs, long leaks, String certificate) {}
@@ -31,21 +40,21 @@ public class WallRecords {
   /** By place; of the places' present lives. */
   public Map<String, Dismissed> dismissed(String wall) {
     Map<String, Dismissed> found = new HashMap<>();
-    jdbc.sql("SELECT d.place, d.author_name, d.made_at, d.reason FROM wall_gap_dismissals d JOIN places p ON p.id = d.place AND p.life = d.life WHERE d.wall = :wall").param("wall", wall)
+    jdbc.sql("SELECT d.place, d.author_name, d.made_at, d.reason, d.evidence FROM wall_gap_dismissals d JOIN places p ON p.id = d.place AND p.life = d.life WHERE d.wall = :wall").param("wall", wall)
         .query(row -> {
-          found.put(row.getString("place"), new Dismissed(row.getString("author_name"), Instants.read(row, "made_at"), row.getString("reason")));
+          found.put(row.getString("place"), new Dismissed(row.getString("author_name"), Instants.read(row, "made_at"), row.getString("reason"), row.getString("evidence")));
         });
     return found;
   }
 
   /** Whether there is such a place in force; a second reason takes the place of the first. */
   @Transactional
-  public boolean dismiss(String wall, String place, String reason, String author, String name, Instant now) {
+  public boolean dismiss(String wall, String place, String evidence, String reason, String author, String name, Instant now) {
     return jdbc.sql("""
-        INSERT INTO wall_gap_dismissals (wall, place, life, made_at, author, author_name, reason)
-        SELECT :wall, id, life, :now, :author, :name, :reason FROM places WHERE id = :place
-        ON DUPLICATE KEY UPDATE made_at = VALUES(made_at), author = VALUES(author), author_name = VALUES(author_name), reason = VALUES(reason)
-        """).param("wall", wall).param("place", place).param("now", Instants.toDatabase(now)).param("author", author).param("name", name).param("reason", reason).update() > 0;
+        INSERT INTO wall_gap_dismissals (wall, place, life, made_at, author, author_name, reason, evidence)
+        SELECT :wall, id, life, :now, :author, :name, :reason, :evidence FROM places WHERE id = :place
+        ON DUPLICATE KEY UPDATE made_at = VALUES(made_at), author = VALUES(author), author_name = VALUES(author_name), reason = VALUES(reason), evidence = VALUES(evidence)
+        """).param("wall", wall).param("place", place).param("now", Instants.toDatabase(now)).param("author", author).param("name", name).param("reason", reason).param("evidence", evidence).update() > 0;
   }
 
   @Transactional

@@ -62,7 +62,7 @@ public class StoredDrafts {
   }
 
   private DraftsController.DraftLine line(DraftStore.Draft draft, String account) {
-    return new DraftsController.DraftLine(draft.id(), draft.name(), accounts.find(draft.owner()).map(Accounts.Account::name).orElse(draft.owner()),
+    return new DraftsController.DraftLine(draft.id(), draft.name(), accounts.nameOf(draft.owner()),
         draft.owner().equals(account), draft.inHand(), draft.owner().equals(account) ? draft.items().size() : items(draft, account).size(), draft.due() == null ? null : draft.due().at(), draft.stopped(),
         approvals.of(draft).stream().map(Approvals.Approval::name).toList());
   }

@@ -42,6 +42,6 @@ class WalkSettingsController {
   @PutMapping
   @ResponseStatus(HttpStatus.NO_CONTENT)
   void tell(@Valid @RequestBody Tell asked, Principal who) {
-    records.tell(asked.tells(), who.getName(), accounts.find(who.getName()).map(Accounts.Account::name).orElse(who.getName()), clock.instant());
+    records.tell(asked.tells(), who.getName(), accounts.nameOf(who.getName()), clock.instant());
   }
 }

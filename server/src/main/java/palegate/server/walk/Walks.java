@@ -57,9 +57,10 @@ class Walks {
   /** Writes down that a walk begins; refuses a person whom the walker may not know as if they did not exist. */
   void begin(Principal who, String person, String reason) {
     Person as = known(who, person);
-    String name = accounts.find(who.getName()).map(Accounts.Account::name).orElse(who.getName());
+    String name = accounts.nameOf(who.getName());
     Instant now = clock.instant();
-    boolean told = as.email() != null && !person.equals(viewpoints.asker(who.getName()).id()) && records.telling().filter(WalkRecords.Telling::tells).isPresent();
+    // Begun again while it goes on, it is the same walk.
+    boolean told = as.email() != null && !records.begunSince(who.getName(), person, now.minus(LASTS)) && !person.equals(viewpoints.asker(who.getName()).id()) && records.telling().filter(WalkRecords.Telling::tells).isPresent();
     transactions.write(() -> {
       records.add(who.getName(), name, person, now, reason);
       if (told) {

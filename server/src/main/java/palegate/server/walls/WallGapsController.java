@@ -3,6 +3,7 @@ package palegate.server.walls;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.Size;
+import java.nio.charset.StandardCharsets;
 import java.security.Principal;
 import java.time.Clock;
 import java.time.Instant;
@@ -15,6 +16,7 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
+import palegate.core.certificates.Certificate;
 import palegate.core.duties.Duty;
 import palegate.core.snapshot.Snapshot;
 import palegate.core.walls.Wall;
@@ -39,8 +41,9 @@ class WallGapsController {
   /**
    * @param more how many besides are not listed
    * @param notSearched how many numbers and names were not looked for in texts, because there are too many
+   * @param cut whether more texts say one of the numbers than were read
    */
-  record GapsView(List<GapView> gaps, int more, int notSearched) {}
+  record GapsView(List<GapView> gaps, int more, int notSearched, boolean cut) {}
 
   record Dismiss(@NotBlank(message = "Name the place.") String place,
       @NotBlank(message = "Say why it does not belong inside: whoever asks next reads it.") @Size(max = 2000, message = "A reason has at most 2,000 characters.") String reason) {}
@@ -61,7 +64,7 @@ class WallGapsController {
     this.clock = clock;
   }
 
-  /** The surest first; those dismissed are among them. At most {@value #GAPS_AT_MOST}. */
+  /** The surest first; those dismissed, as long as the same speaks for them, are among them. At most {@value #GAPS_AT_MOST}. */
   @GetMapping("/api/walls/{id}/gaps")
   GapsView gaps(@PathVariable String id, Principal who) {
     DraftedState.State state = walls.shownTo(who);
@@ -71,10 +74,11 @@ class WallGapsController {
     WallContent.Looked looked = content.gaps(snapshot, wall);
     List<WallGap> found = looked.gaps();
     return new GapsView(found.stream().limit(GAPS_AT_MOST).map(gap -> {
-      WallRecords.Dismissed said = dismissed.get(gap.place());
+      WallRecords.Dismissed known = dismissed.get(gap.place());
+      WallRecords.Dismissed said = known != null && known.isAbout(evidence(gap)) ? known : null;
       return new GapView(gap.place(), snapshot.pathText(snapshot.placeNumber(gap.place())), gap.side(), gap.kind(), gap.confidence(), gap.documents(), gap.said(), gap.like(), gap.fix() == null ? null : ChangeBody.of(gap.fix()),
           said == null ? null : new Dismissal(said.author(), said.at(), said.reason()));
-    }).toList(), Math.max(0, found.size() - GAPS_AT_MOST), looked.notSearched());
+    }).toList(), Math.max(0, found.size() - GAPS_AT_MOST), looked.notSearched(), looked.cut());
   }
 
   @PostMapping("/api/walls/{id}/gaps/dismissals")
@@ -83,9 +87,14 @@ class WallGapsController {
     walls.refuseOthers(who, Duty.WALLS);
     DraftedState.State state = walls.shownTo(who);
     Wall wall = WallsAtWork.find(state, id);
-    if (content.gaps(state.after(), wall).gaps().stream().noneMatch(gap -> gap.place().equals(asked.place())) || !records.dismiss(id, asked.place(), asked.reason().strip(), who.getName(),
-        accounts.find(who.getName()).map(Accounts.Account::name).orElse(who.getName()), clock.instant())) {
+    WallGap gap = content.gaps(state.after(), wall).gaps().stream().filter(one -> one.place().equals(asked.place())).findFirst().orElseThrow(() -> Problem.notFound("gap", asked.place()));
+    if (!records.dismiss(id, asked.place(), evidence(gap), asked.reason().strip(), who.getName(), accounts.nameOf(who.getName()), clock.instant())) {
       throw Problem.notFound("gap", asked.place());
     }
+  }
+
+  /** By which the evidence for a gap is known again. */
+  private static String evidence(WallGap gap) {
+    return Certificate.digest(String.join("\u001f", gap.kind().name(), gap.said(), gap.like()).getBytes(StandardCharsets.UTF_8));
   }
 }

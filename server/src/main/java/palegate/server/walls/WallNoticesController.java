@@ -7,12 +7,13 @@ import jakarta.validation.constraints.Size;
 import java.nio.charset.StandardCharsets;
 import java.security.Principal;
 import java.time.Clock;
+import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Objects;
 import java.util.stream.Stream;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -27,7 +28,9 @@ import palegate.core.people.Person;
 import palegate.core.snapshot.Snapshot;
 import palegate.core.snapshot.SnapshotAt;
 import palegate.core.walls.Wall;
+import palegate.core.wallsatwork.Barring;
 import palegate.core.wallsatwork.WallAudience;
+import palegate.core.wallsatwork.WallTies;
 import palegate.server.session.Accounts;
 import palegate.server.session.Mailbox;
 import palegate.server.shell.MayBeMissing;
@@ -70,6 +73,8 @@ class WallNoticesController {
   private static final int NAMED_AT_MOST = 50;
   private static final int NOTICES_AT_MOST = 100;
   private static final int PEOPLE_AT_MOST = 5_000;
+  private static final Duration SENT_TWICE_WITHIN = Duration.ofMinutes(2);
+  private static final Duration AGAIN_AFTER = Duration.ofDays(1);
 
   private final WallsAtWork walls;
   private final Viewpoints viewpoints;
@@ -100,7 +105,7 @@ class WallNoticesController {
       return new AudienceView(audience, people.stream().limit(NAMED_AT_MOST).map(person -> PersonView.of(person, now.snapshot().structure())).toList(), Math.max(0, people.size() - NAMED_AT_MOST), people.size(),
           (int) people.stream().filter(person -> person.email() == null).count(), seen(people));
     }).toList();
-    boolean keptOut = !WallAudience.READERS.mayStillRead(now, wall, Objects.requireNonNullElse(walls.asker(who).id(), ""));
+    boolean keptOut = keepsOut(now, wall, who);
     Map<Long, List<WallNotices.Reader>> readers = notices.readers(id);
     return new NoticesView(audiences, KEPT_OUT_TEXT, notices.of(id, NOTICES_AT_MOST).stream().filter(notice -> !keptOut || notice.author().equals(who.getName()))
         .map(notice -> view(notice, readers.getOrDefault(notice.id(), List.of()), now.snapshot())).toList());
@@ -125,26 +130,39 @@ class WallNoticesController {
     if (text.isEmpty()) {
       throw Problem.of(HttpStatus.UNPROCESSABLE_CONTENT, "no-text", "Not sent", "Write what they are to know, in a sentence or two.");
     }
-    String name = accounts.find(who.getName()).map(Accounts.Account::name).orElse(who.getName());
+    String name = accounts.nameOf(who.getName());
+    Instant at = clock.instant();
+    if (notices.sentSince(id, asked.audience(), text, who.getName(), at.minus(SENT_TWICE_WITHIN))) {
+      throw Problem.of(HttpStatus.CONFLICT, "sent-already", "Sent already", "You have sent just this a moment ago. It is in the list below.");
+    }
     transactions.write(() -> {
-      notices.keep(id, asked.audience(), text, who.getName(), name, people.stream().map(Person::id).toList(), clock.instant());
+      notices.keep(id, asked.audience(), text, who.getName(), name, people.stream().map(Person::id).toList(), at);
       return letters(people, text, name);
     });
     return new Sent(people.size(), (int) people.stream().filter(person -> person.email() != null).count());
   }
 
-  /** Writes again to whoever has not said that they read it, unless the wall keeps them out by now and the notice is not for those. */
+  /** Writes again to whoever has not said that they read it and was not written to within a day, unless the notice is not for them any more. */
   @PostMapping("/api/walls/{id}/notices/{number}/reminders")
   Sent remind(@PathVariable String id, @PathVariable long number, Principal who) {
     walls.refuseOthers(who, Duty.WALLS);
     SnapshotAt now = known(who);
     Wall wall = find(now, id);
-    WallNotices.Notice notice = notices.find(id, number).filter(one -> one.author().equals(who.getName()) || WallAudience.READERS.mayStillRead(now, wall, Objects.requireNonNullElse(walls.asker(who).id(), "")))
-        .orElseThrow(() -> Problem.notFound("notice", String.valueOf(number)));
-    List<Person> waiting = notices.readers(id).getOrDefault(number, List.of()).stream().filter(reader -> reader.acknowledged() == null && notice.audience().mayStillRead(now, wall, reader.person()))
-        .map(reader -> now.snapshot().structure().people().get(reader.person())).filter(person -> person != null && person.active()).toList();
-    String name = accounts.find(who.getName()).map(Accounts.Account::name).orElse(who.getName());
-    return new Sent(waiting.size(), transactions.write(() -> letters(waiting, notice.text(), name)));
+    WallNotices.Notice notice = notices.find(id, number).filter(one -> one.author().equals(who.getName()) || !keepsOut(now, wall, who)).orElseThrow(() -> Problem.notFound("notice", String.valueOf(number)));
+    Map<String, Person> concerned = new HashMap<>();
+    notices.readers(id).getOrDefault(number, List.of()).stream().filter(reader -> notice.audience().mayStillRead(now, wall, reader.person())).map(reader -> now.snapshot().structure().people().get(reader.person()))
+        .filter(person -> person != null && person.active()).forEach(person -> concerned.put(person.id(), person));
+    String name = accounts.nameOf(who.getName());
+    Instant at = clock.instant();
+    return transactions.write(() -> {
+      List<Person> again = notices.writeAgain(number, concerned.keySet(), at.minus(AGAIN_AFTER), at).stream().map(concerned::get).toList();
+      return new Sent(again.size(), letters(again, notice.text(), name));
+    });
+  }
+
+  private boolean keepsOut(SnapshotAt now, Wall wall, Principal who) {
+    String asker = walls.asker(who).id();
+    return asker != null && WallTies.bars(Barring.of(now, wall), now.snapshot().personNumber(asker));
   }
 
   private int letters(List<Person> people, String text, String name) {

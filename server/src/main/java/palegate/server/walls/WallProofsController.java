@@ -140,7 +140,7 @@ class WallProofsController {
       Instant now = clock.instant();
       WallProof proof = WallProof.of(state.snapshot(), wall, now, SAMPLE, seeds.nextLong(), mine::report);
       Certificate certificate = new Certificate(now, Certificate.digest(state.snapshot().structure()), List.of(Certificate.Proved.of(wall, proof)));
-      String author = accounts.find(who.getName()).map(Accounts.Account::name).orElse(who.getName());
+      String author = accounts.nameOf(who.getName());
       records.keep(id, state.change(), now, who.getName(), author, proof.pairs(), proof.leaks() + proof.explainedLeaks(), certificate.toJson());
       return new ProofView(null, state.change(), now, author, proof.pairs(), proof.leaks() + proof.explainedLeaks(), proof.explained(), proof.planned(), proof.at(), certificate.bundleDigest(), certificate.toJson(),
           proof.found().stream().map(leak -> new LeakView(leak.person(), leak.place(), leak.rights().words())).toList());

@@ -1,6 +1,7 @@
 package palegate.server.walls;
 
 import java.security.Principal;
+import java.time.Instant;
 import java.util.List;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RestController;
@@ -10,12 +11,12 @@ import palegate.server.drafts.DraftedState;
 import palegate.server.shell.MayBeMissing;
 import palegate.server.views.PersonView;
 
-/** What the asker's draft does to standing walls against what they are for. It is told to those who may know of walls: to others it would tell of them. */
+/** What the asker's draft does to walls against what they are for. It is told to those who may know of walls: to others it would tell of them. */
 @RestController
 class WallWatchController {
-  /** Of a place: what speaks for it, and what that is like or unlike. Of a person: whom the wall would no longer keep out. */
+  /** Of a place: what speaks for it, and what that is like or unlike. Of a person: whom the wall would no longer keep out, and from when if that is later. */
   record WatchView(WallWatch.Kind kind, String wall, String wallName, @MayBeMissing String side, @MayBeMissing String place, @MayBeMissing String path, @MayBeMissing PersonView person, @MayBeMissing String said,
-      @MayBeMissing String like) {}
+      @MayBeMissing String like, @MayBeMissing Instant from) {}
 
   /** @param more how many besides are not listed */
   record Watched(List<WatchView> notices, int more) {}
@@ -33,9 +34,9 @@ class WallWatchController {
   Watched watch(Principal who) {
     DraftedState.State state = walls.shownTo(who);
     Snapshot after = state.after();
-    List<WallWatch.Notice> notices = WallWatch.of(state.before(), after, state.now());
+    List<WallWatch.Notice> notices = WallWatch.of(state.before(), after, walls.instants(who));
     return new Watched(notices.stream().limit(NOTICES_AT_MOST).map(notice -> new WatchView(notice.kind(), notice.wall(), after.structure().walls().get(notice.wall()).name(), notice.side(), notice.place(),
         notice.place() == null ? null : after.pathText(after.placeNumber(notice.place())), notice.person() == null ? null : PersonView.of(after.structure().people().get(notice.person()), after.structure()), notice.said(),
-        notice.like())).toList(), Math.max(0, notices.size() - NOTICES_AT_MOST));
+        notice.like(), notice.from())).toList(), Math.max(0, notices.size() - NOTICES_AT_MOST));
   }
 }

@@ -66,6 +66,11 @@ class WallsAtWork {
     return shown.to(who.getName());
   }
 
+  /** Now, and every later instant from which the asker's draft makes a difference. */
+  List<Instant> instants(Principal who) {
+    return shown.instants(who.getName());
+  }
+
   void refuseOthers(Principal who, Duty... duties) {
     if (!accounts.holdsAny(who.getName(), duties)) {
       throw Problem.of(HttpStatus.FORBIDDEN, "duty-missing", "Another duty is needed", "This takes the duty [" + duties[0].word() + "]. Ask somebody who has it.");

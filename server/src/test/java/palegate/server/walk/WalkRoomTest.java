@@ -3,6 +3,7 @@ package palegate.server.walk;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.nio.charset.StandardCharsets;
+import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
 import java.util.Map;
@@ -160,14 +161,19 @@ class WalkRoomTest {
     Browser wenna = app.signedIn("wenna.carrow");
     wenna.post("/api/walk/p-mia", Map.of("reason", "Before it is decided"));
     assertThat(letters(jdbc)).isEmpty();
+    Instant now = app.clock().instant();
+    app.clock().set(now.plus(Duration.ofHours(13)));
+    wenna = app.signedIn("wenna.carrow");
     assertThat(app.signedIn("ola.lindqvist").put("/api/walk-settings", "application/json", "{\"tells\": true}".getBytes(StandardCharsets.UTF_8)).status()).isEqualTo(403);
     assertThat(wenna.put("/api/walk-settings", "application/json", "{}".getBytes(StandardCharsets.UTF_8)).status()).isEqualTo(422);
     assertThat(wenna.put("/api/walk-settings", "application/json", "{\"tells\": true}".getBytes(StandardCharsets.UTF_8)).status()).isEqualTo(204);
     assertThat(wenna.get("/api/walk-settings").body().path("by").asString()).isEqualTo("Wenna Carrow");
     wenna.post("/api/walk/p-mia", Map.of("reason", "Because of Kittiwake"));
+    wenna.post("/api/walk/p-mia", Map.of("reason", "Again, while it goes on"));
     wenna.post("/api/walk/p-wenna", Map.of("reason", "Myself"));
     wenna.post("/api/walk/nobody", Map.of("reason", "Nobody"));
     assertThat(letters(jdbc)).singleElement().satisfies(letter -> assertThat(letter).contains("Wenna Carrow").doesNotContain("Kittiwake"));
+    app.clock().set(now);
   }
 
   private static List<String> letters(JdbcClient jdbc) {

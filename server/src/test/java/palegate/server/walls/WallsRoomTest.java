@@ -14,6 +14,7 @@ import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.text.PDFTextStripper;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
+import org.springframework.jdbc.core.simple.JdbcClient;
 import palegate.core.certificates.Certificate;
 import palegate.core.places.Place;
 import palegate.core.places.PlaceKind;
@@ -151,6 +152,13 @@ class WallsRoomTest {
     assertThat(gaps.toString()).as("no more of the text than the wall says itself").doesNotContain("secretly");
     assertThat(gap(gaps, outside.get(2)).isMissingNode()).as("another number").isTrue();
     assertThat(wenna.post("/api/walls/wall-brother/gaps/dismissals", Map.of("place", outside.get(0), "reason", "A form.")).status()).isEqualTo(204);
+    assertThat(gap(wenna.get("/api/walls/wall-brother/gaps").body(), outside.get(0)).path("dismissed").path("reason").asString()).isEqualTo("A form.");
+    // Something else speaks for the same place now: what was dismissed was not that.
+    texts.keep(outside.get(0), contents.put(outside.get(0), "text/plain", "z".getBytes(StandardCharsets.UTF_8), "wenna.carrow", TestApplication.TODAY), "In " + number);
+    app.bean(JdbcClient.class).sql("DELETE FROM document_contents WHERE place = :place AND version = 1").param("place", first).update();
+    JsonNode otherwise = gap(wenna.get("/api/walls/wall-brother/gaps").body(), outside.get(0));
+    assertThat(otherwise.path("kind").asString()).isEqualTo("IN_ITS_TEXT");
+    assertThat(otherwise.path("dismissed").isMissingNode()).isTrue();
     Browser oriel = app.signedIn("oriel.fenn");
     oriel.get("/api/walls/wall-brother/gaps").body().path("gaps").valueStream().filter(one -> one.path("kind").asString().equals("SAME_CONTENT"))
         .forEach(one -> assertThat(one.path("place").asString()).isEqualTo(outside.get(0)));

@@ -37,6 +37,12 @@ p {
   display: flex;
   align-items: center;
   justify-content: space-between;
-  gap: 16px;
+  gap: 6px 16px;
+}
+@media (max-width: 600px) {
+  p {
+    flex-direction: column;
+    align-items: flex-start;
+  }
 }
 </style>

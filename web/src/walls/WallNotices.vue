@@ -58,7 +58,7 @@ const waiting = (notice: Schemas['NoticeView']) => notice.readers.filter((reader
     <p v-else-if="query.data.value === undefined" role="status">Looking who is concerned …</p>
     <template v-else>
       <p class="quiet">
-        A notice is a letter and a line at the top of the page until its reader confirms it. Nobody whom the wall keeps out is told, unless you choose to; what they read names neither the wall nor what lies behind it.
+        A notice stands above every page of its reader until they confirm it; a letter asks them to sign in, and says no more. Nobody whom the wall keeps out is told, unless you choose to; what they read names neither the wall nor what lies behind it.
       </p>
       <ul class="audiences">
         <li v-for="one in query.data.value.audiences" :key="one.audience">
@@ -78,8 +78,8 @@ const waiting = (notice: Schemas['NoticeView']) => notice.readers.filter((reader
           <summary>Who has confirmed it</summary>
           <ul>
             <li v-for="reader in notice.readers" :key="reader.person.id">
-              <router-link :to="{ name: 'people', params: { view: 'persons', id: reader.person.id } }">{{ reader.person.name }}</router-link>
-              <span class="quiet"> {{ reader.acknowledged === undefined ? 'not yet' : moment(reader.acknowledged) }}</span>
+              <router-link :to="{ name: 'people', params: { view: 'persons', id: reader.person.id } }">{{ reader.person.name }}</router-link
+              >{{ ' ' }}<span class="quiet">{{ reader.acknowledged === undefined ? 'not yet' : moment(reader.acknowledged) }}</span>
             </li>
           </ul>
         </details>
@@ -113,7 +113,7 @@ const waiting = (notice: Schemas['NoticeView']) => notice.readers.filter((reader
   flex-direction: column;
   gap: 8px;
 }
-.audiences {
+.notices ul {
   padding-left: 18px;
 }
 .audiences button {

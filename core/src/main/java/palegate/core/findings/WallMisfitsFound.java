@@ -36,7 +36,7 @@ final class WallMisfitsFound implements Rule {
 
   private List<Finding> look(Survey survey) {
     List<Wall> walls = survey.structure().walls().values().stream().filter(wall -> wall.barsAt(survey.now())).sorted(Comparator.comparing(Wall::id)).toList();
-    return walls.stream().flatMap(wall -> WallMisfits.of(survey.snapshot(), wall).stream()
+    return walls.parallelStream().flatMap(wall -> WallMisfits.of(survey.snapshot(), wall).stream()
         .map(misfit -> new Finding(code(), severity(), "wall:" + wall.id(), misfit.place(), survey.path(misfit.place()) + " lies behind “" + wall.name() + "” and looks as if it were of another matter.",
             List.of("It has “" + misfit.said() + "”, the wall is about " + misfit.like() + "."), List.of()))).toList();
   }

@@ -137,7 +137,7 @@ class WallNoticesController {
     }
     transactions.write(() -> {
       notices.keep(id, asked.audience(), text, who.getName(), name, people.stream().map(Person::id).toList(), at);
-      return letters(people, text, name);
+      return letters(people, name);
     });
     return new Sent(people.size(), (int) people.stream().filter(person -> person.email() != null).count());
   }
@@ -156,7 +156,7 @@ class WallNoticesController {
     Instant at = clock.instant();
     return transactions.write(() -> {
       List<Person> again = notices.writeAgain(number, concerned.keySet(), at.minus(AGAIN_AFTER), at).stream().map(concerned::get).toList();
-      return new Sent(again.size(), letters(again, notice.text(), name));
+      return new Sent(again.size(), letters(again, name));
     });
   }
 
@@ -165,10 +165,11 @@ class WallNoticesController {
     return asker != null && WallTies.bars(Barring.of(now, wall), now.snapshot().personNumber(asker));
   }
 
-  private int letters(List<Person> people, String text, String name) {
+  /** They say nothing of what is to be read: a letter cannot be called back, and others keep the mail. */
+  private int letters(List<Person> people, String name) {
     List<Person> reached = people.stream().filter(person -> person.email() != null).toList();
     Instant now = clock.instant();
-    reached.forEach(person -> mailbox.send(person.email(), "Please read and confirm", text + "\n\n" + name + " asks you to sign in and confirm that you have read this.", now));
+    reached.forEach(person -> mailbox.send(person.email(), "Please read and confirm", name + " asks you to read something and to confirm that you have. Sign in: it stands above every page until you do.", now));
     return reached.size();
   }
 

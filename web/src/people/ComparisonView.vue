@@ -6,9 +6,14 @@ import PagedList from '@/lists/PagedList.vue'
 import type { Part } from '@/lists/part'
 import Paling from '@/paling/Paling.vue'
 import { counted, number } from '@/common/words'
+import { useDraft } from '@/tray/useDraft'
+import { useWhy } from '@/why/useWhy'
 import GroupPicker from './GroupPicker.vue'
 import PersonPicker from './PersonPicker.vue'
 
+const why = useWhy()
+const { draft } = useDraft()
+const drafted = computed(() => (draft.value?.items.length ?? 0) > 0)
 const kind = ref<'person' | 'group'>('person')
 const onePerson = ref<Schemas['PersonView']>()
 const otherPerson = ref<Schemas['PersonView']>()
@@ -89,8 +94,10 @@ const columns = computed(() => [
         <PagedList label="Where they differ" find="Find a place" :query-key="['comparison', 'places', kind, one!.id, other!.id]" :fetch="fetchPlaces" :columns="columns" empty="They may do the same everywhere.">
           <template #row="{ item }">
             <div role="cell"><router-link :to="{ name: 'places', params: { id: item.place } }">{{ item.path }}</router-link></div>
-            <div role="cell"><Paling :rights="item.one" /></div>
-            <div role="cell"><Paling :rights="item.other" /></div>
+            <div v-for="side in [{ who: one!, rights: item.one }, { who: other!, rights: item.other }]" :key="side.who.id" role="cell" class="side">
+              <Paling :rights="side.rights" />
+              <button v-if="kind === 'person'" type="button" class="linklike" data-opens :aria-label="`Why ${side.who.name} has this`" @click="why.ask(side.who.id, item.place, drafted)">why</button>
+            </div>
           </template>
         </PagedList>
       </div>
@@ -121,6 +128,11 @@ const columns = computed(() => [
   padding: 8px 12px;
   max-height: 120px;
   overflow: auto;
+}
+.side {
+  display: flex;
+  align-items: center;
+  gap: 8px;
 }
 .list {
   flex: 1;

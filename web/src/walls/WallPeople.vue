@@ -1,10 +1,12 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { answer, api, type Schemas } from '@/api/client'
 import { listed, number } from '@/common/words'
 import PagedList from '@/lists/PagedList.vue'
 import type { Part } from '@/lists/part'
 import PersonName from '@/people/PersonName.vue'
+import { useDraft } from '@/tray/useDraft'
+import PlaceByPlace from '@/why/PlaceByPlace.vue'
 
 /** Both ends of a wall: whom it keeps from what, whom it lets in, and who of the first has been inside. */
 const props = defineProps<{ id: string; view: 'barred' | 'admitted'; bars: boolean; version: number }>()
@@ -18,6 +20,16 @@ async function fetchRows(part: Part): Promise<{ total: number; items: Row[] }> {
   }
   const page = await answer(api.GET('/api/walls/{id}/admitted', params))
   return { total: page.total, items: page.items.map((one) => ({ key: 'admitted', one })) }
+}
+
+const { draft } = useDraft()
+/** Whose places are listed in the place of the people. */
+const chosen = ref<{ id: string; name: string }>()
+watch([() => props.id, () => props.view], () => (chosen.value = undefined))
+async function fetchPlaces(part: Part) {
+  const params = { params: { path: { id: props.id, person: chosen.value!.id }, query: part } }
+  const page = await answer(props.view === 'barred' ? api.GET('/api/walls/{id}/barred/{person}', params) : api.GET('/api/walls/{id}/admitted/{person}', params))
+  return { total: page.total, items: page.items.map((one) => ({ place: one.place, path: one.path, rights: [one.rights] })) }
 }
 
 const COLUMNS = computed(() =>
@@ -42,7 +54,18 @@ const EMPTY = {
 </script>
 
 <template>
-  <div class="people">
+  <PlaceByPlace
+    v-if="chosen"
+    :person="chosen"
+    :drafted="(draft?.items.length ?? 0) > 0"
+    :label="view === 'barred' ? `What it keeps from ${chosen.name}` : `The documents inside that ${chosen.name} reaches`"
+    :query-key="['walls', view, id, version, chosen.id]"
+    :fetch="fetchPlaces"
+    :heads="[view === 'barred' ? (bars ? 'Kept out of' : 'Would lose') : 'Has']"
+    empty="None."
+    @back="chosen = undefined"
+  />
+  <div v-else class="people">
     <p class="quiet lead">
       {{
         view === 'barred'
@@ -63,13 +86,16 @@ const EMPTY = {
           <div role="cell"><PersonName :person="row.one.person" /></div>
           <template v-if="row.key === 'barred'">
             <div role="cell">{{ number(row.one.documents) }}</div>
-            <div role="cell">{{ number(row.one.places) }}</div>
+            <div role="cell">
+              <button type="button" class="linklike" data-opens :aria-label="`The ${row.one.places} places that it keeps from ${row.one.person.name}`" @click="chosen = row.one.person">{{ number(row.one.places) }}</button>
+            </div>
             <div role="cell" class="quiet">{{ listed(row.one.rights) }}</div>
           </template>
           <template v-else>
             <div role="cell">{{ row.one.excepted ? 'an exception' : (row.one.side ?? 'being listed') }}</div>
             <div role="cell" :class="{ warn: row.one.documents === 0 }">
-              {{ row.one.documents === 0 ? 'none: let in in vain' : number(row.one.documents) }}
+              <template v-if="row.one.documents === 0">none: let in in vain</template>
+              <button v-else type="button" class="linklike" data-opens :aria-label="`The ${row.one.documents} documents inside that ${row.one.person.name} reaches`" @click="chosen = row.one.person">{{ number(row.one.documents) }}</button>
             </div>
           </template>
         </template>

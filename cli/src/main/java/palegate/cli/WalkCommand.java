@@ -58,7 +58,7 @@ final class WalkCommand implements Callable<Integer> {
     Output.write(out, stream -> {
       PrintWriter writer = new PrintWriter(stream, false, StandardCharsets.UTF_8);
       if (format == WallFormat.text) {
-        snapshot.inDisplayOrder(0).filter(walk::shows).forEach(place -> writer.println("  ".repeat(snapshot.depth(place)) + snapshot.place(place).name() + (walk.finds(place) ? ": " + walk.rights(place) : " (leads on)")));
+        snapshot.inDisplayOrder().filter(walk::shows).forEach(place -> writer.println("  ".repeat(snapshot.depth(place)) + snapshot.place(place).name() + (walk.finds(place) ? ": " + walk.rights(place) : " (leads on)")));
       } else {
         List<Integer> byId = shown.stream().sorted(Comparator.comparing(place -> snapshot.place(place).id())).toList();
         if (format == WallFormat.csv) {

@@ -51,7 +51,7 @@ public final class ReachOf {
 
   /** Lazily, in the order in which people read the tree. */
   public Stream<Reached> stream() {
-    return moment.snapshot().inDisplayOrder(0).filter(place -> rightsAt(place) != 0)
+    return moment.snapshot().inDisplayOrder().filter(place -> rightsAt(place) != 0)
         .mapToObj(place -> new Reached(place, moment.snapshot().place(place), Rights.ofMask(rightsAt(place))));
   }
 }

@@ -67,7 +67,7 @@ public final class SideBySide {
 
   /** The places that differ, lazily, in the order in which people read the tree. */
   public Stream<Differs> places() {
-    return moment.snapshot().inDisplayOrder(0).filter(place -> ofOne[moment.classOf(place)] != ofOther[moment.classOf(place)])
+    return moment.snapshot().inDisplayOrder().filter(place -> ofOne[moment.classOf(place)] != ofOther[moment.classOf(place)])
         .mapToObj(place -> new Differs(moment.snapshot().place(place), moment.snapshot().pathText(place),
             Rights.ofMask(ofOne[moment.classOf(place)]), Rights.ofMask(ofOther[moment.classOf(place)])));
   }

@@ -2,6 +2,7 @@ package palegate.core.questions;
 
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import palegate.core.collections.PersonSet;
 import palegate.core.people.Subject;
@@ -21,10 +22,10 @@ public record WallConflict(String wall, String person, List<String> sides) {
     sides = List.copyOf(sides);
   }
 
-  /** All conflicts, by wall in the order given, then by person. O(walls of sides × people / 64). */
+  /** All conflicts, by the name of the wall, then by person. O(walls of sides × people / 64). */
   public static List<WallConflict> all(SnapshotAt moment, Instant instant) {
     List<WallConflict> found = new ArrayList<>();
-    for (Wall wall : moment.snapshot().structure().walls().values()) {
+    for (Wall wall : moment.snapshot().structure().walls().values().stream().sorted(Comparator.comparing(Wall::name).thenComparing(Wall::id)).toList()) {
       if (wall.barsAt(instant) && wall.barrier() instanceof Barrier.Sides sides) {
         found.addAll(of(wall, sides, moment, instant));
       }

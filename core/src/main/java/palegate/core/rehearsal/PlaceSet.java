@@ -44,6 +44,6 @@ public final class PlaceSet {
   /** Lazily. O(set log set × depth) for a few, else O(places of the snapshot) if there are any. */
   public Stream<Place> stream() {
     return isEmpty() ? Stream.empty()
-        : numbers.cardinality() <= FEW ? numbers.stream().boxed().sorted(snapshot.inTreeOrder()).map(snapshot::place) : snapshot.inDisplayOrder(0).filter(numbers::get).mapToObj(snapshot::place);
+        : numbers.cardinality() <= FEW ? numbers.stream().boxed().sorted(snapshot.inTreeOrder()).map(snapshot::place) : snapshot.inDisplayOrder().filter(numbers::get).mapToObj(snapshot::place);
   }
 }

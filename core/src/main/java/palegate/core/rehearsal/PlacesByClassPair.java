@@ -195,9 +195,9 @@ abstract class PlacesByClassPair {
 
     @Override
     Stream<Spot> inOrder() {
-      IntStream now = is.placeCount() == 0 ? IntStream.empty() : is.inDisplayOrder(0);
+      IntStream now = is.inDisplayOrder();
       BitSet gone = gone();
-      IntStream then = gone.isEmpty() ? IntStream.empty() : was.inDisplayOrder(0).filter(gone::get);
+      IntStream then = gone.isEmpty() ? IntStream.empty() : was.inDisplayOrder().filter(gone::get);
       return IntStream.concat(now, then).mapToObj(this::spot);
     }
 
@@ -355,9 +355,9 @@ abstract class PlacesByClassPair {
     Stream<Spot> inOrder() {
       Snapshot was = before.snapshot();
       Snapshot is = after.snapshot();
-      IntStream now = is.placeCount() == 0 ? IntStream.empty() : is.inDisplayOrder(0);
+      IntStream now = is.inDisplayOrder();
       boolean allKept = kept.cardinality() == was.placeCount();
-      IntStream gone = allKept ? IntStream.empty() : was.inDisplayOrder(0).filter(place -> !kept.get(place));
+      IntStream gone = allKept ? IntStream.empty() : was.inDisplayOrder().filter(place -> !kept.get(place));
       return Stream.concat(now.mapToObj(place -> new Spot(numberBefore[place], place)), gone.mapToObj(place -> new Spot(place, -1)));
     }
 

@@ -294,6 +294,11 @@ public final class Snapshot {
     return IntStream.range(0, tree.room()).filter(place -> tree.types[place] == wanted);
   }
 
+  /** Every place, in the order in which people read the tree; none of a structure whose repository is not known. */
+  public IntStream inDisplayOrder() {
+    return Arrays.stream(tree.displayOrder().places);
+  }
+
   /** A place and everything below it, in the order in which people read the tree. */
   public IntStream inDisplayOrder(int top) {
     DisplayOrder order = tree.displayOrder();

@@ -1,6 +1,7 @@
 package palegate.core.snapshot;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.function.Predicate;
 import palegate.core.collections.PersonSet;
@@ -17,12 +18,12 @@ public final class WallsOf {
     this.barred = barred;
   }
 
-  /** The walls that bar a person from a place; each would alone. */
+  /** The walls that bar a person from a place, by name; each would alone. */
   public List<Wall> barring(int person, int place) {
     return wallsWhere(place, reach -> reach.barred().contains(person));
   }
 
-  /** The walls that bar anybody from a place. */
+  /** The walls that bar anybody from a place, by name. */
   public List<Wall> around(int place) {
     return wallsWhere(place, reach -> !reach.barred().isEmpty());
   }
@@ -62,6 +63,8 @@ public final class WallsOf {
         walls.add(reach.wall());
       }
     }
+    // In an order that does not tell which of them were made first, or how the snapshot came to be.
+    walls.sort(Comparator.comparing(Wall::name).thenComparing(Wall::id));
     return walls;
   }
 

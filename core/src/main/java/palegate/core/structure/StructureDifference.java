@@ -17,7 +17,13 @@ public record StructureDifference(
     Structure before, Structure after, Set<String> units, Set<String> people, Set<String> groups, Set<String> roles, Set<String> types, Set<String> places,
     Set<String> grants, Set<String> withholdings, Set<String> oversights, Set<String> walls, Set<String> approvals, Set<String> duties) {
 
+  /** Where nothing differs, what came after is what was before: whoever asks whether they are the same one is told so. */
   public static StructureDifference between(Structure before, Structure after) {
+    StructureDifference found = found(before, after);
+    return found.isEmpty() && before != after ? found(before, before) : found;
+  }
+
+  private static StructureDifference found(Structure before, Structure after) {
     return new StructureDifference(before, after, ids(before, after, Structure::units), ids(before, after, Structure::people), ids(before, after, Structure::groups),
         ids(before, after, Structure::roles), ids(before, after, Structure::types), ids(before, after, Structure::places), ids(before, after, Structure::grants),
         ids(before, after, Structure::withholdings), ids(before, after, Structure::oversights), ids(before, after, Structure::walls),

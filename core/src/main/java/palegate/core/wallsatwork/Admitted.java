@@ -49,6 +49,29 @@ public record Admitted(Person person, String side, boolean excepted, int documen
     return people;
   }
 
+  /** The documents behind {@link #documents} of somebody, on whichever side they are; none of somebody who is not let in. O(admitted + covered places). */
+  public static BitSet reached(StandingWall standing, String person) {
+    SnapshotAt moment = standing.with();
+    Snapshot snapshot = moment.snapshot();
+    int number = snapshot.personNumber(person);
+    BitSet reached = new BitSet();
+    if (number < 0 || !moment.active().contains(number)) {
+      return reached;
+    }
+    Wall wall = standing.wall();
+    if (wall.barrier() instanceof Barrier.Seal seal && moment.matchingAny(seal.subjects()).contains(number)) {
+      reached.or(WallCoverage.covered(snapshot, seal.scope()));
+    } else if (wall.barrier() instanceof Barrier.Sides sides) {
+      sides.sides().stream().filter(side -> moment.matchingAny(side.subjects()).contains(number)).forEach(side -> reached.or(WallCoverage.covered(snapshot, side.scope())));
+    }
+    if (reached.isEmpty() && wall.exceptions().stream().filter(one -> one.currentAt(moment.instant())).anyMatch(one -> moment.matchingAny(List.of(one.subject())).contains(number))) {
+      wall.barrier().scopes().forEach(scope -> reached.or(WallCoverage.covered(snapshot, scope)));
+    }
+    int[] rights = moment.rightsInEveryClass(number);
+    reached.stream().filter(place -> !snapshot.isDocument(place) || rights[moment.classOf(place)] == 0).forEach(reached::clear);
+    return reached;
+  }
+
   private static int documents(SnapshotAt moment, int person, BitSet inside) {
     Snapshot snapshot = moment.snapshot();
     int[] rights = moment.rightsInEveryClass(person);

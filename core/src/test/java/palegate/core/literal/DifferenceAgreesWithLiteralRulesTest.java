@@ -102,8 +102,8 @@ class DifferenceAgreesWithLiteralRulesTest {
   /** Those of the state after as its tree is read, then those that only stood before. */
   private static void assertPlacesAreInTreeOrder(long seed, Snapshot before, Snapshot after, RightsDifference difference) {
     List<String> listed = difference.places().map(shift -> shift.place().id()).toList();
-    List<String> expected = new ArrayList<>(ids(after, after.inDisplayOrder(0)));
-    ids(before, before.inDisplayOrder(0)).stream().filter(id -> after.placeNumber(id) < 0).forEach(expected::add);
+    List<String> expected = new ArrayList<>(ids(after, after.inDisplayOrder()));
+    ids(before, before.inDisplayOrder()).stream().filter(id -> after.placeNumber(id) < 0).forEach(expected::add);
     expected.retainAll(Set.copyOf(listed));
     assertThat(listed).as("seed %d", seed).isEqualTo(expected);
   }

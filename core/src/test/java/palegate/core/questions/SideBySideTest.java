@@ -7,10 +7,12 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.stream.LongStream;
 import org.junit.jupiter.api.Test;
 import palegate.core.collections.PersonSet;
 import palegate.core.literal.LiteralRules;
 import palegate.core.people.Group;
+import palegate.core.people.Person;
 import palegate.core.people.Subject;
 import palegate.core.places.Place;
 import palegate.core.random.RandomStructures;
@@ -63,6 +65,16 @@ class SideBySideTest {
         assertThat(compared.onlyInOne().or(compared.onlyInOther()).or(compared.inBoth()).toArray()).as("seed %d", seed).isEqualTo(all.toArray());
       }
     }
+  }
+
+  @Test
+  void where_no_place_is_known_two_people_differ_nowhere() {
+    Structure structure = LongStream.rangeClosed(1, 50).mapToObj(RandomStructures::fromSeed).filter(one -> one.people().size() > 1).findFirst().orElseThrow();
+    Structure known = Structure.of(structure.units().values(), structure.people().values(), structure.groups().values(), structure.roles().values(), List.of(), List.of(), List.of(), List.of());
+    List<Person> people = List.copyOf(known.people().values());
+    SideBySide compared = SideBySide.of(Snapshot.of(known).at(RandomStructures.NOW), new Subject.OfPerson(people.get(0).id()), new Subject.OfPerson(people.get(1).id()));
+    assertThat(compared.count()).isZero();
+    assertThat(compared.places()).isEmpty();
   }
 
   private static Set<Right> common(Structure structure, SnapshotAt moment, Subject subject, Place place) {

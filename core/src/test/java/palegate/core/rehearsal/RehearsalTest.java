@@ -25,7 +25,9 @@ class RehearsalTest {
 
   @Test
   void an_empty_draft_changes_nothing() {
-    assertThat(rehearse().now().isEmpty()).isTrue();
+    Rehearsal nothing = rehearse();
+    assertThat(nothing.now().isEmpty()).isTrue();
+    assertThat(nothing.after()).as("what would be, and what is").isSameAs(nothing.before());
   }
 
   @Test

@@ -63,15 +63,15 @@ class ComingPlacesTest {
     Snapshot grown = with(folder("n1", "c1"));
     Snapshot more = grown.next(grown.structure().withPlaces(Map.of("n2", folder("n2", "n1"), "m", folder("m", "root"))));
     assertThat(ids(more, more.below(more.placeNumber("n1")))).containsExactly("n1", "n2");
-    assertThat(ids(more, more.inDisplayOrder(0))).containsExactlyElementsOf(ids(Snapshot.of(more.structure()), Snapshot.of(more.structure()).inDisplayOrder(0)));
+    assertThat(ids(more, more.inDisplayOrder())).containsExactlyElementsOf(ids(Snapshot.of(more.structure()), Snapshot.of(more.structure()).inDisplayOrder()));
   }
 
   @Test
   void the_tree_is_read_in_its_usual_order() {
     Snapshot grown = with(folder("a", "cas"), folder("z", "cas"));
-    assertThat(ids(grown, grown.inDisplayOrder(0))).isEqualTo(ids(Snapshot.of(grown.structure()), Snapshot.of(grown.structure()).inDisplayOrder(0)));
+    assertThat(ids(grown, grown.inDisplayOrder())).isEqualTo(ids(Snapshot.of(grown.structure()), Snapshot.of(grown.structure()).inDisplayOrder()));
     assertThat(IntStream.range(0, grown.placeCount()).boxed().sorted(grown.inTreeOrder()).map(place -> grown.place(place).id()))
-        .isEqualTo(ids(grown, grown.inDisplayOrder(0)));
+        .isEqualTo(ids(grown, grown.inDisplayOrder()));
   }
 
   @Test
@@ -88,7 +88,7 @@ class ComingPlacesTest {
     Snapshot kept = with(folder("n1", "c1")).detached();
     Snapshot fresh = Snapshot.of(kept.structure());
     assertThat(kept.placeNumber("n1")).isEqualTo(harbour.placeCount());
-    assertThat(ids(kept, kept.inDisplayOrder(0))).isEqualTo(ids(fresh, fresh.inDisplayOrder(0)));
+    assertThat(ids(kept, kept.inDisplayOrder())).isEqualTo(ids(fresh, fresh.inDisplayOrder()));
   }
 
   @Test
@@ -118,7 +118,7 @@ class ComingPlacesTest {
     Snapshot begun = Snapshot.of(Structure.EMPTY).next(Structure.EMPTY.withPlaces(Map.of("root", root)));
     assertThat(ids(begun, begun.below(0))).containsExactly("root");
     Snapshot grown = begun.next(begun.structure().withPlaces(Map.of("lib", Place.plain("lib", PlaceKind.LIBRARY, "root", "Lib", false, Map.of(), null, null, null))));
-    assertThat(ids(grown, grown.inDisplayOrder(0))).containsExactly("root", "lib");
+    assertThat(ids(grown, grown.inDisplayOrder())).containsExactly("root", "lib");
   }
 
   @Test

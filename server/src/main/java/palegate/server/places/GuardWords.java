@@ -1,7 +1,9 @@
 package palegate.server.places;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
+import palegate.core.access.Oversight;
 import palegate.core.places.Conditions;
 import palegate.core.places.Place;
 import palegate.core.snapshot.Snapshot;
@@ -45,7 +47,7 @@ final class GuardWords {
     addConditions(words, here);
     for (int at : snapshot.path(number)) {
       snapshot.ownOversights(at).stream().filter(oversight -> oversight.period().holdsAt(moment.instant()))
-          .forEach(oversight -> words.add(new Limit("oversight", SubjectNames.of(oversight.subject(), snapshot.structure())
+          .sorted(Comparator.comparing(Oversight::id)).forEach(oversight -> words.add(new Limit("oversight", SubjectNames.of(oversight.subject(), snapshot.structure())
               + " may see everything here, by an oversight at " + snapshot.structure().places().get(oversight.place()).name() + ".")));
     }
     return words;

@@ -6,9 +6,13 @@ import java.util.List;
 import org.springdoc.core.annotations.ParameterObject;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
+import palegate.core.rehearsal.FoundPairs;
 import palegate.core.rehearsal.RightsDifference;
+import palegate.core.roles.Rights;
 import palegate.server.lists.PageRequest;
+import palegate.server.lists.PairOrder;
 import palegate.server.lists.SortOrders;
 import palegate.server.shell.Page;
 import palegate.server.views.PeopleOrder;
@@ -22,6 +26,9 @@ class DraftComparisonController {
 
   /** @param totals of all people and places, as far as the asker knows them; gaining is with the other one */
   record DraftComparison(String name, String otherName, RightsDifference.Totals totals, Page<DraftShift> people) {}
+
+  /** Somebody at a place where they would not have the same: what they have with the first draft, and with the other. */
+  record DraftPair(PersonView person, String place, String kind, String path, List<String> one, List<String> other) {}
 
   private static final Comparator<RightsDifference.PersonShift> BY_NAME = Comparator.comparing(RightsDifference.PersonShift::person, PeopleOrder.BY_NAME);
   private static final SortOrders<RightsDifference.PersonShift> PEOPLE = SortOrders.by("name", BY_NAME).or("more", Comparator.comparing(RightsDifference.PersonShift::placesGaining).thenComparing(BY_NAME))
@@ -39,5 +46,15 @@ class DraftComparisonController {
     StoredDrafts.Beside beside = drafts.beside(id, other, who.getName());
     return new DraftComparison(beside.name(), beside.otherName(), beside.difference().totals(), PEOPLE.page(part, beside.difference().people().stream().filter(shift -> part.takes(shift.person().name())),
         shift -> new DraftShift(PersonView.of(shift.person(), beside.of(shift.person())), shift.gained().words(), shift.lost().words(), shift.placesGaining(), shift.placesLosing(), shift.documents())));
+  }
+
+  /** The same place by place, of one person if one is named. */
+  @GetMapping("/api/drafts/{id}/beside/{other}/pairs")
+  Page<DraftPair> pairs(@PathVariable long id, @PathVariable long other, @RequestParam(required = false) String person, @ParameterObject PageRequest part, Principal who) {
+    StoredDrafts.Beside beside = drafts.beside(id, other, who.getName());
+    PageRequest.Order order = part.order("place", "person");
+    FoundPairs found = beside.difference().find(new FoundPairs.Wanted(true, true, Rights.ALL, one -> person == null || one.id().equals(person), null, part.text()));
+    return Page.of(found.count(), found.from(PairOrder.of(order), order.turned(), part.offset()), part.offset(), part.limit(), pair -> new DraftPair(PersonView.of(pair.person(), beside.of(pair.person())),
+        pair.place().id(), pair.place().kind().word(), pair.path(), pair.before().words(), pair.after().words()));
   }
 }

@@ -38,7 +38,6 @@ import palegate.core.structure.Structure;
 import palegate.core.walls.Barrier;
 import palegate.core.walls.Scope;
 import palegate.core.walls.Wall;
-import palegate.core.wallsatwork.Admitted;
 import palegate.core.wallsatwork.Barring;
 import palegate.core.wallsatwork.WallNesting;
 import palegate.core.wallsatwork.WallTies;
@@ -64,11 +63,6 @@ class WallsController {
    */
   record WallLine(String id, String name, String kind, Wall.State state, @MayBeMissing Instant from, @MayBeMissing Instant until, boolean bars, boolean barsYou, int places, int documents, int people, long pairs,
       int conflicts, int exceptions, int endingSoon, DraftedState.Drafted drafted) {}
-
-  /** Somebody barred: how many documents and places they would reach without the wall, and with what. */
-  record Kept(PersonView person, int documents, int places, List<String> rights) {}
-
-  record LetIn(PersonView person, @MayBeMissing String side, boolean excepted, int documents) {}
 
   record CoveredPlace(String id, String kind, String path, @MayBeMissing String type) {}
 
@@ -97,11 +91,6 @@ class WallsController {
   private static final int TIES_AT_MOST = 200;
   private static final int KEEPERS_AT_MOST = 12;
   private static final int DAYS_SOON = 28;
-
-  private static final SortOrders<RightsDifference.PersonShift> KEPT = SortOrders.<RightsDifference.PersonShift>by("documents", Comparator.comparing(RightsDifference.PersonShift::documents).reversed()
-      .thenComparing(shift -> shift.person().name())).or("name", Comparator.comparing(shift -> shift.person().name())).or("places", Comparator.comparing(RightsDifference.PersonShift::placesLosing));
-  private static final SortOrders<Admitted> ADMITTED = SortOrders.<Admitted>by("name", Comparator.comparing(one -> one.person().name()))
-      .or("documents", Comparator.comparing(Admitted::documents)).or("side", Comparator.comparing(one -> one.side() == null ? "" : one.side()));
 
   private final WallsAtWork walls;
   private final Clock clock;
@@ -145,24 +134,6 @@ class WallsController {
     DraftedState.State state = walls.shownTo(who);
     Wall wall = WallsAtWork.find(state, id);
     return WallView.of(state, wall, barsYou(Barring.of(state.moment(), wall), state.moment(), who));
-  }
-
-  /** Whom it bars and what that keeps from them: only those who would reach anything without it. */
-  @GetMapping("/{id}/barred")
-  Page<Kept> barred(@PathVariable String id, @ParameterObject PageRequest part, Principal who) {
-    WallsAtWork.Worked worked = worked(id, who);
-    Structure structure = worked.standing().without().snapshot().structure();
-    return KEPT.page(part, worked.difference().people().stream().filter(shift -> shift.placesLosing() > 0 && part.takes(shift.person().name())),
-        shift -> new Kept(PersonView.of(shift.person(), structure), shift.documents(), shift.placesLosing(), shift.lost().words()));
-  }
-
-  /** Whom it lets in by name, and how much they reach inside: somebody who reaches nothing is let in in vain. */
-  @GetMapping("/{id}/admitted")
-  Page<LetIn> admitted(@PathVariable String id, @ParameterObject PageRequest part, Principal who) {
-    WallsAtWork.Worked worked = worked(id, who);
-    Structure structure = worked.standing().with().snapshot().structure();
-    return ADMITTED.page(part, Admitted.of(worked.standing()).stream().filter(one -> part.takes(one.person().name(), one.side())),
-        one -> new LetIn(PersonView.of(one.person(), structure), one.side(), one.excepted(), one.documents()));
   }
 
   /** The places in scope, in the order of the tree. {@code side} counts the sides of a wall of sides, from 0. */

@@ -70,6 +70,10 @@ class StoredDraftsTest {
     List<JsonNode> people = beside.path("people").path("items").valueStream().toList();
     assertThat(people.stream().filter(one -> one.path("person").path("id").asString().equals("p-mia")).map(one -> one.path("more").toString() + one.path("less"))).containsExactly("[\"add\"][]");
     assertThat(beside.path("totals").path("peopleLosing").asInt()).isZero();
+    JsonNode where = wenna.get("/api/drafts/" + reader + "/beside/" + filer + "/pairs?person=p-mia&limit=1000").body();
+    assertThat(where.path("total").asInt()).isEqualTo(people.stream().filter(one -> one.path("person").path("id").asString().equals("p-mia")).findFirst().orElseThrow().path("placesWithMore").asInt()).isPositive();
+    assertThat(where.path("items").valueStream()).allSatisfy(pair -> assertThat(pair.path("one").toString() + " " + pair.path("other")).matches("\\[[^\\]]*] \\[[^\\]]*\"add\"[^\\]]*]").doesNotMatch("\\[[^\\]]*\"add\".*] .*"));
+    assertThat(wenna.get("/api/drafts/" + reader + "/beside/" + filer + "/pairs").body().path("total").asLong()).isEqualTo(beside.path("totals").path("pairsGaining").asLong());
     JsonNode turned = wenna.get("/api/drafts/" + filer + "/beside/" + reader).body();
     assertThat(turned.path("totals").path("peopleLosing").asInt()).isEqualTo(beside.path("totals").path("peopleGaining").asInt());
     assertThat(turned.path("totals").path("pairsLosing").asLong()).isEqualTo(beside.path("totals").path("pairsGaining").asLong()).isPositive();
@@ -77,6 +81,7 @@ class StoredDraftsTest {
     Browser teodor = app.signedIn("teodor.brask");
     assertThat(teodor.get("/api/drafts/" + reader + "/beside/" + filer).status()).isEqualTo(404);
     wenna.post("/api/drafts/" + reader + "/readers", Map.of("login", "teodor.brask"));
+    assertThat(teodor.get("/api/drafts/" + reader + "/beside/" + filer + "/pairs").status()).isEqualTo(404);
     assertThat(teodor.get("/api/drafts/" + reader + "/beside/" + filer).status()).as("one of them is not shared").isEqualTo(404);
     assertThat(teodor.get("/api/drafts/" + filer + "/beside/" + reader).body().toString().replace(String.valueOf(filer), "N")).as("as one that never was")
         .isEqualTo(teodor.get("/api/drafts/999999/beside/" + reader).body().toString().replace("999999", "N"));

@@ -10,6 +10,7 @@ import java.util.Collections;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
+import java.util.Set;
 import java.util.TreeSet;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
@@ -35,6 +36,7 @@ import palegate.server.store.Snapshots;
 import palegate.server.testkit.Browser;
 import palegate.server.testkit.TestApplication;
 import palegate.server.testkit.TestDatabase;
+import tools.jackson.databind.JsonNode;
 
 /**
  * Section 9, what an asker may know: for every endpoint that there is and for duties of every kind, alone, in a scope, over, none, and
@@ -43,7 +45,7 @@ import palegate.server.testkit.TestDatabase;
  */
 @Order(1)
 class EveryAnswerIsGivenToAViewpointTest {
-  private static final long SEED = 20_261_128;
+  private static final long SEED = Long.getLong("palegate.seed", 20_261_130);
   private static final Instant NOW = TestApplication.TODAY;
   /** Who asks, with what. */
   private record Who(String login, String person, DutyAssignment... duties) {}
@@ -103,6 +105,7 @@ class EveryAnswerIsGivenToAViewpointTest {
     whole.bean(RequestMappingHandlerMapping.class).getHandlerMethods().keySet().forEach(info -> info.getPatternValues().stream().filter(path -> path.startsWith("/api/"))
         .forEach(path -> info.getMethodsCondition().getMethods().forEach(method -> endpoints.add(method + " " + path))));
     TreeSet<String> named = new TreeSet<>(ViewpointQuestions.QUESTIONS.keySet());
+    named.addAll(ViewpointQuestions.OF_DRAFTS.keySet());
     named.addAll(ViewpointQuestions.ELSEWHERE.keySet());
     assertThat(named).containsExactlyInAnyOrderElementsOf(endpoints);
   }
@@ -111,6 +114,9 @@ class EveryAnswerIsGivenToAViewpointTest {
   void what_an_asker_may_not_know_is_as_if_it_did_not_exist() {
     SoftAssertions all = new SoftAssertions();
     int told = 0;
+    // What no asker was ever answered compares refusals with refusals.
+    TreeSet<String> unanswered = new TreeSet<>(ViewpointQuestions.QUESTIONS.keySet());
+    unanswered.addAll(ViewpointQuestions.OF_DRAFTS.keySet());
     for (Who who : WHO) {
       Viewpoint viewpoint = Viewpoint.of(Asker.of(whole.bean(Snapshots.class).current().snapshot().at(NOW), who.person()));
       Structure known = viewpoint.snapshot().structure();
@@ -129,21 +135,104 @@ class EveryAnswerIsGivenToAViewpointTest {
       // Each asks about other things, so that all together ask about most.
       Random random = new Random(SEED + who.login().hashCode());
       Map<String, List<String>> things = Map.of("$place", some(known.places().keySet(), structure.places().keySet(), random), "$person", some(known.people().keySet(), structure.people().keySet(), random),
-          "$group", some(known.groups().keySet(), structure.groups().keySet(), random), "$type", List.of("valuation", "letter", "never-was"));
-      for (Map.Entry<String, List<String>> endpoint : ViewpointQuestions.QUESTIONS.entrySet()) {
-        for (String question : questions(endpoint.getKey(), endpoint.getValue(), things)) {
-          Browser.Answer mine = put(one, endpoint.getKey(), question);
-          Browser.Answer theirs = put(other, endpoint.getKey(), question);
-          String because = who.login() + ": " + endpoint.getKey() + " " + question + " (seed " + SEED + ")";
-          all.assertThat(mine.status()).as(because).isEqualTo(theirs.status()).isLessThan(500);
-          all.assertThat(difference(told(mine), told(theirs))).as(because).isEmpty();
-          all.assertThat(mine.headers().keySet()).as(because).isEqualTo(theirs.headers().keySet());
-          told += mine.status() == 200 ? 1 : 0;
-        }
-      }
+          "$group", some(known.groups().keySet(), structure.groups().keySet(), random), "$type", List.of("valuation", "letter", "never-was"),
+          "$entry", some(entries(known), entries(structure), random), "$finding", some(findings(one), findings(whole.signedIn("wenna.carrow")), random));
+      Compared compared = new Compared(all, who, one, other, unanswered);
+      ViewpointQuestions.QUESTIONS.forEach((endpoint, templates) -> questions(endpoint, templates, things).forEach(question -> compared.ask(endpoint, question, question)));
+      compared.drafts(known, random);
+      told += compared.told;
     }
     all.assertAll();
+    assertThat(unanswered).as("endpoints that nobody was answered anything at").isEmpty();
     assertThat(told).as("questions that were answered with something").isGreaterThan(600);
+  }
+
+  /** One asker's answers in both applications, one question after another. */
+  private static final class Compared {
+    private final SoftAssertions all;
+    private final Who who;
+    private final Browser one;
+    private final Browser other;
+    private final Collection<String> unanswered;
+    private int told;
+
+    Compared(SoftAssertions all, Who who, Browser one, Browser other, Collection<String> unanswered) {
+      this.all = all;
+      this.who = who;
+      this.one = one;
+      this.other = other;
+      this.unanswered = unanswered;
+    }
+
+    boolean ask(String endpoint, String question, String questionOfOther) {
+      Browser.Answer mine = put(one, endpoint, question);
+      Browser.Answer theirs = put(other, endpoint, questionOfOther);
+      String because = who.login() + ": " + endpoint + " " + question + " (seed " + SEED + ")";
+      all.assertThat(mine.status()).as(because).isEqualTo(theirs.status()).isLessThan(500);
+      all.assertThat(difference(told(mine), told(theirs))).as(because).isEmpty();
+      all.assertThat(headers(mine)).as(because).isEqualTo(headers(theirs));
+      told += mine.status() == 200 ? 1 : 0;
+      if (mine.status() < 300) {
+        unanswered.remove(endpoint);
+      }
+      return mine.status() < 300;
+    }
+
+    /** Two drafts that hold what this asker may draft of some changes, and what is said of them and through them. */
+    void drafts(Structure known, Random random) {
+      List<String> places = new ArrayList<>(new TreeSet<>(known.places().keySet()));
+      List<String> people = new ArrayList<>(new TreeSet<>(known.people().keySet()));
+      boolean both = true;
+      for (int draft = 0; draft < 2 && both; draft++) {
+        int number = draft;
+        List<Browser> sides = List.of(one, other);
+        both = sides.stream().map(side -> side.post("/api/drafts", "{\"name\": \"Draft " + number + "\"}").status()).allMatch(status -> status == 201);
+        for (int i = 0; i < 3 && both; i++) {
+          String place = places.get(random.nextInt(places.size()));
+          String person = people.get(random.nextInt(people.size()));
+          List.of("{\"kind\": \"addGrant\", \"place\": \"%s\", \"subject\": {\"kind\": \"person\", \"id\": \"%s\"}, \"role\": \"r-reader\", \"entry\": \"e-x%d%d\"}".formatted(place, person, draft, i),
+              "{\"kind\": \"break\", \"place\": \"%s\", \"start\": \"EMPTY\"}".formatted(place),
+              "{\"kind\": \"addMember\", \"group\": \"g-adjusters\", \"memberKind\": \"person\", \"member\": \"%s\"}".formatted(person)).forEach(change -> {
+                List<Integer> statuses = sides.stream().map(side -> side.post("/api/draft/changes", change).status()).toList();
+                all.assertThat(statuses.get(0)).as(who.login() + " drafts " + change).isEqualTo(statuses.get(1));
+              });
+        }
+      }
+      if (both) {
+        ViewpointQuestions.OF_DRAFTS.forEach((endpoint, questions) -> questions.forEach(question -> ask(endpoint, ofDraft(question, one), ofDraft(question, other))));
+        ViewpointQuestions.QUESTIONS.forEach((endpoint, questions) -> questions.stream().filter(question -> endpoint.startsWith("GET /api/draft") || DRAWN_WITH_THE_DRAFT.contains(endpoint))
+            .map(question -> question.replace("$place", places.get(places.size() / 2)).replace("$group", "g-adjusters").replace("$person", people.get(people.size() / 2)))
+            .forEach(question -> ask(endpoint, question, question)));
+      }
+      for (Browser side : List.of(one, other)) {
+        side.get("/api/drafts").body().valueStream().forEach(draft -> side.delete("/api/drafts/" + draft.path("id").asString()));
+      }
+    }
+
+    /** A connection ends after a hundred answers, whatever they are. */
+    private static TreeSet<String> headers(Browser.Answer answer) {
+      TreeSet<String> headers = new TreeSet<>(answer.headers().keySet());
+      headers.remove("connection");
+      return headers;
+    }
+
+    private static String ofDraft(String question, Browser side) {
+      List<String> drafts = side.get("/api/drafts").body().valueStream().map(draft -> draft.path("id").asString()).sorted().toList();
+      JsonNode items = side.get("/api/draft").body().path("items");
+      return question.replace("$draft", drafts.get(0)).replace("$other", drafts.get(drafts.size() - 1)).replace("$item", items.isEmpty() ? "0" : items.get(0).path("id").asString());
+    }
+  }
+
+  /** What a draft in hand shows through. */
+  private static final Set<String> DRAWN_WITH_THE_DRAFT = Set.of("GET /api/drafts", "GET /api/places/{id}", "GET /api/places/{id}/access", "GET /api/places/{id}/people", "GET /api/places/{id}/children", "GET /api/people/{id}",
+      "GET /api/groups/{id}/people", "GET /api/repository", "GET /api/matrix/heads", "GET /api/walk/{person}");
+
+  private static List<String> entries(Structure structure) {
+    return structure.grants().values().stream().map(grant -> grant.place() + "/access/" + grant.id()).toList();
+  }
+
+  private static List<String> findings(Browser asker) {
+    return asker.get("/api/findings?limit=500").body().path("findings").path("items").valueStream().map(one -> one.path("key").asString().replace(" ", "%20")).toList();
   }
 
   @Test
@@ -247,7 +336,7 @@ class EveryAnswerIsGivenToAViewpointTest {
   /** What was said, but for numbers of changes, instants at which a session or a draft was begun, and since when a place has stood alone. */
   private static String told(Browser.Answer answer) {
     return new String(answer.bytes(), StandardCharsets.UTF_8)
-        .replaceAll("\"(change|base|version|failedSince|id)\":\\d+", "\"$1\":0").replaceAll("\"since\":\\{[^}]*}", "\"since\":{}").replaceAll("(?i)(on |as of |of |\"|^|\\n)change\"?[ ,:]+\\d+", "$1change 0")
+        .replaceAll("\"(change|base|version|failedSince|id)\":\\d+", "\"$1\":0").replaceAll("\"since\":\\{[^}]*}", "\"since\":{}").replaceAll("(?i)(on |as of |of |Z, |\"|^|\\n)change\"?[ ,:]+\\d+", "$1change 0")
         .replaceAll("change-\\d+", "change-0").replaceAll("(?i)\"Change number\":\"\\d+\"", "").replaceAll("[0-9a-f]{8}-[0-9a-f]{4}-7[0-9a-f]{3}-[0-9a-f-]{17}", "new");
   }
 }

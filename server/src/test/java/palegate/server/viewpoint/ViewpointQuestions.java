@@ -9,14 +9,16 @@ import java.util.stream.Stream;
 final class ViewpointQuestions {
   /** Asked with each of some things known and unknown in the place of the words that begin with a dollar. */
   static final Map<String, List<String>> QUESTIONS = new LinkedHashMap<>();
+  /** Asked again, and these alone, while two drafts hold the same changes in both applications. */
+  static final Map<String, List<String>> OF_DRAFTS = new LinkedHashMap<>();
   /** What is not compared here, and why. */
   static final Map<String, String> ELSEWHERE = new LinkedHashMap<>();
 
   static {
     ask("GET /api/types", "");
     ask("GET /api/findings", "?limit=200", "?accepted=true", "?rule=ends-soon");
-    ask("GET /api/findings/one", "?key=break-nearly-same%20place:$place", "?key=no-keeper%20place:$place", "?key=ends-soon%20group:$group", "?key=entry-ended%20entry:h-acc-1");
-    ask("GET /api/findings/follow-up", "?key=break-nearly-same%20place:$place", "?key=no-keeper%20place:$place", "?key=entry-ended%20entry:h-acc-1");
+    ask("GET /api/findings/one", "?key=$finding", "?key=no-keeper%20place:$place");
+    ask("GET /api/findings/follow-up", "?key=$finding", "?key=no-keeper%20place:$place");
     elsewhere("keeps what is sent: FindingFollowUpTest", "POST /api/findings/assignment", "DELETE /api/findings/assignment", "POST /api/findings/comments");
     ask("GET /api/findings/settings", "");
     elsewhere("gives new things ids of their own: FindingsRoomTest", "GET /api/findings/mining", "POST /api/findings/mining", "DELETE /api/findings/mining");
@@ -25,9 +27,9 @@ final class ViewpointQuestions {
     ask("GET /api/matrix/heads", "?rows=GROUPS", "?rows=NAMED_BELOW&across=DOCUMENTS&top=$place", "?subject=group:$group&subject=person:$person&across=TYPES");
     ask("POST /api/matrix/cells", " {\"rows\": [{\"kind\": \"group\", \"id\": \"$group\"}, {\"kind\": \"person\", \"id\": \"$person\"}], \"columns\": [\"$place\", \"lib-cas\"], \"types\": false}",
         " {\"rows\": [{\"kind\": \"group\", \"id\": \"$group\"}], \"columns\": [\"letter\", \"valuation\"], \"types\": true, \"container\": \"$place\"}");
-    ask("GET /api/matrix/cell", "?rows=NAMED_BELOW&of=group:$group&column=$place", "?rows=GROUPS&across=TYPES&of=group:g-adjusters&column=letter&top=$place");
+    ask("GET /api/matrix/cell", "?rows=NAMED_BELOW&of=group:$group&column=$place", "?rows=GROUPS&across=TYPES&of=group:g-adjusters&column=letter&top=$place", "?rows=GROUPS&of=group:g-adjusters&column=lib-cas");
     ask("GET /api/matrix/found", "?rows=NAMED_BELOW&kind=OUTLIERS", "?rows=GROUPS&across=TYPES&kind=RIGHT&right=read&top=$place", "?kind=OUTSIDERS&rows=WITH_ACCESS_BELOW&across=DOCUMENTS&top=$place");
-    ask("GET /api/matrix/file", "?rows=GROUPS&top=$place&format=CSV");
+    ask("GET /api/matrix/file", "?rows=GROUPS&top=$place&format=CSV", "?rows=GROUPS&top=lib-cas&format=JSON");
     ask("POST /api/matrix/ways", " {\"cells\": [{\"subject\": {\"kind\": \"group\", \"id\": \"$group\"}, \"place\": \"$place\"}], \"wish\": \"WITHHOLD\", \"rights\": [\"read\"]}");
     ask("GET /api/matrix/views", "");
     elsewhere("keeps what is sent: MatrixRoomTest", "POST /api/matrix/views", "DELETE /api/matrix/views/{id}");
@@ -39,7 +41,7 @@ final class ViewpointQuestions {
     ask("GET /api/types/matrix", "?container=$place");
     ask("GET /api/places/{id}/breaks", "/api/places/$place/breaks", "/api/places/$place/breaks?sameOnly=true&sort=more");
     ask("GET /api/places/{id}/access", "/api/places/$place/access");
-    ask("GET /api/places/{id}/access/{entry}/people", "/api/places/$place/access/e-1/people?kind=grant", "/api/places/lib-cas/access/e-2/people?kind=grant");
+    ask("GET /api/places/{id}/access/{entry}/people", "/api/places/$entry/people?kind=grant");
     ask("GET /api/list-templates", "");
     ask("GET /api/repository", "");
     ask("GET /api/places/{id}/children", "/api/places/$place/children");
@@ -65,20 +67,21 @@ final class ViewpointQuestions {
     ask("GET /api/roles/{id}/grants", "/api/roles/r-keeper/grants", "/api/roles/r-reader/grants?sort=-place");
     ask("GET /api/roles/completed", "?rights=read");
     ask("GET /api/drafts", "");
-    ask("GET /api/drafts/{id}", "/api/drafts/999");
-    ask("GET /api/drafts/{id}/foreseen", "/api/drafts/999/foreseen?at=2026-12-24T10:00:00Z");
-    ask("GET /api/drafts/{id}/beside/{other}", "/api/drafts/999/beside/998");
+    askOfDraft("GET /api/drafts/{id}", "/api/drafts/$draft");
+    askOfDraft("GET /api/drafts/{id}/foreseen", "/api/drafts/$draft/foreseen?at=2026-12-24T10:00:00Z");
+    askOfDraft("GET /api/drafts/{id}/beside/{other}", "/api/drafts/$draft/beside/$other", "/api/drafts/$other/beside/$draft?sort=-more");
+    askOfDraft("GET /api/drafts/{id}/beside/{other}/pairs", "/api/drafts/$draft/beside/$other/pairs", "/api/drafts/$draft/beside/$other/pairs?text=a&sort=person");
     ask("GET /api/drafts/colleagues", "");
     ask("GET /api/draft", "");
-    ask("GET /api/draft/changes/{id}/effect", "/api/draft/changes/999/effect");
-    ask("GET /api/draft/in-force/{request}", "/api/draft/in-force/none");
+    askOfDraft("GET /api/draft/changes/{id}/effect", "/api/draft/changes/$item/effect");
+    elsewhere("tells the number of a change to whoever made it: SeenTest", "GET /api/draft/in-force/{request}");
     ask("GET /api/statements/pairs", "?about=PLACE&id=$place&limit=60", "?about=PERSON&id=$person&limit=60&sort=person");
     ask("GET /api/statements", "?kind=place&id=$place", "?kind=place&id=$place&grouping=person&now=yes", "?kind=place&id=$place&grouping=subject", "?kind=place&id=$place&grouping=role", "?kind=subject&id=person:$person", "?kind=subject&id=group:$group&grouping=none&limit=60",
         "?kind=lists&id=$place", "?kind=breaks", "?kind=walls", "?kind=outsiders", "?kind=clearances", "?kind=duties", "?kind=conditions", "?kind=roles", "?kind=groups", "?kind=openings&from=2026-01-01T00:00:00Z");
     ask("GET /api/statements/behind", "?kind=place&id=$place&line=0", "?kind=place&id=lib-cas&grouping=role&line=1");
     ask("GET /api/statements/file", "?kind=place&id=$place&format=CSV", "?kind=subject&id=person:$person&grouping=none&format=JSON", "?kind=everyone&id=$place&format=JSONL", "?kind=breaks&format=CSV");
     elsewhere("other changes led there: a file says the number of its change, and a history is another: StatementFilesTest", "POST /api/statements/verification");
-    ask("GET /api/comparison", "?kind=group&id=$group&otherKind=group&otherId=g-adjusters", "?leftKind=group&left=$group&rightKind=person&right=$person");
+    ask("GET /api/comparison", "?kind=group&one=$group&other=g-adjusters", "?kind=person&one=$person&other=p-mia");
     ask("GET /api/groups", "", "?text=team", "?sort=-people");
     ask("GET /api/groups/{id}", "/api/groups/$group");
     ask("GET /api/groups/{id}/people", "/api/groups/$group/people");
@@ -92,10 +95,10 @@ final class ViewpointQuestions {
     ask("GET /api/organisation", "");
     ask("POST /api/places/{id}/outline", "/api/places/$place/outline {\"text\": \"New folder\"}");
     ask("POST /api/people/table", " {\"text\": \"name,unit\\nSomebody,Management\\nAnother,Isle Marrow office\\nA third,Nowhere\"}");
-    ask("POST /api/people/matches", " {\"lines\": [\"Mia Torrance\", \"Oriel Fenn\", \"Ferris Oake\", \"hesper.vance\", \"Nobody\"]}");
+    ask("POST /api/people/matches", " {\"text\": \"Mia Torrance\\nOriel Fenn\\nFerris Oake\\nhesper.vance\\nNobody\"}");
     ask("POST /api/types/conversion", " {\"kind\": \"setType\", \"type\": \"valuation\", \"name\": \"Valuation\", \"guarded\": true, \"fields\": []}");
-    ask("POST /api/draft/preview", " {\"changes\": [{\"kind\": \"addGrant\", \"place\": \"$place\", \"subject\": {\"kind\": \"group\", \"id\": \"$group\"}, \"role\": \"r-reader\", \"entry\": \"e-x\"}]}");
-    ask("POST /api/draft/preview/people", " {\"changes\": [{\"kind\": \"break\", \"place\": \"$place\", \"start\": \"CARRY_OVER\"}]}");
+    ask("POST /api/draft/preview", " {\"place\": \"$place\", \"changes\": [{\"kind\": \"addGrant\", \"place\": \"$place\", \"subject\": {\"kind\": \"group\", \"id\": \"$group\"}, \"role\": \"r-reader\", \"entry\": \"e-x\"}]}");
+    ask("POST /api/draft/preview/people", " {\"place\": \"$place\", \"changes\": [{\"kind\": \"break\", \"place\": \"$place\", \"start\": \"CARRY_OVER\"}]}");
     ask("POST /api/draft/changes", " {\"kind\": \"addGrant\", \"place\": \"$place\", \"subject\": {\"kind\": \"person\", \"id\": \"$person\"}, \"role\": \"r-reader\", \"entry\": \"e-x\"}");
     ask("POST /api/draft/changes/many", " {\"changes\": [{\"kind\": \"renamePlace\", \"place\": \"$place\", \"name\": \"Other\"}]}");
     String[] walls = {"wall-fraud", "wall-collision", "wall-brother", "wall-leaver", "wall-valuations", "wall-pilgrim", "none"};
@@ -103,6 +106,8 @@ final class ViewpointQuestions {
     ask("GET /api/walls/{id}", ofEach(walls, ""));
     ask("GET /api/walls/{id}/barred", ofEach(walls, "/barred?limit=60"));
     ask("GET /api/walls/{id}/admitted", ofEach(walls, "/admitted"));
+    ask("GET /api/walls/{id}/barred/{person}", ofEach(walls, "/barred/$person"));
+    ask("GET /api/walls/{id}/admitted/{person}", ofEach(walls, "/admitted/$person"));
     ask("GET /api/walls/{id}/covered", ofEach(walls, "/covered?sort=-place"));
     ask("GET /api/walls/{id}/contact", ofEach(walls, "/contact"));
     ask("GET /api/walls/{id}/contact/file", "/api/walls/wall-fraud/contact/file?format=CSV");
@@ -116,7 +121,7 @@ final class ViewpointQuestions {
     ask("GET /api/walls/{id}/proofs", ofEach(walls, "/proofs"));
     ask("GET /api/walls/{id}/proofs/under-way", ofEach(walls, "/proofs/under-way"));
     elsewhere("calls off one's own: WallsRoomTest", "DELETE /api/walls/{id}/proofs/under-way");
-    ask("GET /api/walls/{id}/proofs/{number}/file", "/api/walls/wall-fraud/proofs/1/file?format=PDF");
+    elsewhere("its author's alone: WallsRoomTest", "GET /api/walls/{id}/proofs/{number}/file");
     ask("POST /api/walls/coverage", " {\"places\": [\"$place\", \"lib-cas\"], \"name\": \"x\"}", " {\"labels\": {\"case\": [\"C-2411\", \"C-2502\", \"C-2406\"]}}");
     ask("POST /api/walls/description", " {\"change\": {\"kind\": \"setWall\", \"wall\": \"w-x\", \"name\": \"x\", \"state\": \"STANDING\", \"barrier\": \"screen\", \"sides\": [{\"subjects\": [{\"kind\": \"person\", \"id\": \"$person\"}], \"places\": [\"$place\"]}]}}");
     elsewhere("its certificate has a seed of its own, and what is dismissed is kept: WallsRoomTest", "POST /api/walls/{id}/proofs", "POST /api/walls/{id}/gaps/dismissals");
@@ -133,9 +138,7 @@ final class ViewpointQuestions {
     String asks = "\"outsidersOnly\": false, \"rule\": \"KEEPER\", \"named\": \"$person\", \"standIn\": \"p-wenna\", \"due\": \"2027-01-01T00:00:00Z\", \"needsComment\": false}";
     ask("POST /api/rounds/preview", " {\"name\": \"x\", \"kinds\": [\"GRANT\", \"OVERSIGHT\"], \"place\": \"$place\", " + asks, " {\"name\": \"x\", \"kinds\": [\"MEMBERSHIP\", \"CLEARANCE\", \"EXCEPTION\", \"DUTY\"], " + asks);
     ask("GET /api/rounds", "");
-    ask("GET /api/rounds/{id}", "/api/rounds/1");
-    ask("GET /api/rounds/{id}/items", "/api/rounds/1/items");
-    ask("GET /api/rounds/{id}/changes", "/api/rounds/1/changes");
+    elsewhere("what was asked and decided is in no bundle: RoundsTest, RoundsAndWallsTest", "GET /api/rounds/{id}", "GET /api/rounds/{id}/items", "GET /api/rounds/{id}/changes");
     elsewhere("what somebody is asked as a person, not by a duty: RoundsTest, RoundsAndWallsTest", "GET /api/reviews", "GET /api/reviews/{round}/items", "GET /api/reviews/{round}/file");
     elsewhere("keeps what is sent, in a round of its own: RoundsTest, RoundsAndWallsTest", "POST /api/rounds", "POST /api/rounds/{id}/delegation", "POST /api/rounds/{id}/reminders", "POST /api/rounds/{id}/closing", "POST /api/reviews/{round}/decisions", "POST /api/reviews/{round}/handing-in",
         "POST /api/reviews/{round}/return");
@@ -156,6 +159,10 @@ final class ViewpointQuestions {
     elsewhere("its own description", "GET /api/description", "GET /api/description.yaml");
     elsewhere("what somebody has as a person: PapersTest", "GET /api/papers", "GET /api/papers/places/{id}", "GET /api/papers/places/{id}/children", "GET /api/papers/search", "POST /api/papers/places/{id}/children",
         "POST /api/papers/places/{id}/description", "POST /api/papers/places/{id}/condition", "POST /api/papers/places/{id}/versions/{version}/restoration", "DELETE /api/papers/places/{id}");
+  }
+
+  private static void askOfDraft(String endpoint, String... questions) {
+    OF_DRAFTS.put(endpoint, List.of(questions));
   }
 
   private static void ask(String endpoint, String... questions) {

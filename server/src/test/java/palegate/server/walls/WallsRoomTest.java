@@ -74,8 +74,33 @@ class WallsRoomTest {
       assertThat(line.path("people").asInt()).as(id + " bars at least whoever loses by it").isGreaterThanOrEqualTo(barred.path("total").asInt());
       compared += barred.path("total").asInt();
       wenna.discardDrafts();
+      for (JsonNode one : barred.path("items").valueStream().limit(2).toList()) {
+        JsonNode places = wenna.get("/api/walls/" + id + "/barred/" + one.path("person").path("id").asString() + "?limit=1000").body();
+        assertThat(places.path("total").asInt()).as(id + " from " + one.path("person").path("name").asString()).isEqualTo(one.path("places").asInt());
+        JsonNode first = places.path("items").get(0);
+        assertThat(wenna.get("/api/why?person=" + one.path("person").path("id").asString() + "&place=" + first.path("place").asString()).body().path("withoutWalls").path("rights"))
+            .as("what why says without the wall").isEqualTo(first.path("rights"));
+      }
     }
     assertThat(compared).isGreaterThan(20);
+  }
+
+  @Test
+  void whoever_is_let_in_reaches_the_documents_that_are_counted_and_whoever_is_not_reaches_none_by_it(TestApplication app) {
+    Browser wenna = app.signedIn("wenna.carrow");
+    int compared = 0;
+    for (JsonNode line : wenna.get("/api/walls").body()) {
+      String id = line.path("id").asString();
+      for (JsonNode one : wenna.get("/api/walls/" + id + "/admitted?limit=1000").body().path("items")) {
+        JsonNode places = wenna.get("/api/walls/" + id + "/admitted/" + one.path("person").path("id").asString() + "?limit=1000").body();
+        assertThat(places.path("total").asInt()).as(id + ": " + one).isEqualTo(one.path("documents").asInt());
+        assertThat(places.path("items").valueStream()).allSatisfy(place -> assertThat(place.path("rights").isEmpty()).isFalse());
+        compared++;
+      }
+      assertThat(wenna.get("/api/walls/" + id + "/admitted/p-none").status()).isEqualTo(404);
+      assertThat(wenna.get("/api/walls/" + id + "/barred/p-none").status()).isEqualTo(404);
+    }
+    assertThat(compared).isGreaterThan(5);
   }
 
   @Test

@@ -1,0 +1,71 @@
+<script setup lang="ts">
+import { computed, nextTick, onMounted, ref } from 'vue'
+import PagedList from '@/lists/PagedList.vue'
+import type { Part } from '@/lists/part'
+import Paling from '@/paling/Paling.vue'
+import PlaceCell from '@/places/PlaceCell.vue'
+import { useWhy } from './useWhy'
+
+/** What somebody has, or would have, place by place, in the place of a list of people that one came from; each with why. */
+const props = defineProps<{
+  person: { id: string; name: string }
+  /** What the list says, as in "Kept from Mia Torrance". */
+  label: string
+  queryKey: unknown[]
+  /** The rights in the order of the heads. */
+  fetch: (part: Part) => Promise<{ total: number; items: { place: string; path: string; rights: string[][] }[] }>
+  heads: string[]
+  empty: string
+  atMost?: number
+  /** Whether why is asked with the draft in hand. */
+  drafted?: boolean
+}>()
+const emit = defineEmits<{ back: [] }>()
+const why = useWhy()
+const back = ref<HTMLElement>()
+onMounted(() => void nextTick(() => back.value?.focus()))
+const columns = computed(() => [
+  { title: 'Place', width: '1.6fr', sort: 'place' },
+  ...props.heads.map((title) => ({ title, width: 'minmax(84px, 150px)' })),
+  { title: 'Why', width: '40px' },
+])
+</script>
+
+<template>
+  <div class="by-place">
+    <p class="head">
+      <button ref="back" type="button" class="linklike" @click="emit('back')">All people</button>
+      <span>{{ label }}</span>
+    </p>
+    <div class="list">
+      <PagedList still :label="label" find="Find a place" :query-key="queryKey" :fetch="fetch" :columns="columns" :at-most="atMost" :empty="empty">
+        <template #row="{ item }">
+          <PlaceCell v-slot="{ text }" role="cell" :path="item.path">
+            <router-link :to="{ name: 'places', params: { id: item.place } }">{{ text }}</router-link>
+          </PlaceCell>
+          <div v-for="(rights, i) in item.rights" :key="i" role="cell"><Paling :rights="rights" /></div>
+          <div role="cell">
+            <button type="button" class="linklike" data-opens :aria-label="`Why ${person.name} has what they have at ${item.path}`" @click="why.ask(person.id, item.place, drafted)">why</button>
+          </div>
+        </template>
+      </PagedList>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.by-place {
+  height: 100%;
+  display: flex;
+  flex-direction: column;
+}
+.head {
+  display: flex;
+  gap: 14px;
+  padding: 6px 14px;
+}
+.list {
+  flex: 1;
+  min-height: 160px;
+}
+</style>

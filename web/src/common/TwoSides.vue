@@ -18,7 +18,7 @@ withDefaults(
   <div class="room pg-room">
     <div v-if="$slots.head" class="head"><slot name="head" /></div>
     <div class="sides">
-      <section class="left" :aria-label="list" :style="{ width: alone ? '100%' : width }"><slot name="list" /></section>
+      <section class="left" :class="{ alone }" :aria-label="list" :style="{ width: alone ? '100%' : width }"><slot name="list" /></section>
       <section v-if="!alone" class="right" :aria-label="chosen"><slot /></section>
     </div>
   </div>
@@ -49,6 +49,10 @@ withDefaults(
   gap: 8px;
   min-height: 0;
 }
+/* What is chosen keeps half the room beside an open why. */
+.left:not(.alone) {
+  max-width: 48%;
+}
 /* The name of a field in the first line stands over its edge: it is not to be cut off. */
 .right {
   flex: 1;
@@ -76,6 +80,7 @@ withDefaults(
   }
   .left {
     width: 100% !important;
+    max-width: none !important;
   }
   .right {
     flex: none;

@@ -112,6 +112,8 @@ const columns = computed(() => [
   flex-direction: column;
   gap: 10px;
   overflow: auto;
+  /* The name of a field stands over its edge. */
+  padding-top: 8px;
 }
 .bar {
   display: grid;

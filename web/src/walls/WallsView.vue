@@ -29,7 +29,7 @@ const fetchWalls = inPage(
   { name: (wall) => wall.name, documents: (wall) => wall.documents, people: (wall) => wall.people, state: (wall) => stateOf(wall) },
 )
 const COLUMNS = [
-  { title: 'Wall', width: 'minmax(130px, 1fr)', sort: 'name' },
+  { title: 'Wall', width: 'minmax(88px, 1fr)', sort: 'name' },
   { title: 'Documents', width: '72px', sort: '-documents' },
   { title: 'Keeps out', width: '66px', sort: '-people' },
   { title: 'State', width: '112px', sort: 'state' },

@@ -25,8 +25,8 @@ const why = useWhy()
 const back = ref<HTMLElement>()
 onMounted(() => void nextTick(() => back.value?.focus()))
 const columns = computed(() => [
-  { title: 'Place', width: '1.6fr', sort: 'place' },
-  ...props.heads.map((title) => ({ title, width: 'minmax(84px, 150px)' })),
+  { title: 'Place', width: 'minmax(110px, 1fr)', sort: 'place' },
+  ...props.heads.map((title) => ({ title, width: title.length > 10 ? '112px' : '84px' })),
   { title: 'Why', width: '40px' },
 ])
 </script>
@@ -63,6 +63,9 @@ const columns = computed(() => [
   display: flex;
   gap: 14px;
   padding: 6px 14px;
+}
+.head button {
+  white-space: nowrap;
 }
 .list {
   flex: 1;

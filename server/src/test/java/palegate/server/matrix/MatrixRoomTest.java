@@ -41,6 +41,16 @@ class MatrixRoomTest {
   }
 
   @Test
+  void a_file_speaks_of_a_draft_only_where_there_is_one(TestApplication app) {
+    Browser wenna = app.signedIn("wenna.carrow");
+    String asked = "/api/matrix/file?rows=GROUPS&top=lib-acc&format=JSON";
+    assertThat(wenna.get(asked).body().path("facts").path("As of").asString()).doesNotContain("draft");
+    wenna.post("/api/draft/changes", Map.of("kind", "renamePlace", "place", "lib-acc", "name", "Books"));
+    assertThat(wenna.get(asked).body().path("facts").path("As of").asString()).endsWith("with the changes of your draft");
+    wenna.discardDrafts();
+  }
+
+  @Test
   void heads_stand_in_one_another_as_groups_and_places_do(TestApplication app) {
     JsonNode heads = app.signedIn("wenna.carrow").get("/api/matrix/heads?rows=GROUPS&top=lib-cas").body();
     assertThat(heads.path("top").asString()).isEqualTo("lib-cas");

@@ -17,6 +17,7 @@ import org.openjdk.jmh.annotations.Scope;
 import org.openjdk.jmh.annotations.Setup;
 import org.openjdk.jmh.annotations.State;
 import org.openjdk.jmh.annotations.Warmup;
+import palegate.core.changes.PlaceChange;
 import palegate.core.duties.Duty;
 import palegate.core.duties.DutyAssignment;
 import palegate.core.papers.FoundPlaces;
@@ -24,6 +25,7 @@ import palegate.core.people.Period;
 import palegate.core.people.Person;
 import palegate.core.people.Subject;
 import palegate.core.questions.AccessList;
+import palegate.core.rehearsal.Rehearsal;
 import palegate.core.snapshot.Snapshot;
 import palegate.core.snapshot.SnapshotAt;
 import palegate.core.structure.Structure;
@@ -36,7 +38,7 @@ import palegate.demo.Structures;
 /** What it costs that every answer is given to somebody (access rules, section 9). */
 @BenchmarkMode(Mode.SampleTime)
 @OutputTimeUnit(TimeUnit.MICROSECONDS)
-@Fork(value = 1, jvmArgs = {"-Xms4g", "-Xmx4g", "-XX:+UseSerialGC"})
+@Fork(value = 1, jvmArgs = {"-Xms8g", "-Xmx8g", "-Xmn2g", "-XX:+UseSerialGC"})
 @Warmup(iterations = 2, time = 2)
 @Measurement(iterations = 3, time = 2)
 public class ViewpointBenchmark {
@@ -52,6 +54,7 @@ public class ViewpointBenchmark {
     String walled;
     Viewpoint ofLibrary;
     Viewpoint ofWalled;
+    SnapshotAt changed;
     int[] placesOfLibrary;
     final SplittableRandom random = new SplittableRandom(1);
 
@@ -70,6 +73,7 @@ public class ViewpointBenchmark {
       moment = Snapshot.of(structure).at(Structures.NOW);
       ofLibrary = Viewpoint.of(Asker.of(moment, keepsLibrary));
       ofWalled = Viewpoint.of(Asker.of(moment, walled));
+      changed = Rehearsal.of(moment.snapshot(), List.of(new PlaceChange.RenamePlace("f9", "Another")), Structures.NOW, null).after().detached().at(Structures.NOW);
       placesOfLibrary = IntStream.range(0, ofLibrary.snapshot().placeCount()).toArray();
     }
 
@@ -90,18 +94,31 @@ public class ViewpointBenchmark {
     return Asker.of(in.moment, in.keepsLibrary);
   }
 
-  /** For the keeper of one library, after a change: made once. */
+  /** For the keeper of one library, the first time. */
   @Benchmark
   @OutputTimeUnit(TimeUnit.MILLISECONDS)
   public Viewpoint makeOfLibrary(Administered in) {
     return Viewpoint.of(Asker.of(in.moment, in.keepsLibrary));
   }
 
-  /** For whoever keeps everything but what a wall keeps from them, after a change: made once. */
+  /** For whoever keeps everything but what a wall keeps from them, the first time. */
   @Benchmark
   @OutputTimeUnit(TimeUnit.MILLISECONDS)
   public Viewpoint makeOfWalled(Administered in) {
     return Viewpoint.of(Asker.of(in.moment, in.walled));
+  }
+
+  /** For the keeper of one library, after a change, from what they could know before it. */
+  @Benchmark
+  @OutputTimeUnit(TimeUnit.MILLISECONDS)
+  public Viewpoint makeOfLibraryFromBefore(Administered in) {
+    return Viewpoint.of(Asker.of(in.changed, in.keepsLibrary), in.changed.snapshot(), in.ofLibrary);
+  }
+
+  @Benchmark
+  @OutputTimeUnit(TimeUnit.MILLISECONDS)
+  public Viewpoint makeOfWalledFromBefore(Administered in) {
+    return Viewpoint.of(Asker.of(in.changed, in.walled), in.changed.snapshot(), in.ofWalled);
   }
 
   /** An access list in the whole structure, to compare with the two below. */

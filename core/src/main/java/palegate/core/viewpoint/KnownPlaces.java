@@ -1,9 +1,10 @@
 package palegate.core.viewpoint;
 
+import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.BitSet;
-import java.util.HashSet;
-import java.util.Set;
+import java.util.List;
+import java.util.Objects;
 import java.util.stream.Stream;
 import palegate.core.duties.Duty;
 import palegate.core.duties.DutyAssignment;
@@ -29,29 +30,20 @@ final class KnownPlaces {
   KnownPlaces(Asker asker, SnapshotAt at, BarringWalls walls) {
     Snapshot snapshot = at.snapshot();
     boolean everywhere = asker.holdsAny(Duty.AUDIT, Duty.WALLS) || Stream.of(Duty.values()).anyMatch(duty -> duty.scope() == Duty.ScopeKind.PLACE && asker.holdsEverywhere(duty));
-    Set<String> tops = new HashSet<>(asker.held().stream().map(DutyAssignment::place).filter(place -> place != null).toList());
-    BitSet governed = everywhere ? new BitSet() : governed(asker);
     BitSet inScope = new BitSet();
-    BitSet barred = new BitSet();
-    int[] places = everywhere || !tops.isEmpty() || !governed.isEmpty() ? snapshot.places().toArray() : new int[0];
-    for (int place : places) {
-      int parent = snapshot.parent(place);
-      BarringWalls.Hidden hidden = walls.at(place);
-      if (parent >= 0 && barred.get(parent) || hidden == BarringWalls.Hidden.BARRED) {
-        barred.set(place);
-      }
-      if (everywhere || parent >= 0 && inScope.get(parent) || tops.contains(snapshot.place(place).id())) {
-        inScope.set(place);
-      }
-      if (!barred.get(place) && hidden == BarringWalls.Hidden.NO && (inScope.get(place) || governsIn(governed, asker, snapshot, place))) {
-        covered.set(place);
-      }
+    if (everywhere) {
+      snapshot.places().forEach(inScope::set);
+    } else {
+      asker.held().stream().map(DutyAssignment::place).filter(Objects::nonNull).mapToInt(snapshot::placeNumber).filter(top -> top >= 0 && !inScope.get(top))
+          .forEach(top -> snapshot.below(top).forEach(inScope::set));
+      addGoverned(inScope, asker, snapshot);
     }
+    cover(inScope, snapshot, walls);
     BitSet links = new BitSet();
     covered.stream().filter(place -> snapshot.place(place).target() != null).forEach(links::set);
     known.or(covered);
     known.andNot(links);
-    leadThere(snapshot, places);
+    leadThere(snapshot);
     // A link to what is not there is not there either; one that is there may make known what leads to it.
     for (boolean more = true; more;) {
       int[] shown = links.stream().filter(link -> known.get(snapshot.placeNumber(snapshot.place(link).target()))).toArray();
@@ -61,7 +53,7 @@ final class KnownPlaces {
       });
       more = shown.length > 0;
       if (more) {
-        leadThere(snapshot, places);
+        leadThere(snapshot);
       }
     }
     covered.andNot(links);
@@ -74,43 +66,59 @@ final class KnownPlaces {
             String target = snapshot.place(place).target();
             known.set(target == null ? place : snapshot.placeNumber(target));
           });
-      leadThere(snapshot, places);
+      leadThere(snapshot);
     }
     reaching.or(covered);
-    for (int i = places.length - 1; i >= 0; i--) {
-      int parent = snapshot.parent(places[i]);
-      if (parent >= 0 && reaching.get(places[i]) && !snapshot.standsAlone(places[i])) {
-        reaching.set(parent);
+    covered.stream().forEach(place -> {
+      for (int here = place; !snapshot.standsAlone(here) && snapshot.parent(here) >= 0 && !reaching.get(snapshot.parent(here)); here = snapshot.parent(here)) {
+        reaching.set(snapshot.parent(here));
+      }
+    });
+  }
+
+  /** Of some places, those that no wall keeps from the asker, nor anything above them. O(places + places above them). */
+  private void cover(BitSet inScope, Snapshot snapshot, BarringWalls walls) {
+    BitSet looked = new BitSet();
+    BitSet barred = new BitSet();
+    List<Integer> up = new ArrayList<>();
+    inScope.stream().forEach(place -> {
+      up.clear();
+      int top = place;
+      for (; top >= 0 && !looked.get(top); top = snapshot.parent(top)) {
+        up.add(top);
+      }
+      boolean below = top >= 0 && barred.get(top);
+      for (int i = up.size() - 1; i >= 0; i--) {
+        below |= walls.at(up.get(i)) == BarringWalls.Hidden.BARRED;
+        looked.set(up.get(i));
+        barred.set(up.get(i), below);
+      }
+      covered.set(place, !barred.get(place) && walls.at(place) == BarringWalls.Hidden.NO);
+    });
+  }
+
+  /** Whatever is above something known, up to what leads there already. O(known places + places above them). */
+  private void leadThere(Snapshot snapshot) {
+    for (int place : known.stream().toArray()) {
+      for (int above = snapshot.parent(place); above >= 0 && !known.get(above); above = snapshot.parent(above)) {
+        known.set(above);
       }
     }
   }
 
-  /** From the last place to the first, so that what is below has been seen before what is above. */
-  private void leadThere(Snapshot snapshot, int[] places) {
-    for (int i = places.length - 1; i >= 0; i--) {
-      if (known.get(places[i]) && snapshot.parent(places[i]) >= 0) {
-        known.set(snapshot.parent(places[i]));
-      }
+  /** What the asker governs in the state in which they hold their duties, as far as it is in the one that is looked at. O(classes + places). */
+  private static void addGoverned(BitSet places, Asker asker, Snapshot snapshot) {
+    if (asker.person() < 0) {
+      return;
     }
-  }
-
-  /** In the state in which the asker holds their duties. O(classes + places). */
-  private static BitSet governed(Asker asker) {
-    BitSet governed = new BitSet();
-    if (asker.person() >= 0) {
-      SnapshotAt state = asker.state();
-      int[] byClass = state.rightsInEveryClass(asker.person());
-      boolean any = Arrays.stream(byClass).anyMatch(mask -> (mask & Rights.bit(Right.GOVERN)) != 0);
-      if (any) {
-        state.snapshot().places().filter(place -> (byClass[state.classOf(place)] & Rights.bit(Right.GOVERN)) != 0)
-            .filter(place -> !state.isConditioned(place) || state.rightsNow(asker.person(), place).contains(Right.GOVERN)).forEach(governed::set);
-      }
+    SnapshotAt state = asker.state();
+    int[] byClass = state.rightsInEveryClass(asker.person());
+    if (Arrays.stream(byClass).noneMatch(mask -> (mask & Rights.bit(Right.GOVERN)) != 0)) {
+      return;
     }
-    return governed;
-  }
-
-  private static boolean governsIn(BitSet governed, Asker asker, Snapshot snapshot, int place) {
-    int now = governed.isEmpty() ? -1 : snapshot == asker.snapshot() ? place : asker.snapshot().placeNumber(snapshot.place(place).id());
-    return now >= 0 && governed.get(now);
+    boolean same = snapshot == asker.snapshot();
+    state.snapshot().places().filter(place -> (byClass[state.classOf(place)] & Rights.bit(Right.GOVERN)) != 0)
+        .filter(place -> !state.isConditioned(place) || state.rightsNow(asker.person(), place).contains(Right.GOVERN))
+        .map(place -> same ? place : snapshot.placeNumber(state.snapshot().place(place).id())).filter(place -> place >= 0).forEach(places::set);
   }
 }

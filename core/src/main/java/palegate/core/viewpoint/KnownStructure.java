@@ -1,6 +1,7 @@
 package palegate.core.viewpoint;
 
 import java.util.ArrayList;
+import java.util.BitSet;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
@@ -42,6 +43,9 @@ import palegate.core.walls.Wall;
  * the same ones here. Cutting twice is cutting once.
  */
 final class KnownStructure {
+  /** Where no more than one part in so many is cut, what is left is kept as the parts without it. */
+  private static final int ONE_IN = 16;
+
   private final Asker asker;
   private final SnapshotAt at;
   private final Snapshot snapshot;
@@ -81,7 +85,7 @@ final class KnownStructure {
   }
 
   private Structure cut(boolean everybody) {
-    Parts<Place> knownPlaces = kept(structure.places(), Place::id, place -> isKnown(place.id()));
+    Parts<Place> knownPlaces = knownPlaces();
     Predicate<String> reaches = place -> places.reaching.get(snapshot.placeNumber(place));
     Parts<Grant> grants = kept(structure.grants(), Entry::id, grant -> reaches.test(grant.place()));
     Parts<Withholding> withholdings = kept(structure.withholdings(), Entry::id, taken -> reaches.test(taken.place()));
@@ -90,7 +94,7 @@ final class KnownStructure {
     structure.walls().values().forEach(wall -> walls.addAll(wallsOf(wall)));
     grants.values().forEach(grant -> usedTypes.addAll(grant.types()));
     withholdings.values().forEach(taken -> usedTypes.addAll(taken.types()));
-    places.covered.stream().mapToObj(snapshot::place).filter(place -> place.type() != null).forEach(place -> usedTypes.add(place.type()));
+    structure.types().keySet().stream().filter(type -> snapshot.documentsOf(type).anyMatch(places.covered::get)).forEach(usedTypes::add);
     if (!everybody) {
       people = new KnownPeople(structure);
       grants.values().forEach(grant -> people.add(grant.subject()));
@@ -112,6 +116,18 @@ final class KnownStructure {
         everybody ? structure.groups() : changed(kept(structure.groups(), Group::id, group -> people.groups.contains(group.id())), Group::id, people::known),
         structure.roles(), types(), knownPlaces, grants, withholdings, oversights, walls.equals(List.copyOf(structure.walls().values())) ? structure.walls() : Parts.of(walls, Wall::id),
         approvals(), kept(structure.duties(), DutyAssignment::id, this::knowsDuty));
+  }
+
+  /** As {@link #kept}, without asking about each place by its id. O(known places) where they are few, else O(unknown ones + bits). */
+  private Parts<Place> knownPlaces() {
+    BitSet gone = new BitSet();
+    snapshot.places().filter(place -> !places.known.get(place)).forEach(gone::set);
+    if (gone.cardinality() <= structure.places().size() / ONE_IN) {
+      Map<String, Place> without = new HashMap<>();
+      gone.stream().forEach(place -> without.put(snapshot.place(place).id(), null));
+      return structure.places().with(without);
+    }
+    return Parts.of(places.known.stream().mapToObj(snapshot::place).toList(), Place::id);
   }
 
   private boolean isKnown(String place) {
@@ -298,15 +314,15 @@ final class KnownStructure {
   /** The parts that are kept; where nearly all are, in what remains of the same parts, so that the next snapshot is made from the known one. */
   private static <T> Parts<T> kept(Parts<T> parts, Function<T, String> id, Predicate<T> wanted) {
     Map<String, T> gone = new HashMap<>();
-    parts.forEach((key, part) -> {
-      if (!wanted.test(part)) {
-        gone.put(key, null);
+    for (Map.Entry<String, T> part : parts.entrySet()) {
+      if (!wanted.test(part.getValue())) {
+        gone.put(part.getKey(), null);
+        if (gone.size() > parts.size() / ONE_IN) {
+          return Parts.of(parts.values().stream().filter(wanted).toList(), id);
+        }
       }
-    });
-    if (gone.size() <= parts.size() / 16) {
-      return parts.with(gone);
     }
-    return Parts.of(parts.values().stream().filter(part -> !gone.containsKey(id.apply(part))).toList(), id);
+    return parts.with(gone);
   }
 
   private static <T> Parts<T> changed(Parts<T> parts, Function<T, String> id, Function<T, T> change) {

@@ -34,9 +34,27 @@ public record Viewpoint(Asker asker, Snapshot snapshot, boolean whole) {
 
   /** Of any state: what duties and walls say now decides what may be known of it. */
   public static Viewpoint of(Asker asker, Snapshot state) {
+    return of(asker, state, null);
+  }
+
+  /**
+   * The same, made from what was known before: of that which was compiled, whatever is the same is shared. O(what is known) bits and look-ups,
+   * and what a change of it costs.
+   *
+   * @param before of the same asker, of a state not long before; null if there is none
+   */
+  public static Viewpoint of(Asker asker, Snapshot state, Viewpoint before) {
     SnapshotAt at = state == asker.snapshot() ? asker.state() : state.at(asker.state().instant());
     Structure known = KnownStructure.of(asker, at);
-    return known == state.structure() ? new Viewpoint(asker, state, true) : new Viewpoint(asker, state.next(known).detached(), false);
+    if (known == state.structure()) {
+      return new Viewpoint(asker, state, true);
+    }
+    if (before != null && !before.whole()) {
+      return new Viewpoint(asker, before.snapshot().next(known).detached(), false);
+    }
+    // Of a small part it costs more to find what all is not in it.
+    boolean small = known.places().size() <= state.structure().places().size() / 2;
+    return new Viewpoint(asker, small ? Snapshot.of(known) : state.next(known).detached(), false);
   }
 
   /** Whether they may know that a place exists: by a duty, or because they can find it. */

@@ -8,6 +8,7 @@ import java.util.Objects;
 import org.springframework.stereotype.Component;
 import palegate.core.changes.Change;
 import palegate.core.journal.Between;
+import palegate.core.snapshot.Snapshot;
 import palegate.core.structure.Structure;
 import palegate.core.viewpoint.Asker;
 import palegate.core.viewpoint.Viewpoint;
@@ -28,6 +29,9 @@ public class Viewpoints {
 
   private final Accounts accounts;
   private final Snapshots snapshots;
+  /** What was made last for each person, of the newest state then: what they may know after a change is made from it. */
+  private final Cache<String, Viewpoint> newest = Caffeine.newBuilder().maximumWeight(PLACES_KEPT_AT_MOST)
+      .weigher((String person, Viewpoint viewpoint) -> 100 + viewpoint.snapshot().placeCount()).expireAfterAccess(Duration.ofMinutes(30)).build();
   private final Cache<Key, Viewpoint> kept = Caffeine.newBuilder().maximumWeight(PLACES_KEPT_AT_MOST)
       .weigher((Key key, Viewpoint viewpoint) -> viewpoint.whole() ? 1 : 100 + viewpoint.snapshot().placeCount()).expireAfterAccess(Duration.ofMinutes(30)).build();
 
@@ -91,6 +95,19 @@ public class Viewpoints {
     }
     return kept.asMap().compute(new Key(now.change(), Objects.requireNonNullElse(asker.id(), ""), asked.change()), (key, known) ->
         known != null && known.asker().state().snapshot() == asker.state().snapshot() && known.asker().state().snapshot().sameBetween(known.asker().state().instant(), asker.state().instant())
-            ? known : Viewpoint.of(asker, asked.snapshot()));
+            ? known : made(key, asker, asked.snapshot()));
+  }
+
+  private Viewpoint made(Key key, Asker asker, Snapshot state) {
+    if (key.asked() != key.change()) {
+      return Viewpoint.of(asker, state);
+    }
+    Viewpoint viewpoint = Viewpoint.of(asker, state, newest.getIfPresent(key.person()));
+    if (viewpoint.whole()) {
+      newest.invalidate(key.person());
+    } else {
+      newest.put(key.person(), viewpoint);
+    }
+    return viewpoint;
   }
 }

@@ -50,8 +50,9 @@ class KeptRunningTest {
   @BeforeEach
   void make() throws IOException {
     home = folder.resolve("data of the demo");
-    Files.createDirectories(home.resolve("app-built"));
-    Files.createFile(home.resolve("built-app"));
+    Files.createDirectories(home);
+    Files.createDirectories(folder.resolve(".palegate/app-built"));
+    Files.createFile(folder.resolve(".palegate/built-app"));
     Files.copy(root().resolve("palegate"), folder.resolve("palegate"), StandardCopyOption.COPY_ATTRIBUTES);
     program("scripts/database", DATABASE);
     program("bin/java", JAVA);
@@ -60,6 +61,17 @@ class KeptRunningTest {
   @AfterEach
   void stop() throws Exception {
     run("stop");
+  }
+
+  @Test
+  void a_second_home_builds_nothing_again_and_stop_speaks_of_its_own() throws Exception {
+    Path other = folder.resolve("another");
+    assertThat(run("start").text()).contains("Stop it with  PALEGATE_HOME=").contains("data\\ of\\ the\\ demo").doesNotContain("Building");
+    assertThat(run(other, "start").text()).doesNotContain("Building");
+    assertThat(folder.resolve("another/app-built")).doesNotExist();
+    assertThat(run(other, "stop").text()).contains("is stopped").contains(other.toString());
+    assertThat(run(other, "stop").text()).contains("Nothing ran on the data in " + other);
+    assertThat(run("status").code()).as("the first one runs on").isZero();
   }
 
   @Test
@@ -139,6 +151,10 @@ class KeptRunningTest {
   }
 
   private Said run(String command) throws IOException, InterruptedException {
+    return run(home, command);
+  }
+
+  private Said run(Path home, String command) throws IOException, InterruptedException {
     Path said = folder.resolve("said");
     ProcessBuilder process = new ProcessBuilder(folder.resolve("palegate").toString(), command).redirectErrorStream(true).redirectOutput(said.toFile());
     process.environment().put("PALEGATE_HOME", home.toString());

@@ -67,7 +67,7 @@ async function save() {
 }
 async function remove() {
   const above = props.detail.path.slice(-2)[0]?.id
-  if (await act(() => answer(api.DELETE('/api/papers/places/{id}', { params: params.value })), `${props.detail.paper.name} is deleted.`)) emit('gone', above ?? '')
+  if (await act(() => answer(api.DELETE('/api/papers/places/{id}', { params: params.value })), `${props.detail.paper.name} is deleted. You can put it back from your bin.`)) emit('gone', above ?? '')
 }
 const restore = (version: number) =>
   act(() => answer(api.POST('/api/papers/places/{id}/versions/{version}/restoration', { params: { path: { id: id.value, version } } })), `What version ${version} held is the newest version now.`)
@@ -120,7 +120,7 @@ async function upload(event: Event) {
       <v-btn v-if="may('DELETE') && !deleting" size="small" :disabled="busy" @click="deleting = true">Delete …</v-btn>
     </div>
     <div v-if="deleting" class="caution" role="alertdialog" aria-label="Delete it?">
-      <p>Delete {{ detail.paper.name }}? It goes from everybody’s papers; whoever looks after the repository can bring it back from the journal.</p>
+      <p>Delete {{ detail.paper.name }}? It goes from everybody’s papers. For 30 days you can put it back from your bin.</p>
       <v-btn size="small" class="is-main" :loading="busy" @click="remove">Delete it</v-btn>
       <v-btn size="small" @click="deleting = false">Keep it</v-btn>
     </div>

@@ -6,6 +6,7 @@ import { useRoute, useRouter } from 'vue-router'
 import { answer, api, type Schemas } from '@/api/client'
 import { counted, number } from '@/common/words'
 import Paling from '@/paling/Paling.vue'
+import BinDialog from './BinDialog.vue'
 import NewPaperDialog from './NewPaperDialog.vue'
 import PaperPanel from './PaperPanel.vue'
 
@@ -55,6 +56,7 @@ const shown = computed<Schemas['Paper'][]>(() => (searching.value ? hits.data.va
 const total = computed(() => (searching.value ? hits.data.value?.total : detail.isError.value ? 0 : children.data.value?.total) ?? 0)
 const waiting = computed(() => (searching.value ? hits.isFetching.value : children.isLoading.value))
 const adding = ref(false)
+const inBin = ref(false)
 const mayAdd = computed(() => (container.value && (detail.data.value?.addsFolders || (detail.data.value?.adds.length ?? 0) > 0)) ?? false)
 const to = (paper: string) => ({ name: 'papers', params: { id: paper }, query: route.query })
 
@@ -69,6 +71,7 @@ watch(place, (now) => {
       <div class="head">
         <h1 id="papers-title">Papers</h1>
         <input v-model="text" data-find type="search" placeholder="Find by name, field or text" aria-label="Find papers by name, field or text" />
+        <v-btn size="small" @click="inBin = true">Bin</v-btn>
       </div>
       <div class="filters">
         <v-select
@@ -125,6 +128,7 @@ watch(place, (now) => {
       <PaperPanel v-else-if="detail.data.value" :key="detail.data.value.paper.id" :detail="detail.data.value" @gone="router.push({ name: 'papers', params: { id: $event } })" />
       <p v-else class="quiet">Choose a paper to see what is in it and what you may do with it.</p>
     </section>
+    <BinDialog v-if="inBin" v-model="inBin" />
     <NewPaperDialog v-if="adding && detail.data.value" :model-value="true" :detail="detail.data.value" @update:model-value="adding = false" />
   </div>
 </template>

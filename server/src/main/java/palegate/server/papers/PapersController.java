@@ -208,7 +208,7 @@ class PapersController {
   @PostMapping("/places/{id}/condition")
   @ResponseStatus(HttpStatus.NO_CONTENT)
   void condition(@PathVariable String id, @Valid @RequestBody PaperCondition body, Principal who) {
-    change(who, (body.on() ? "MadePaper it " : "No longer ") + body.condition().words(), own -> {
+    change(who, (body.on() ? "Made it " : "No longer ") + body.condition().words(), own -> {
       int place = Papers.found(own, id);
       Papers.refuseUnless(own, place, Acts.Act.of(body.condition(), body.on()));
       boolean checkOut = body.condition() == Conditions.Condition.CHECKED_OUT;

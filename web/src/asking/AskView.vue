@@ -3,7 +3,7 @@ import { useQuery } from '@tanstack/vue-query'
 import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { answer, api } from '@/api/client'
-import { useWhy } from '@/why/useWhy'
+import { useWhy } from '@/common/useWhy'
 import { evidenceOf, zone } from './evidence'
 
 /** One question with an address that can be sent: a sentence, then the evidence. */

@@ -6,7 +6,7 @@ import { counted } from '@/common/words'
 import PagedList from '@/lists/PagedList.vue'
 import type { Part } from '@/lists/part'
 import Paling from '@/paling/Paling.vue'
-import PlaceByPlace from '@/why/PlaceByPlace.vue'
+import PlaceByPlace from '@/places/PlaceByPlace.vue'
 
 /** Two drafts beside each other: who would have more, and who less, with the other one in force instead. */
 const props = defineProps<{ id: number; version: number }>()

@@ -7,7 +7,7 @@ import Paling from '@/paling/Paling.vue'
 import PersonName from '@/people/PersonName.vue'
 import PlaceCell from '@/places/PlaceCell.vue'
 import { number } from '@/common/words'
-import { useWhy } from '@/why/useWhy'
+import { useWhy } from '@/common/useWhy'
 
 const props = defineProps<{
   view: string

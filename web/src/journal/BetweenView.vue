@@ -12,7 +12,7 @@ import Paling from '@/paling/Paling.vue'
 import PersonName from '@/people/PersonName.vue'
 import PlaceCell from '@/places/PlaceCell.vue'
 import { counted, day } from '@/common/words'
-import { useWhy } from '@/why/useWhy'
+import { useWhy } from '@/common/useWhy'
 
 const why = useWhy()
 const dayAgo = (days: number) => kept(subDays(new Date(), days), false)

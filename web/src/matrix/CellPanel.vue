@@ -6,7 +6,7 @@ import { counted, listed } from '@/common/words'
 import Paling from '@/paling/Paling.vue'
 import { useSession } from '@/session/useSession'
 import { useDraft } from '@/tray/useDraft'
-import { useWhy } from '@/why/useWhy'
+import { useWhy } from '@/common/useWhy'
 import { askedOf, outlierWords } from './matrix'
 
 /** One cell: which entries make it so, what is strange about it, and its people, told apart by what they have in fact. */

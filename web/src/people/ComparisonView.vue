@@ -7,7 +7,7 @@ import type { Part } from '@/lists/part'
 import Paling from '@/paling/Paling.vue'
 import { counted, number } from '@/common/words'
 import { useDraft } from '@/tray/useDraft'
-import { useWhy } from '@/why/useWhy'
+import { useWhy } from '@/common/useWhy'
 import GroupPicker from './GroupPicker.vue'
 import PersonPicker from './PersonPicker.vue'
 

@@ -9,7 +9,7 @@ import PersonName from '@/people/PersonName.vue'
 import PersonPicker from '@/people/PersonPicker.vue'
 import type { Schemas } from '@/api/client'
 import { listed } from '@/common/words'
-import { useWhy } from '@/why/useWhy'
+import { useWhy } from '@/common/useWhy'
 
 const props = defineProps<{ place: string; drafted: boolean }>()
 const why = useWhy()

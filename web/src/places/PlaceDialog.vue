@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import type { Schemas } from '@/api/client'
+import { answer, api, type Schemas } from '@/api/client'
+import { useNotices } from '@/common/useNotices'
+import { counted, listed } from '@/common/words'
 import FaultList from '@/common/FaultList.vue'
 import { useDrafting } from '@/tray/useDrafting'
 import PlacePicker from './PlacePicker.vue'
@@ -27,9 +29,32 @@ const changes = computed(() => {
 async function save() {
   if (await draft(changes.value)) open.value = false
 }
+/** What would go with it: asked about before it is drafted, if that is more than the place itself. */
+const removal = ref<Schemas['Removal']>()
+const notices = useNotices()
+const counting = ref(false)
 async function remove() {
-  if (await draft([{ kind: 'removePlace', place: props.detail.place.id }])) open.value = false
+  counting.value = true
+  try {
+    const found = await answer(api.GET('/api/places/{id}/removal', { params: { path: { id: props.detail.place.id } } }))
+    if (found.changes.length === 1) await removeAll(found)
+    else removal.value = found
+  } catch (error) {
+    notices.fail(error)
+  } finally {
+    counting.value = false
+  }
 }
+async function removeAll(found: Schemas['Removal']) {
+  if (await draft(found.changes)) open.value = false
+  else removal.value = undefined
+}
+const going = computed(() => {
+  const found = removal.value
+  if (found === undefined) return ''
+  const kinds = [counted(found.containers - 1, 'folder'), counted(found.documents, 'document'), ...(found.links > 0 ? [counted(found.links, 'link')] : [])]
+  return listed(kinds)
+})
 </script>
 
 <template>
@@ -53,8 +78,13 @@ async function remove() {
         <p class="quiet">Walls hang on labels: whoever changes which walls cover a place needs the duty for walls.</p>
       </fieldset>
       <FaultList :faults="faults" />
+      <div v-if="removal" class="caution" role="alertdialog" aria-label="Remove everything below too?">
+        <p>Below it are {{ going }}. All of it goes into the draft to be removed; the tray then says who loses what. Undoing that change later brings it back, with what is in the documents.</p>
+        <v-btn size="small" class="is-main" :loading="busy" @click="removeAll(removal)">Remove it with everything below</v-btn>
+        <v-btn size="small" @click="removal = undefined">Keep it</v-btn>
+      </div>
       <div class="actions">
-        <v-btn v-if="!isRoot" :loading="busy" @click="remove">Remove it</v-btn>
+        <v-btn v-if="!isRoot && !removal" :loading="busy || counting" @click="remove">Remove it</v-btn>
         <v-btn @click="open = false">Cancel</v-btn>
         <v-btn type="submit" class="is-main" :disabled="changes.length === 0 || name.trim() === ''" :loading="busy">Add to the draft</v-btn>
       </div>

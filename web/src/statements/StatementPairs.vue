@@ -5,7 +5,7 @@ import type { Part } from '@/lists/part'
 import Paling from '@/paling/Paling.vue'
 import PersonName from '@/people/PersonName.vue'
 import PlaceCell from '@/places/PlaceCell.vue'
-import { useWhy } from '@/why/useWhy'
+import { useWhy } from '@/common/useWhy'
 import type { Asked } from './statement'
 
 /** One person at one place after another, with their rights and why. */

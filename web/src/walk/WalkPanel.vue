@@ -4,7 +4,7 @@ import { computed } from 'vue'
 import { answer, api } from '@/api/client'
 import { listed } from '@/common/words'
 import Paling from '@/paling/Paling.vue'
-import { useWhy } from '@/why/useWhy'
+import { useWhy } from '@/common/useWhy'
 
 /** One place as the person has it: fields, what they would be offered, and what refused with which sentence. Every act is off. */
 const props = defineProps<{ person: string; place: string; query: Record<string, unknown>; name: string }>()

@@ -5,7 +5,7 @@ import { answer, api, type Schemas } from '@/api/client'
 import PagedList from '@/lists/PagedList.vue'
 import type { Part } from '@/lists/part'
 import Paling from '@/paling/Paling.vue'
-import { useWhy } from '@/why/useWhy'
+import { useWhy } from '@/common/useWhy'
 
 /** What lies in a container, as the person has it, and beside it as somebody else has. */
 const props = defineProps<{ person: string; place: string; query: Record<string, unknown>; name: string; beside: string | undefined }>()

@@ -6,7 +6,7 @@ import PagedList from '@/lists/PagedList.vue'
 import type { Part } from '@/lists/part'
 import PersonName from '@/people/PersonName.vue'
 import { useDraft } from '@/tray/useDraft'
-import PlaceByPlace from '@/why/PlaceByPlace.vue'
+import PlaceByPlace from '@/places/PlaceByPlace.vue'
 
 /** Both ends of a wall: whom it keeps from what, whom it lets in, and who of the first has been inside. */
 const props = defineProps<{ id: string; view: 'barred' | 'admitted'; bars: boolean; version: number }>()

@@ -8,7 +8,7 @@ import Paling from '@/paling/Paling.vue'
 import PersonName from '@/people/PersonName.vue'
 import { listed } from '@/common/words'
 import { sentence } from './sentence'
-import { useWhy } from './useWhy'
+import { useWhy } from '@/common/useWhy'
 import WaysTo from './WaysTo.vue'
 import WhyStages from './WhyStages.vue'
 

@@ -190,7 +190,7 @@ class AccessibilityTest {
     page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Many at once")).click();
     assertNothingFound(page, "add members");
     desk.open(page, "/places/lib-cas");
-    for (String dialog : List.of("New place below …", "Many places below …", "Name, labels, move …", "Ceiling and house rules …")) {
+    for (String dialog : List.of("New place below …", "Many places below …", "Name, labels, move, remove …", "Ceiling and house rules …")) {
       page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("More to do with this place")).click();
       page.locator(".v-list-item").filter(new Locator.FilterOptions().setHasText(dialog)).first().click();
       page.getByRole(AriaRole.DIALOG).waitFor();
@@ -198,6 +198,10 @@ class AccessibilityTest {
       page.keyboard().press("Escape");
       assertThat(page.getByRole(AriaRole.DIALOG)).hasCount(0);
     }
+    desk.open(page, "/papers/lib-cas");
+    page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Bin").setExact(true)).click();
+    page.getByText("Nothing is in it.").waitFor();
+    assertNothingFound(page, "the bin");
     page.context().close();
   }
 

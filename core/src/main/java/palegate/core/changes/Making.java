@@ -34,7 +34,7 @@ public final class Making {
     List<WellFormed.Wrong> wrong = Shape.wrongs(change);
     wrong.forEach(one -> refuse(change, one.what(), one.remedy()));
     if (wrong.isEmpty()) {
-      Place was = change instanceof PlaceChange at ? pending.place(at.place()) : null;
+      Place was = change instanceof PlaceChange at ? wasBefore(at.place()) : null;
       change.make(this);
       if (change instanceof PlaceChange at) {
         altered.put(at.place(), position);
@@ -47,10 +47,15 @@ public final class Making {
 
   /**
    * Once all changes are made: no document that the draft alters is left without what its type requires, unless it was so before. Its
-   * type and its fields may come in any order.
+   * type and its fields may come in any order. What comes back as it was may lack what it lacked.
    */
   void finish() {
-    altered.forEach((id, last) -> refuseNewFaults(id, pending.before().places().get(id), last, fault -> fault.value() == null));
+    altered.forEach((id, last) -> refuseNewFaults(id, pending.formerly(id), last, fault -> fault.value() == null));
+  }
+
+  private Place wasBefore(String id) {
+    Place now = pending.place(id);
+    return now == null ? pending.formerly(id) : now;
   }
 
   private void refuseNewFaults(String id, Place was, int by, Predicate<FieldFaults.FieldFault> kind) {

@@ -4,10 +4,14 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
+import java.util.function.Function;
 import palegate.core.changes.Change;
 import palegate.core.changes.DraftApplication;
+import palegate.core.changes.FormerPlace;
 import palegate.core.changes.Refusal;
+import palegate.core.places.Place;
 import palegate.core.snapshot.Snapshot;
 import palegate.core.structure.StructureDifference;
 
@@ -50,7 +54,7 @@ public final class Reversal {
     rest.setBackDuties();
     places.removeMade();
     rest.removeMade();
-    return madeOn(now, undoing, instant);
+    return madeOn(now, undoing, instant, undone.before().places());
   }
 
   /** In an order in which they can be made. */
@@ -63,15 +67,17 @@ public final class Reversal {
   }
 
   /** What cannot be made today, because something later stands in its way, is left out and named; one that only came too early is made last. */
-  private static Reversal madeOn(Snapshot now, Undoing undoing, Instant instant) {
+  private static Reversal madeOn(Snapshot now, Undoing undoing, Instant instant, Map<String, Place> before) {
+    // What comes back may be as it was, even if it could not be made so today.
+    Function<String, FormerPlace> gone = id -> before.containsKey(id) ? new FormerPlace(before.get(id), Set.of()) : null;
     List<Change> ordered = undoing.changes;
-    List<Refusal> refusals = DraftApplication.of(now, ordered, instant).refusals();
+    List<Refusal> refusals = DraftApplication.of(now, ordered, instant, gone).refusals();
     if (!refusals.isEmpty()) {
       Set<Integer> refused = positions(refusals);
       List<Change> again = new ArrayList<>(without(ordered, refused));
       refused.stream().sorted().map(undoing.changes::get).forEach(again::add);
       ordered = again;
-      refusals = DraftApplication.of(now, ordered, instant).refusals();
+      refusals = DraftApplication.of(now, ordered, instant, gone).refusals();
     }
     List<Left> left = new ArrayList<>(undoing.left);
     refusals.forEach(refusal -> left.add(new Left(refusal.thing(), refusal.what())));

@@ -16,6 +16,7 @@ import palegate.core.access.Grant;
 import palegate.core.changes.AccessChange;
 import palegate.core.changes.Change;
 import palegate.core.changes.DraftApplication;
+import palegate.core.changes.FormerPlace;
 import palegate.core.changes.GuardChange;
 import palegate.core.changes.PeopleChange;
 import palegate.core.changes.PlaceChange;
@@ -150,6 +151,21 @@ class ReversalTest {
     assertThat(after(now, reversal.changes()).walls().get("w")).isEqualTo(wall.in(Wall.State.STANDING));
     assertThat(of(after, before, before).changes()).containsExactly(new WallChange.AddException("w", mia));
     assertThat(of(before, after, before).left()).extracting(Reversal.Left::thing).containsExactly("wall:w");
+  }
+
+  @Test
+  void a_document_that_lacked_what_its_type_requires_comes_back_as_it_was_and_another_is_still_refused() {
+    DocumentType report = DocumentType.open("report", "Report", List.of(new DocumentType.Field("day", "Surveyed on", DocumentType.Kind.DATE, List.of(), true, null, false, null)));
+    Place lacking = Place.plain("d", PlaceKind.DOCUMENT, "cas", "Report 01", false, Map.of(), "report", null, null);
+    Structure before = Harbour.snapshot().structure().withTypes(Map.of("report", report)).withPlaces(Map.of("d", lacking));
+    Structure after = after(before, List.of(new PlaceChange.RemovePlace("d")));
+    Reversal reversal = of(before, after, after);
+    assertThat(reversal.left()).isEmpty();
+    DraftApplication.Result back = DraftApplication.of(Snapshot.of(after), reversal.changes(), RandomStructures.NOW, id -> id.equals("d") ? new FormerPlace(lacking, Set.of()) : null);
+    assertThat(back.refusals()).isEmpty();
+    assertThat(back.structure().places().get("d")).isEqualTo(lacking);
+    Place another = Place.plain("d2", PlaceKind.DOCUMENT, "cas", "Report 02", false, Map.of(), "report", null, null);
+    assertThat(DraftApplication.of(Snapshot.of(after), List.of(new PlaceChange.AddPlace(another)), RandomStructures.NOW).refusals()).hasSize(1);
   }
 
   private static Reversal of(Structure before, Structure after, Structure now) {

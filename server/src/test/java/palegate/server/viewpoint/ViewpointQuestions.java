@@ -47,6 +47,7 @@ final class ViewpointQuestions {
     ask("GET /api/places/{id}/children", "/api/places/$place/children");
     ask("GET /api/places", "?text=a", "?text=2411", "?text=2502", "?text=fee");
     ask("GET /api/places/{id}", "/api/places/$place");
+    ask("GET /api/places/{id}/removal", "/api/places/$place/removal");
     ask("GET /api/places/{id}/documents", "/api/places/$place/documents", "/api/places/$place/documents?sort=-name&limit=3");
     ask("GET /api/places/{id}/people", "/api/places/$place/people", "/api/places/$place/people?right=govern&sort=-name");
     ask("GET /api/draft/rehearsal", "");

@@ -3,8 +3,8 @@ import { computed, nextTick, onMounted, ref } from 'vue'
 import PagedList from '@/lists/PagedList.vue'
 import type { Part } from '@/lists/part'
 import Paling from '@/paling/Paling.vue'
-import PlaceCell from '@/places/PlaceCell.vue'
-import { useWhy } from './useWhy'
+import { useWhy } from '@/common/useWhy'
+import PlaceCell from './PlaceCell.vue'
 
 /** What somebody has, or would have, place by place, in the place of a list of people that one came from; each with why. */
 const props = defineProps<{

@@ -10,6 +10,7 @@ export interface WhyTarget {
   at?: string
 }
 
+/** Which why is open: asked from every room, shown by the frame in the panel of the room why. */
 export const useWhy = defineStore('why', () => {
   const target = ref<WhyTarget>()
   let opener: HTMLElement | null = null

@@ -7,7 +7,7 @@ import { describe, expect, it, vi } from 'vitest'
 import { createMemoryHistory, createRouter } from 'vue-router'
 import { createVuetify } from 'vuetify'
 import PlaceByPlace from './PlaceByPlace.vue'
-import { useWhy } from './useWhy'
+import { useWhy } from '@/common/useWhy'
 
 describe('what somebody has, place by place', () => {
   async function list() {

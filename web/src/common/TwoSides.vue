@@ -51,7 +51,7 @@ withDefaults(
 }
 /* What is chosen keeps half the room beside an open why. */
 .left:not(.alone) {
-  max-width: 48%;
+  max-width: 52%;
 }
 /* The name of a field in the first line stands over its edge: it is not to be cut off. */
 .right {

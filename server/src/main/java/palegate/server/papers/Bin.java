@@ -4,11 +4,13 @@ import java.time.Clock;
 import java.time.Duration;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Service;
 import palegate.core.changes.AccessChange;
 import palegate.core.changes.Change;
 import palegate.core.changes.DraftApplication;
+import palegate.core.changes.FormerPlace;
 import palegate.core.changes.PlaceChange;
 import palegate.core.papers.Acts;
 import palegate.core.places.Place;
@@ -55,7 +57,7 @@ class Bin {
     }
     // Under a name that nothing else has: that another has its name is no secret.
     Place there = Place.plain(place.id(), place.kind(), place.parent(), place.id(), place.standsAlone(), place.labels(), place.type(), place.owner(), place.target());
-    DraftApplication.Result again = DraftApplication.of(own.snapshot(), List.of(new PlaceChange.AddPlace(there)), clock.instant());
+    DraftApplication.Result again = DraftApplication.of(own.snapshot(), List.of(new PlaceChange.AddPlace(there)), clock.instant(), id -> new FormerPlace(place, Set.of()));
     if (!again.refusals().isEmpty()) {
       return false;
     }
@@ -81,7 +83,12 @@ class Bin {
       throw Problem.of(HttpStatus.FORBIDDEN, "right-missing", "Not allowed", why);
     });
     StructureDifference deletion = StructureDifference.between(snapshots.asOf(change - 1).snapshot().structure(), snapshots.asOf(change).snapshot().structure());
-    List<Change> steps = Reversal.of(deletion, own.snapshot(), clock.instant()).changes();
+    Reversal reversal = Reversal.of(deletion, own.snapshot(), clock.instant());
+    List<Change> steps = reversal.changes();
+    if (steps.isEmpty() || !reversal.left().isEmpty()) {
+      // What it is may be something that they may not know of.
+      throw Problem.of(HttpStatus.CONFLICT, "in-the-way", "Something is in its way", "It cannot be there again just as it was, because of what has come since. Whoever looks after the place can help.");
+    }
     if (steps.stream().anyMatch(step -> step instanceof AccessChange)) {
       throw Problem.of(HttpStatus.CONFLICT, "needs-somebody-else", "This is not for you alone to change", "It had entries of its own. Whoever looks after the place can undo that it was deleted.");
     }

@@ -6,10 +6,15 @@ import java.nio.charset.StandardCharsets;
 import java.time.Duration;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
+import palegate.core.places.Conditions;
+import palegate.core.places.Place;
 import palegate.core.roles.Right;
+import palegate.core.snapshot.Snapshot;
 import palegate.core.snapshot.SnapshotAt;
+import palegate.core.types.FieldFaults;
 import palegate.server.store.Snapshots;
 import palegate.server.testkit.Browser;
 import palegate.server.testkit.InDemo;
@@ -127,5 +132,31 @@ class BinTest {
     assertThat(one.path("why").asString()).startsWith("You may not add this there.");
     assertThat(putBack(ola, one)).isEqualTo(403);
     assertThat(app.bean(Snapshots.class).current().snapshot().placeNumber(id)).isNegative();
+  }
+
+  @Test
+  void what_lacks_what_its_type_requires_comes_back_as_it_was(TestApplication app) {
+    Browser wenna = app.signedIn("wenna.carrow");
+    Snapshot before = app.bean(Snapshots.class).current().snapshot();
+    List<Place> lack = before.places().mapToObj(before::place).filter(place -> place.isDocument() && place.type() != null && place.conditions().equals(Conditions.NONE)
+        && !FieldFaults.of(before.structure().types().get(place.type()), place.labels(), Optional::of).isEmpty()).toList();
+    // Of what walls, clearances or approvals hang on, nothing is deleted by right alone.
+    Place lacking = lack.stream().filter(place -> wenna.delete("/api/papers/places/" + place.id()).status() == 204).findFirst().orElseThrow();
+    assertThat(wenna.post("/api/papers/bin/" + inBin(wenna, lacking.name()).path("change").asLong() + "/return", Map.of())).as("%s", lacking).returns(204, Browser.Answer::status);
+    assertThat(app.bean(Snapshots.class).current().snapshot().structure().places().get(lacking.id())).isEqualTo(lacking);
+  }
+
+  @Test
+  void what_something_else_stands_in_the_way_of_is_refused_and_stays_in_the_bin(TestApplication app) {
+    Browser wenna = app.signedIn("wenna.carrow");
+    String folder = wenna.post("/api/papers/places/" + HOME + "/children", Map.of("name", "Drawings", "folder", true)).body().path("id").asString();
+    assertThat(wenna.delete("/api/papers/places/" + folder).status()).isEqualTo(204);
+    Browser.Answer second = wenna.post("/api/papers/places/" + HOME + "/children", Map.of("name", "Drawings", "folder", true));
+    assertThat(second.status()).isEqualTo(201);
+    JsonNode one = inBin(wenna, "Drawings");
+    int status = putBack(wenna, one);
+    boolean back = app.bean(Snapshots.class).current().snapshot().placeNumber(folder) >= 0;
+    assertThat(status).as("it says whether it was put back").isEqualTo(back ? 204 : 409);
+    assertThat(inBin(wenna, "Drawings") == null).isEqualTo(back);
   }
 }

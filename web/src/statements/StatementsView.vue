@@ -221,7 +221,7 @@ const later = computed<Entry[]>(() => [
       />
       <DateField
         class="day"
-        :label="kind.period ? 'To the end of' : 'At the end of, or now'"
+        :label="kind.period ? 'To the end of' : 'At the end of'"
         :model-value="asOf"
         @update:model-value="turnTo({ asOf: $event || undefined })"
       />

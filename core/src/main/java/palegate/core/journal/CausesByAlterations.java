@@ -10,7 +10,6 @@ import palegate.core.journal.Between.Knowing;
 import palegate.core.journal.Between.Made;
 import palegate.core.journal.Between.PersonAtPlace;
 import palegate.core.snapshot.Snapshot;
-import palegate.core.structure.Alteration;
 
 /**
  * Causes read from what the changes altered. Of the first state only the part is kept that bears on who and where is asked about; a change
@@ -29,21 +28,15 @@ record CausesByAlterations(Snapshot first, List<Made> made, Instant from, Instan
     people.addAll(knowing.people());
     Set<String> places = pairs.stream().map(PersonAtPlace::place).collect(Collectors.toCollection(HashSet::new));
     places.addAll(knowing.places());
-    Bearing bearing = Bearing.on(people, places, first.structure(), made.stream().map(Made::alterations).toList());
-    Snapshot state = Snapshot.of(bearing.of(first.structure()));
-    RightsOnTheWay way = new RightsOnTheWay(pairs, knowing.of(state), from);
-    for (Made change : made) {
-      List<Alteration> bears = bearing.of(change.alterations());
-      if (bears.isEmpty()) {
+    StatesOnTheWay states = StatesOnTheWay.of(first, made, people, places);
+    RightsOnTheWay way = new RightsOnTheWay(pairs, knowing.of(states.first()), from);
+    states.forEach((change, state) -> {
+      if (state == null) {
         way.change(change.at());
       } else {
-        Snapshot after = state.next(Alteration.applied(state.structure(), bears));
-        // What is asked is worked out from the state before; then the two are parted, or all on the way would be held.
-        after.at(change.at());
-        state = after.detached();
         way.change(change.change(), change.at(), knowing.of(state));
       }
-    }
+    });
     return way.until(until);
   }
 

@@ -9,8 +9,10 @@ import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Collectors;
 import palegate.core.collections.PersonSet;
 import palegate.core.journal.Between;
+import palegate.core.journal.StatesOnTheWay;
 import palegate.core.people.Person;
 import palegate.core.roles.Right;
 import palegate.core.snapshot.Snapshot;
@@ -45,18 +47,24 @@ public record PossibleContact(Person person, List<Span> spans, int documents) {
    */
   public static List<PossibleContact> of(Snapshot now, List<Barring> barrings, List<Between.State> states, Instant from, Instant until) {
     Sweep sweep = new Sweep(now, barrings);
-    for (int i = 0; i < states.size(); i++) {
-      Between.State state = states.get(i);
-      Instant since = i == 0 ? from : state.since();
-      Instant end = i + 1 < states.size() ? states.get(i + 1).since() : until;
-      sweep.look(state.snapshot(), since, i == 0 ? 0 : state.change());
-      for (Instant instant : state.snapshot().boundariesAfter(since)) {
-        if (!instant.isBefore(end)) {
-          break;
-        }
-        sweep.look(state.snapshot(), instant, 0);
+    sweep.begin(states.get(0).snapshot(), from);
+    states.stream().skip(1).forEach(state -> sweep.go(state.snapshot(), state.since(), state.change()));
+    return sweep.finish(until);
+  }
+
+  /**
+   * The same, from the state that held at {@code from} and what every later change altered: only what bears on whom the wall bars and on the
+   * documents that it covers is made. O(parts of the first state + alterations + for each change that bears on it that part).
+   */
+  public static List<PossibleContact> of(Snapshot now, List<Barring> barrings, Snapshot first, List<Between.Made> made, Instant from, Instant until) {
+    Sweep sweep = new Sweep(now, barrings);
+    StatesOnTheWay states = StatesOnTheWay.of(first, made, sweep.people.stream().map(Person::id).collect(Collectors.toSet()), sweep.documents.stream().flatMap(List::stream).collect(Collectors.toSet()));
+    sweep.begin(states.first(), from);
+    states.forEach((change, state) -> {
+      if (state != null) {
+        sweep.go(state, change.at(), change.change());
       }
-    }
+    });
     return sweep.finish(until);
   }
 
@@ -71,6 +79,10 @@ public record PossibleContact(Person person, List<Span> spans, int documents) {
     private final Began[] open;
     private final int[] most;
     private final Map<Integer, List<Span>> spans = new LinkedHashMap<>();
+    /** What holds, from when, by which change; looked at once it is known until when. */
+    private Snapshot state;
+    private Instant since;
+    private long by;
 
     Sweep(Snapshot now, List<Barring> barrings) {
       Map<Integer, Integer> positions = new HashMap<>();
@@ -87,7 +99,31 @@ public record PossibleContact(Person person, List<Span> spans, int documents) {
       most = new int[people.size()];
     }
 
-    void look(Snapshot snapshot, Instant instant, long change) {
+    void begin(Snapshot first, Instant from) {
+      state = first;
+      since = from;
+      by = 0;
+    }
+
+    /** On to the state that a change led to. */
+    void go(Snapshot next, Instant at, long change) {
+      lookUntil(at);
+      state = next;
+      since = at;
+      by = change;
+    }
+
+    private void lookUntil(Instant end) {
+      look(state, since, by);
+      for (Instant instant : state.boundariesAfter(since)) {
+        if (!instant.isBefore(end)) {
+          break;
+        }
+        look(state, instant, 0);
+      }
+    }
+
+    private void look(Snapshot snapshot, Instant instant, long change) {
       int[] counts = counts(snapshot.at(instant));
       for (int position = 0; position < counts.length; position++) {
         most[position] = Math.max(most[position], counts[position]);
@@ -144,6 +180,7 @@ public record PossibleContact(Person person, List<Span> spans, int documents) {
     }
 
     List<PossibleContact> finish(Instant until) {
+      lookUntil(until);
       for (int position = 0; position < open.length; position++) {
         if (open[position] != null) {
           close(position, until, 0);

@@ -5,23 +5,16 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
-import java.util.HashSet;
 import java.util.List;
-import java.util.Map;
-import java.util.Objects;
 import java.util.Random;
 import java.util.Set;
 import java.util.TreeSet;
-import java.util.stream.IntStream;
-import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import palegate.core.Harbour;
 import palegate.core.changes.Change;
 import palegate.core.changes.DraftApplication;
-import palegate.core.journal.Between.Made;
 import palegate.core.journal.Between.PersonAtPlace;
 import palegate.core.journal.Between.State;
-import palegate.core.people.Group;
 import palegate.core.people.Membership;
 import palegate.core.people.Period;
 import palegate.core.random.RandomDrafts;
@@ -31,7 +24,6 @@ import palegate.core.random.RandomStructures;
 import palegate.core.snapshot.Snapshot;
 import palegate.core.snapshot.SnapshotAt;
 import palegate.core.structure.Alteration;
-import palegate.core.structure.Parts;
 import palegate.core.structure.Structure;
 import palegate.core.viewpoint.Asker;
 import palegate.core.viewpoint.Viewpoint;
@@ -51,7 +43,7 @@ class CausesByAlterationsTest {
     for (long seed = 0; seed < STRUCTURES; seed++) {
       List<State> states = history(seed, RandomStructures.fromSeed(seed));
       Between byStates = Between.of(states, FROM, UNTIL);
-      Between byAlterations = Between.of(states.get(0).snapshot(), states.get(STEPS).snapshot(), made(states), FROM, UNTIL, Between.Knowing.EVERYTHING);
+      Between byAlterations = Between.of(states.get(0).snapshot(), states.get(STEPS).snapshot(), Alterations.made(states), FROM, UNTIL, Between.Knowing.EVERYTHING);
       List<PersonAtPlace> all = pairs(states);
       // Alone and beside others: what is asked about together must not change what is said of each.
       Random random = new Random(seed);
@@ -88,7 +80,7 @@ class CausesByAlterationsTest {
       Viewpoint viewpoint = Viewpoint.of(Asker.of(today, people.get(random.nextInt(people.size()))));
       List<State> known = states.stream().map(state -> new State(state.change(), state.since(), Viewpoint.of(viewpoint.asker(), state.snapshot()).snapshot())).toList();
       Between byStates = Between.of(known, FROM, UNTIL);
-      Between byAlterations = Between.of(states.get(0).snapshot(), states.get(STEPS).snapshot(), made(states), FROM, UNTIL, viewpoint.knowing());
+      Between byAlterations = Between.of(states.get(0).snapshot(), states.get(STEPS).snapshot(), Alterations.made(states), FROM, UNTIL, viewpoint.knowing());
       List<Between.Caused> expected = byStates.pairs().toList();
       // What is known only because the asker finds it is not covered by a duty: of it entries are told as far as they reach what is.
       assertThat(byAlterations.pairs()).as("seed %d, %s with %s", seed, viewpoint.asker().id(), viewpoint.asker().held()).containsExactlyElementsOf(expected);
@@ -120,11 +112,6 @@ class CausesByAlterationsTest {
     return people.stream().flatMap(person -> places.stream().map(place -> new PersonAtPlace(person, place))).toList();
   }
 
-  private static List<Made> made(List<State> states) {
-    return IntStream.range(1, states.size()).mapToObj(i -> new Made(states.get(i).change(), states.get(i).since(),
-        alterations(states.get(i - 1).snapshot().structure(), states.get(i).snapshot().structure()))).toList();
-  }
-
   private static List<State> history(long seed, Structure first) {
     List<State> states = new ArrayList<>();
     Snapshot at = Snapshot.of(first);
@@ -136,42 +123,5 @@ class CausesByAlterationsTest {
       states.add(new State(2 + step, when, at));
     }
     return states;
-  }
-
-  /** What a database would say that the change altered. */
-  private static List<Alteration> alterations(Structure before, Structure after) {
-    List<Alteration> all = new ArrayList<>();
-    differing(all, "unit", before.units(), after.units());
-    differing(all, "person", before.people(), after.people());
-    Stream.concat(before.groups().keySet().stream(), after.groups().keySet().stream()).distinct().sorted().forEach(id -> {
-      Group was = before.groups().get(id);
-      Group is = after.groups().get(id);
-      if (!Objects.equals(bare(was), bare(is))) {
-        all.add(new Alteration("group", id, bare(was), bare(is)));
-      }
-      List<Membership> had = was == null ? List.of() : was.members();
-      List<Membership> has = is == null ? List.of() : is.members();
-      had.stream().filter(held -> !has.contains(held)).forEach(held -> all.add(new Alteration("membership", id, new Alteration.GroupMembership(id, held), null)));
-      new HashSet<>(has).stream().filter(held -> !had.contains(held)).forEach(held -> all.add(new Alteration("membership", id, null, new Alteration.GroupMembership(id, held))));
-    });
-    differing(all, "role", before.roles(), after.roles());
-    differing(all, "type", before.types(), after.types());
-    differing(all, "place", before.places(), after.places());
-    differing(all, "grant", before.grants(), after.grants());
-    differing(all, "withholding", before.withholdings(), after.withholdings());
-    differing(all, "oversight", before.oversights(), after.oversights());
-    differing(all, "wall", before.walls(), after.walls());
-    differing(all, "approval", before.approvals(), after.approvals());
-    differing(all, "duty", before.duties(), after.duties());
-    return all;
-  }
-
-  private static <T> void differing(List<Alteration> all, String kind, Parts<T> before, Parts<T> after) {
-    Map<String, T> was = before;
-    before.differing(after).stream().sorted().forEach(id -> all.add(new Alteration(kind, id, was.get(id), after.get(id))));
-  }
-
-  private static Group bare(Group group) {
-    return group == null ? null : group.with(List.of());
   }
 }

@@ -14,6 +14,7 @@ import java.util.stream.Collectors;
 import org.junit.jupiter.api.Test;
 import palegate.core.changes.Change;
 import palegate.core.changes.DraftApplication;
+import palegate.core.journal.Alterations;
 import palegate.core.journal.Between;
 import palegate.core.people.Person;
 import palegate.core.places.Place;
@@ -44,6 +45,8 @@ class PossibleContactAgreesWithLiteralRulesTest {
         StandingWall standing = StandingWall.of(now, wall, UNTIL);
         Map<String, PossibleContact> found = PossibleContact.of(standing.with().snapshot(), standing.barrings(), states, FROM, UNTIL).stream()
             .collect(Collectors.toMap(one -> one.person().id(), one -> one, (a, b) -> a, TreeMap::new));
+        assertThat(PossibleContact.of(standing.with().snapshot(), standing.barrings(), states.get(0).snapshot(), Alterations.made(states), FROM, UNTIL)).as("seed %d, %s, from what was altered", seed, wall).isEqualTo(List.copyOf(
+            PossibleContact.of(standing.with().snapshot(), standing.barrings(), states, FROM, UNTIL)));
         for (Person person : now.structure().people().values()) {
           List<PossibleContact.Span> spans = found.containsKey(person.id()) ? found.get(person.id()).spans() : List.of();
           int most = 0;

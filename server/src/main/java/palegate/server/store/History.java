@@ -57,8 +57,7 @@ public class History {
   public List<Between.State> lastSince(Instant from, Instant until) {
     long last = log.inForceAt(until);
     long first = Math.max(Math.max(1, log.inForceAt(from)), last - CHANGES_AT_MOST);
-    ChangeLog.Logged began = log.find(first).orElseThrow(() -> new IllegalStateException("There is no change " + first + "."));
-    return states(snapshots.asOf(first), began.at(), log.between(first, last));
+    return states(snapshots.asOf(first), madeAt(first), log.between(first, last));
   }
 
   /** Two states, and what every change from the one to the other altered. */
@@ -72,9 +71,25 @@ public class History {
       throw Problem.of(HttpStatus.UNPROCESSABLE_CONTENT, "too-many-changes", "Too much was changed at once",
           "More than " + ALTERED_AT_MOST + " places, entries and memberships were altered between the two days, as when everything is brought in anew. Choose days that do not span it.");
     }
+    return wayBetween(first, last);
+  }
+
+  /** Everything from the first change to an instant; empty if more has been altered than is held at once. O(first state + what has been altered). */
+  public Optional<Way> wayOfAll(Instant until) {
+    Snapshots.Numbered first = snapshots.asOf(1);
+    long last = log.inForceAt(until);
+    return structures.sizeOfAlterations(1, last) > ALTERED_AT_MOST ? Optional.empty() : Optional.of(wayBetween(first, snapshots.asOf(last)));
+  }
+
+  private Way wayBetween(Snapshots.Numbered first, Snapshots.Numbered last) {
     Map<Long, List<Alteration>> altered = structures.alteredBetween(first.change(), last.change());
     return new Way(first, last, log.between(first.change(), last.change()).stream()
         .map(change -> new Between.Made(change.number(), change.at(), altered.getOrDefault(change.number(), List.of()))).toList());
+  }
+
+  /** When a change was put in force. */
+  public Instant madeAt(long change) {
+    return log.find(change).orElseThrow(() -> new IllegalStateException("There is no change " + change + ".")).at();
   }
 
   private List<Between.State> states(Snapshots.Numbered first, Instant from, List<ChangeLog.Logged> changes) {

@@ -23,15 +23,15 @@ import palegate.server.store.Snapshots;
 public class Viewpoints {
   /** In places: a state cut afresh takes some half a kilobyte for each. */
   private static final int PLACES_KEPT_AT_MOST = 1_500_000;
+  private static final int PEOPLE_FOLLOWED_AT_MOST = 10_000;
 
   /** @param asked the change whose state is looked at */
   private record Key(long change, String person, long asked) {}
 
   private final Accounts accounts;
   private final Snapshots snapshots;
-  /** What was made last for each person, of the newest state then: what they may know after a change is made from it. */
-  private final Cache<String, Viewpoint> newest = Caffeine.newBuilder().maximumWeight(PLACES_KEPT_AT_MOST)
-      .weigher((String person, Viewpoint viewpoint) -> 100 + viewpoint.snapshot().placeCount()).expireAfterAccess(Duration.ofMinutes(30)).build();
+  /** What was made last for each person, of the newest state then: what they may know after a change is made from it, if it is kept still. */
+  private final Cache<String, Viewpoint> newest = Caffeine.newBuilder().weakValues().maximumSize(PEOPLE_FOLLOWED_AT_MOST).build();
   private final Cache<Key, Viewpoint> kept = Caffeine.newBuilder().maximumWeight(PLACES_KEPT_AT_MOST)
       .weigher((Key key, Viewpoint viewpoint) -> viewpoint.whole() ? 1 : 100 + viewpoint.snapshot().placeCount()).expireAfterAccess(Duration.ofMinutes(30)).build();
 

@@ -42,15 +42,23 @@ class WallContacts {
     this.clock = clock;
   }
 
-  /** Over the last {@link History#CHANGES_AT_MOST} changes. O(changes × documents inside) once a state. */
+  /**
+   * Over the whole history, of which only what bears on these people and documents is made; over the last {@link History#CHANGES_AT_MOST}
+   * changes, if more was altered than is held at once. Once a state.
+   */
   Possible possible(String id, Principal who) {
     WallsAtWork.Worked worked = walls.worked(id, who);
     Snapshot state = worked.standing().with().snapshot();
     return kept.get(new Key(state, worked.standing().wall()), any -> {
       Instant until = clock.instant();
-      List<Between.State> states = history.lastBefore(until);
-      Instant from = states.get(0).since();
-      return new Possible(from, until, states.get(0).change() == 1, PossibleContact.of(state, worked.standing().barrings(), states, from, until));
+      return history.wayOfAll(until).map(way -> {
+        Instant from = history.madeAt(way.first().change());
+        return new Possible(from, until, true, PossibleContact.of(state, worked.standing().barrings(), way.first().snapshot(), way.made(), from, until));
+      }).orElseGet(() -> {
+        List<Between.State> states = history.lastBefore(until);
+        Instant from = states.get(0).since();
+        return new Possible(from, until, states.get(0).change() == 1, PossibleContact.of(state, worked.standing().barrings(), states, from, until));
+      });
     });
   }
 

@@ -71,9 +71,11 @@ describe('a form that is half filled', () => {
     type('note', 'A sentence')
     send()
     expect(isHalfFilled(form())).toBe(false)
-    form().insertAdjacentHTML('beforeend', '<p role="alert">It was refused.</p>')
+    form().insertAdjacentHTML('beforeend', '<div class="v-messages" role="alert"></div>')
+    expect(isHalfFilled(form())).toBe(false)
+    form().insertAdjacentHTML('beforeend', '<p class="fault" role="alert">It was refused.</p>')
     expect(isHalfFilled(form())).toBe(true)
-    form().querySelector('[role="alert"]')!.remove()
+    form().querySelector('.fault')!.remove()
     type('note', 'Another sentence')
     form().dataset.rehearses = ''
     send()

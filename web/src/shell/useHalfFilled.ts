@@ -16,7 +16,8 @@ function isTyped(element: unknown): element is Field {
 
 /** Whether something was typed into a form that was not sent since, or was refused. */
 export function isHalfFilled(form: HTMLFormElement): boolean {
-  const known = form.querySelector('[role="alert"]') === null ? before : first
+  // Each field has an alert of its own, for what is wrong with it; a refusal says so for the form.
+  const known = form.querySelector('.fault[role="alert"]') === null ? before : first
   return [...form.elements].some((field) => isTyped(field) && known.has(field) && field.value.trim() !== '' && field.value !== known.get(field))
 }
 

@@ -28,7 +28,8 @@ async function send(keep: boolean) {
         ...asFile(file.value),
       }),
     )
-    if (keep) await queries.invalidateQueries({ queryKey: ['reviews'] })
+    // Not waited for: the dialog would be another height once that has come, under the pointer of whoever presses Close.
+    if (keep) void queries.invalidateQueries({ queryKey: ['reviews'] })
   } catch (error) {
     fault.value = error instanceof Error ? error.message : String(error)
   } finally {

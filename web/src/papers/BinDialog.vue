@@ -3,7 +3,7 @@ import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { ref } from 'vue'
 import { answer, api, type Schemas } from '@/api/client'
 import { useNotices } from '@/common/useNotices'
-import { moment } from '@/common/words'
+import { counted, moment } from '@/common/words'
 
 /** What one deleted and may put back. */
 const open = defineModel<boolean>({ required: true })
@@ -33,52 +33,39 @@ async function putBack(one: Schemas['Binned']) {
       <p class="quiet">What you deleted in the last 30 days. Later on, whoever looks after the place can still undo that it was deleted.</p>
       <p v-if="bin.isError.value" class="fault" role="alert">{{ bin.error.value?.message }}</p>
       <p v-else-if="bin.data.value === undefined" role="status">Looking …</p>
-      <p v-else-if="bin.data.value.length === 0">Nothing is in it.</p>
-      <div v-else class="rows">
-        <table>
-          <thead>
-            <tr>
-              <th scope="col">Name</th>
-              <th scope="col">Was in</th>
-              <th scope="col">Deleted</th>
-              <th scope="col">Yours to put back until</th>
-              <th scope="col"><span class="sr">Put back</span></th>
-            </tr>
-          </thead>
-          <tbody>
-            <tr v-for="one in bin.data.value" :key="one.change">
-              <td>
-                {{ one.name }} <span class="quiet">{{ one.type ?? one.kind }}</span>
-              </td>
-              <td>{{ one.where }}</td>
-              <td>{{ moment(one.deletedAt) }}</td>
-              <td>{{ moment(one.until) }}</td>
-              <td>
-                <v-btn v-if="one.why === undefined" size="small" :loading="busy === one.change" :disabled="busy !== undefined" :aria-label="`Put back ${one.name}`" @click="putBack(one)">Put back</v-btn>
-                <span v-else class="quiet">{{ one.why }}</span>
-              </td>
-            </tr>
-          </tbody>
-        </table>
-      </div>
+      <p v-else-if="bin.data.value.items.length === 0">Nothing is in it.</p>
+      <template v-else>
+        <ul tabindex="0" aria-label="What you deleted">
+          <li v-for="one in bin.data.value.items" :key="one.change">
+            <div>
+              <p>
+                <strong>{{ one.name }}</strong> <span class="quiet">{{ one.type ?? one.kind }}</span>
+              </p>
+              <p class="quiet">Was in {{ one.where }}. Deleted {{ moment(one.deletedAt) }}; yours to put back until {{ moment(one.until) }}.</p>
+              <p v-if="one.why">{{ one.why }}</p>
+            </div>
+            <v-btn v-if="one.why === undefined" size="small" :loading="busy === one.change" :disabled="busy !== undefined" :aria-label="`Put back ${one.name}`" @click="putBack(one)">Put back</v-btn>
+          </li>
+        </ul>
+        <p v-if="bin.data.value.more > 0" class="quiet">and {{ counted(bin.data.value.more, 'older one') }}: put some back, and they come up.</p>
+      </template>
       <div class="actions"><v-btn @click="open = false">Close</v-btn></div>
     </div>
   </v-dialog>
 </template>
 
 <style scoped>
-.rows {
+ul {
+  list-style: none;
+  max-height: 60vh;
   overflow: auto;
 }
-table {
-  width: 100%;
-  border-collapse: collapse;
-}
-th,
-td {
-  text-align: left;
-  vertical-align: top;
-  padding: 6px 12px 6px 0;
+li {
+  display: flex;
+  justify-content: space-between;
+  align-items: center;
+  gap: 16px;
+  padding: 8px 0;
   border-bottom: 1px solid var(--pg-line);
 }
 </style>

@@ -23,13 +23,14 @@ describe('the bin', () => {
   }
 
   it('offers to put back what may be, and says why what may not', async () => {
-    const page = await dialog({ 'GET /api/papers/bin': () => [binned(7, 'Notes'), binned(8, 'List', 'You may not add this there.')] })
+    const page = await dialog({ 'GET /api/papers/bin': () => ({ items: [binned(7, 'Notes'), binned(8, 'List', 'You may not add this there.')], more: 12 }) })
     expect(page.findAll('button').map((one) => one.text())).toEqual(['Put back', 'Close'])
     expect(page.text()).toContain('You may not add this there.')
+    expect(page.text()).toContain('and 12 older ones')
   })
 
   it('puts back by the number of the change and says where it is', async () => {
-    const page = await dialog({ 'GET /api/papers/bin': () => [binned(7, 'Notes')], 'POST /api/papers/bin/7/return': () => undefined })
+    const page = await dialog({ 'GET /api/papers/bin': () => ({ items: [binned(7, 'Notes')], more: 0 }), 'POST /api/papers/bin/7/return': () => undefined })
     const said = vi.spyOn(useNotices(), 'say')
     await page.find('button').trigger('click')
     await vi.waitFor(() => expect(said).toHaveBeenCalledWith('Notes is back in Casualties / C-2417.'))
@@ -37,7 +38,7 @@ describe('the bin', () => {
   })
 
   it('says why it was refused, and can be pressed again', async () => {
-    const page = await dialog({ 'GET /api/papers/bin': () => [binned(7, 'Notes')], 'POST /api/papers/bin/7/return': () => new Refused(403, { status: 403, title: 'Not allowed', detail: 'You may not add this there.' }) })
+    const page = await dialog({ 'GET /api/papers/bin': () => ({ items: [binned(7, 'Notes')], more: 0 }), 'POST /api/papers/bin/7/return': () => new Refused(403, { status: 403, title: 'Not allowed', detail: 'You may not add this there.' }) })
     const failed = vi.spyOn(useNotices(), 'fail')
     await page.find('button').trigger('click')
     await vi.waitFor(() => expect(failed).toHaveBeenCalled())
@@ -46,7 +47,7 @@ describe('the bin', () => {
   })
 
   it('says that nothing is in it', async () => {
-    const page = await dialog({ 'GET /api/papers/bin': () => [] })
+    const page = await dialog({ 'GET /api/papers/bin': () => ({ items: [], more: 0 }) })
     expect(page.text()).toContain('Nothing is in it.')
   })
 })

@@ -59,15 +59,13 @@ describe('what one may do with a paper', () => {
     await shown.find('.acts .v-btn').trigger('click')
     expect(requests).toHaveLength(0)
     await shown.find('[role=alertdialog] .v-btn').trigger('click')
-    await flushPromises()
-    expect(shown.emitted('gone')).toEqual([['f-1']])
+    await vi.waitFor(() => expect(shown.emitted('gone')).toEqual([['f-1']]))
     aServer({ 'DELETE /api/papers/places/d-1': () => new Refused(409, { title: 'It is not empty', detail: 'Delete what is in it first.' }) })
     const again = await panel(paper([{ act: 'DELETE' }]))
     await again.shown.find('.acts .v-btn').trigger('click')
     await again.shown.find('[role=alertdialog] .v-btn').trigger('click')
-    await flushPromises()
+    await vi.waitFor(() => expect(again.notices.failed).toBe(true))
     expect(again.shown.emitted('gone')).toBeUndefined()
-    expect(again.notices.failed).toBe(true)
   })
 
   it('says of a place that only leads on that it does', async () => {

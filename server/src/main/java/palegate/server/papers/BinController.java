@@ -13,6 +13,7 @@ import org.springframework.web.bind.annotation.RestController;
 import palegate.core.snapshot.Snapshot;
 import palegate.server.inforce.PuttingInForce;
 import palegate.server.shell.MayBeMissing;
+import palegate.server.store.DeletedPapers;
 
 /** The bin of an ordinary person: what they deleted, and putting it back. */
 @RestController
@@ -27,6 +28,11 @@ class BinController {
    */
   record Binned(long change, String name, String kind, @MayBeMissing String type, String where, Instant deletedAt, Instant until, @MayBeMissing String why) {}
 
+  /** @param more of what may be known, beyond those listed */
+  record BinView(List<Binned> items, int more) {}
+
+  private static final int LISTED_AT_MOST = 200;
+
   private final Papers papers;
   private final Bin bin;
   private final PuttingInForce inForce;
@@ -37,13 +43,14 @@ class BinController {
     this.inForce = inForce;
   }
 
-  /** Newest first, at most a hundred. */
+  /** Newest first, at most {@value #LISTED_AT_MOST}. */
   @GetMapping
-  List<Binned> bin(Principal who) {
+  BinView bin(Principal who) {
     Papers.Own own = papers.of(who.getName());
     Snapshot snapshot = own.snapshot();
-    return bin.of(own, who.getName()).stream().map(one -> new Binned(one.change(), one.place().name(), one.place().kind().word(), Papers.typeName(snapshot, one.place().type()),
-        snapshot.pathText(snapshot.placeNumber(one.place().parent())), one.at(), one.at().plus(Bin.KEPT), Bin.whyNot(own, one.place()).orElse(null))).toList();
+    List<DeletedPapers.Deleted> gone = bin.of(own, who.getName());
+    return new BinView(gone.stream().limit(LISTED_AT_MOST).map(one -> new Binned(one.change(), one.place().name(), one.place().kind().word(), Papers.typeName(snapshot, one.place().type()),
+        snapshot.pathText(snapshot.placeNumber(one.place().parent())), one.at(), one.at().plus(Bin.KEPT), Bin.whyNot(own, one).orElse(null))).toList(), Math.max(0, gone.size() - LISTED_AT_MOST));
   }
 
   /** Puts back what one deleted; decided on the state that it is put in force on. */

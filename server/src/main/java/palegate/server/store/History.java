@@ -76,9 +76,8 @@ public class History {
 
   /** Everything from the first change to an instant; empty if more has been altered than is held at once. O(first state + what has been altered). */
   public Optional<Way> wayOfAll(Instant until) {
-    Snapshots.Numbered first = snapshots.asOf(1);
     long last = log.inForceAt(until);
-    return structures.sizeOfAlterations(1, last) > ALTERED_AT_MOST ? Optional.empty() : Optional.of(wayBetween(first, snapshots.asOf(last)));
+    return structures.sizeOfAlterations(1, last) > ALTERED_AT_MOST ? Optional.empty() : Optional.of(wayBetween(snapshots.asOf(1), snapshots.asOf(last)));
   }
 
   private Way wayBetween(Snapshots.Numbered first, Snapshots.Numbered last) {

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.nio.charset.StandardCharsets;
 import java.time.Duration;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -42,7 +43,7 @@ class BinTest {
   }
 
   private static JsonNode inBin(Browser who, String name) {
-    return who.get("/api/papers/bin").body().valueStream().filter(one -> one.path("name").asString().equals(name)).findFirst().orElse(null);
+    return who.get("/api/papers/bin").body().path("items").valueStream().filter(one -> one.path("name").asString().equals(name)).findFirst().orElse(null);
   }
 
   private static int putBack(Browser who, JsonNode one) {
@@ -158,5 +159,37 @@ class BinTest {
     boolean back = app.bean(Snapshots.class).current().snapshot().placeNumber(folder) >= 0;
     assertThat(status).as("it says whether it was put back").isEqualTo(back ? 204 : 409);
     assertThat(inBin(wenna, "Drawings") == null).isEqualTo(back);
+  }
+
+  @Test
+  void an_appointment_or_an_entry_that_went_with_it_is_not_given_again_by_the_right_to_add(TestApplication app) {
+    Browser wenna = app.signedIn("wenna.carrow");
+    Browser ola = app.signedIn("ola.lindqvist");
+    home(app);
+    for (Map<String, Object> given : List.<Map<String, Object>>of(
+        Map.of("kind", "addGrant", "subject", Map.of("kind", "person", "id", "p-mia"), "role", "r-keeper", "entry", "e-own"),
+        Map.of("kind", "addOversight", "subject", Map.of("kind", "person", "id", "p-mia"), "entry", "o-own", "note", "To look after it"))) {
+      String id = made(app, ola, "Handed on");
+      Map<String, Object> change = new HashMap<>(given);
+      change.put("place", id);
+      inForce(wenna, change);
+      assertThat(ola.delete("/api/papers/places/" + id).status()).as("%s", given).isEqualTo(204);
+      JsonNode one = inBin(ola, "Handed on");
+      assertThat(one.path("why").asString()).as("%s", given).startsWith("It had an access list of its own.");
+      assertThat(putBack(ola, one)).as("%s", given).isEqualTo(403);
+      assertThat(app.bean(Snapshots.class).current().snapshot().placeNumber(id)).isNegative();
+    }
+  }
+
+  @Test
+  void what_is_more_than_is_listed_is_counted(TestApplication app) {
+    Browser wenna = app.signedIn("wenna.carrow");
+    int before = wenna.get("/api/papers/bin").body().path("items").size();
+    for (int i = 0; i < 203 - before; i++) {
+      wenna.delete("/api/papers/places/" + wenna.post("/api/papers/places/" + HOME + "/children", Map.of("name", "Many " + i, "folder", false)).body().path("id").asString());
+    }
+    JsonNode bin = wenna.get("/api/papers/bin").body();
+    assertThat(bin.path("items")).hasSize(200);
+    assertThat(bin.path("more").asInt()).isEqualTo(3);
   }
 }

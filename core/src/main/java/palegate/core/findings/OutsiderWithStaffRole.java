@@ -1,12 +1,15 @@
 package palegate.core.findings;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.stream.Stream;
 import palegate.core.access.Grant;
 import palegate.core.changes.AccessChange;
 import palegate.core.changes.Change;
 import palegate.core.collections.PersonSet;
+import palegate.core.people.Subject;
 import palegate.core.roles.Right;
 import palegate.core.roles.Rights;
 import palegate.core.roles.Role;
@@ -33,19 +36,25 @@ final class OutsiderWithStaffRole implements Rule {
     return "Who sees what is for staff to decide, and what outsiders delete or share is gone.";
   }
 
+  /** All the active people in it are outsiders, and there is one. */
+  private static boolean isFromOutside(Survey survey, Subject subject) {
+    if (subject instanceof Subject.OfPerson one) {
+      return survey.structure().people().get(one.id()).external() && survey.structure().people().get(one.id()).active();
+    }
+    PersonSet people = survey.people(subject);
+    return !people.isEmpty() && people.sizeOfAnd(survey.moment().activeOutsiders()) == people.size();
+  }
+
   @Override
   public Stream<Finding> find(Survey survey) {
     Rights staffs = Rights.of(Right.GOVERN, Right.SHARE, Right.DELETE);
+    Map<Subject, Boolean> fromOutside = new HashMap<>();
     return survey.grants().filter(grant -> grant.period().holdsAt(survey.now())).flatMap(grant -> {
       Rights given = survey.structure().roles().get(grant.role()).rights();
-      if (given.intersect(staffs).isEmpty()) {
+      if (given.intersect(staffs).isEmpty() || !fromOutside.computeIfAbsent(grant.subject(), subject -> isFromOutside(survey, subject))) {
         return Stream.empty();
       }
-      PersonSet people = survey.people(grant.subject());
-      PersonSet outsiders = people.and(survey.moment().activeOutsiders());
-      if (outsiders.isEmpty() || outsiders.size() < people.size()) {
-        return Stream.empty();
-      }
+      PersonSet outsiders = survey.people(grant.subject());
       List<Fix> fixes = new ArrayList<>();
       Role less = survey.most(given.minus(staffs));
       Change remove = new AccessChange.RemoveGrant(grant.place(), grant.id());

@@ -37,12 +37,14 @@ final class OwnerInactive implements Rule {
 
   @Override
   public Stream<Finding> find(Survey survey) {
-    return survey.whileSame(code(), Set.of(Touched.Kind.PLACES, Touched.Kind.PEOPLE), () -> look(survey)).stream();
+    // Asked for each time, so that it is kept for the next.
+    List<Place> owned = survey.ownedBy("owned by the inactive", person -> !person.active());
+    return survey.whileSame(code(), Set.of(Touched.Kind.PLACES, Touched.Kind.PEOPLE), () -> look(survey, owned)).stream();
   }
 
-  private List<Finding> look(Survey survey) {
+  private List<Finding> look(Survey survey, List<Place> all) {
     Map<String, List<Place>> byOwner = new TreeMap<>();
-    survey.ownedBy("owned by the inactive", person -> !person.active()).stream().sorted(Comparator.comparing(Place::id)).forEach(place -> byOwner.computeIfAbsent(place.owner(), any -> new ArrayList<>()).add(place));
+    all.stream().sorted(Comparator.comparing(Place::id)).forEach(place -> byOwner.computeIfAbsent(place.owner(), any -> new ArrayList<>()).add(place));
     return byOwner.entrySet().stream().map(each -> {
       List<Place> owned = each.getValue();
       long hidden = owned.stream().filter(place -> place.conditions().isPrivate()).count();

@@ -42,7 +42,7 @@ final class SingleKeeper implements Rule {
   @Override
   public Stream<Finding> find(Survey survey) {
     Snapshot snapshot = survey.snapshot();
-    return survey.structure().places().values().stream().filter(place -> place.kind() == PlaceKind.LIBRARY).sorted(Comparator.comparing(Place::id)).flatMap(place -> {
+    return snapshot.childrenInNoOrder(snapshot.placeNumber(survey.structure().repository().orElseThrow().id())).stream().map(snapshot::place).filter(place -> place.kind() == PlaceKind.LIBRARY).sorted(Comparator.comparing(Place::id)).flatMap(place -> {
       PersonSet keepers = survey.moment().holdersOf(Right.GOVERN, snapshot.placeNumber(place.id())).and(survey.moment().activeStaff());
       if (keepers.size() != 1) {
         return Stream.empty();

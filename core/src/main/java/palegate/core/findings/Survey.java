@@ -12,6 +12,8 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
+import java.util.function.BiFunction;
+import java.util.function.BiPredicate;
 import java.util.function.Function;
 import java.util.function.Predicate;
 import java.util.function.Supplier;
@@ -83,6 +85,25 @@ public final class Survey {
     return (List<T>) kept.get(name);
   }
 
+  /** What was kept if it holds still, by what has been touched since; made anew otherwise. It must not hold on to the state. */
+  @SuppressWarnings("unchecked")
+  <T> T whileHolds(String name, BiPredicate<T, Touched> holds, Supplier<T> make) {
+    if (!kept.containsKey(name)) {
+      T known = touched == null || !before.containsKey(name) ? null : ((List<T>) before.get(name)).get(0);
+      kept.put(name, List.of(known != null && holds.test(known, touched) ? known : make.get()));
+    }
+    return ((List<T>) kept.get(name)).get(0);
+  }
+
+  /** The same, made from what was kept where that does not hold: the maker is given it, or null. */
+  @SuppressWarnings("unchecked")
+  <T> T from(String name, BiFunction<T, Touched, T> make) {
+    if (!kept.containsKey(name)) {
+      kept.put(name, List.of(make.apply(touched == null || !before.containsKey(name) ? null : ((List<T>) before.get(name)).get(0), touched)));
+    }
+    return ((List<T>) kept.get(name)).get(0);
+  }
+
   /** The places whose owners some people are, in no order. */
   List<Place> ownedBy(String name, Predicate<Person> some) {
     return ofPlaces(name, Set.of(Touched.Kind.PEOPLE), place -> place.owner() != null && some.test(structure().people().get(place.owner())));
@@ -98,7 +119,7 @@ public final class Survey {
   private List<Place> ofPlaces(String name, Set<Touched.Kind> other, Predicate<Place> isSo) {
     if (!kept.containsKey(name)) {
       List<Place> known = touched == null || !touched.leaves(other) ? null : (List<Place>) before.get(name);
-      kept.put(name, known == null ? structure().places().values().stream().filter(isSo).toList()
+      kept.put(name, known != null && touched.changed().isEmpty() ? known : known == null ? structure().places().values().stream().filter(isSo).toList()
           : Stream.concat(known.stream().filter(place -> !touched.changed().contains(place.id())), touched.changed().stream().map(structure().places()::get).filter(place -> place != null && isSo.test(place))).toList());
     }
     return (List<Place>) kept.get(name);

@@ -19,20 +19,25 @@ import palegate.core.people.Membership;
 import palegate.core.people.Person;
 import palegate.core.people.Subject;
 import palegate.core.places.Place;
+import palegate.core.questions.WallCoverage;
 import palegate.core.snapshot.Snapshot;
 import palegate.core.structure.Parts;
 import palegate.core.structure.Structure;
 import palegate.core.structure.StructureDifference;
+import palegate.core.types.DocumentType;
+import palegate.core.walls.Barrier;
+import palegate.core.walls.Wall;
 
 /**
  * Where a change may have altered what rules that look place by place find there: at the places that are others now or at which other entries
- * stand, at those whose entries name a group with other people in it, and above and below all of these. Roles, types, walls, units and whoever
- * comes, goes or changes sides count everywhere.
+ * stand, at those whose entries name a group with other people in it, and above and below all of these; and at what walls cover, or types are
+ * guarded, that name such a group. Roles, types, walls, units and whoever comes, goes or changes sides count everywhere.
  */
 final class Touched {
   /** A kind of part, as far as a rule's findings may hang on it. */
   enum Kind { UNITS, PEOPLE, GROUPS, ROLES, TYPES, PLACES, ENTRIES, WALLS }
 
+  private final Structure before;
   private final Snapshot after;
   private final boolean everywhere;
   private final Set<Kind> kinds;
@@ -40,7 +45,8 @@ final class Touched {
   private final BitSet below = new BitSet();
   private final Set<String> above = new HashSet<>();
 
-  private Touched(Snapshot after, boolean everywhere, Set<Kind> kinds, Set<String> changed) {
+  private Touched(Structure before, Snapshot after, boolean everywhere, Set<Kind> kinds, Set<String> changed) {
+    this.before = before;
     this.after = after;
     this.everywhere = everywhere;
     this.kinds = kinds;
@@ -53,8 +59,9 @@ final class Touched {
     Set<Kind> kinds = kinds(difference);
     Set<Subject> groups = difference.groups().isEmpty() ? Set.of() : groupsAround(difference);
     boolean everywhere = kinds.contains(Kind.UNITS) || kinds.contains(Kind.ROLES) || kinds.contains(Kind.TYPES) || kinds.contains(Kind.WALLS)
-        || difference.people().stream().anyMatch(id -> countsAsAnother(before.people().get(id), after.structure().people().get(id))) || namedBesideEntries(after.structure(), groups);
-    Touched touched = new Touched(after, everywhere, kinds, difference.places());
+        || difference.people().stream().anyMatch(id -> countsAsAnother(before.people().get(id), after.structure().people().get(id)))
+        || !difference.places().isEmpty() && namedBesideEntries(after.structure(), groups) || isConfined(after.structure(), groups);
+    Touched touched = new Touched(before, after, everywhere, kinds, difference.places());
     if (!everywhere) {
       Set<String> places = new HashSet<>(difference.places());
       Stream.of(before, after.structure()).forEach(structure -> {
@@ -68,6 +75,7 @@ final class Touched {
       });
       // Those above come first: what stands below them is not gone through again for each.
       places.stream().sorted(Comparator.comparing(after::placeNumber)).forEach(place -> touched.add(place, before));
+      touched.addGuardedBy(groups);
     }
     return touched;
   }
@@ -121,8 +129,32 @@ final class Touched {
   }
 
   private static boolean namedBesideEntries(Structure structure, Set<Subject> groups) {
-    return !groups.isEmpty() && (structure.walls().values().stream().anyMatch(wall -> wall.barrier().subjects().stream().anyMatch(groups::contains) || wall.exceptions().stream().anyMatch(one -> groups.contains(one.subject())))
-        || structure.types().values().stream().anyMatch(type -> type.clearances().stream().anyMatch(one -> groups.contains(one.subject()))));
+    return !groups.isEmpty() && (structure.walls().values().stream().anyMatch(wall -> names(wall, groups)) || structure.types().values().stream().anyMatch(type -> clears(type, groups)));
+  }
+
+  private static boolean names(Wall wall, Set<Subject> groups) {
+    return wall.barrier().subjects().stream().anyMatch(groups::contains) || wall.exceptions().stream().anyMatch(one -> groups.contains(one.subject()));
+  }
+
+  private static boolean clears(DocumentType type, Set<Subject> groups) {
+    return type.clearances().stream().anyMatch(one -> groups.contains(one.subject()));
+  }
+
+  /** A confinement bars from everything else. */
+  private static boolean isConfined(Structure structure, Set<Subject> groups) {
+    return !groups.isEmpty() && structure.walls().values().stream().anyMatch(wall -> wall.barrier() instanceof Barrier.Confine && names(wall, groups));
+  }
+
+  /** What the walls cover that name one of the groups, and the documents of the types that clear one. O(places covered × depth). */
+  private void addGuardedBy(Set<Subject> groups) {
+    if (groups.isEmpty()) {
+      return;
+    }
+    BitSet guarded = new BitSet();
+    after.structure().walls().values().stream().filter(wall -> names(wall, groups)).flatMap(wall -> wall.barrier().scopes().stream()).forEach(scope -> guarded.or(WallCoverage.covered(after, scope)));
+    after.structure().types().values().stream().filter(type -> clears(type, groups)).forEach(type -> after.documentsOf(type.id()).forEach(guarded::set));
+    guarded.stream().forEach(number -> addAbove(after.place(number).id(), after.structure().places()));
+    below.or(guarded);
   }
 
   private void add(String place, Structure before) {
@@ -143,6 +175,16 @@ final class Touched {
   /** Whether none of some kinds of parts is another. */
   boolean leaves(Set<Kind> some) {
     return some.stream().noneMatch(kinds::contains);
+  }
+
+  /** Whether something else may be found at any place at all. */
+  boolean everywhere() {
+    return everywhere;
+  }
+
+  /** The structure of the state before. */
+  Structure before() {
+    return before;
   }
 
   /** The places that came, went or became others themselves, by id. */

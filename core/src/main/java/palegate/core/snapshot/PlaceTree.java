@@ -8,6 +8,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import palegate.core.collections.IdIndex;
 import palegate.core.collections.Preorder;
@@ -258,6 +259,12 @@ final class PlaceTree {
   /** From the repository down to the place itself. */
   List<Integer> path(int place) {
     return Arrays.stream(way(place)).boxed().toList();
+  }
+
+  /** The names from the repository's children down, joined by " / "; the repository's own for itself. */
+  String pathText(int place) {
+    List<Integer> path = path(place);
+    return path.size() == 1 ? place(place).name() : path.stream().skip(1).map(at -> place(at).name()).collect(Collectors.joining(" / "));
   }
 
   /** How many places below this one stand alone. O(1) once it has been asked. */

@@ -7,7 +7,6 @@ import java.util.Collections;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Set;
-import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import palegate.core.access.Entry;
 import palegate.core.access.Grant;
@@ -319,11 +318,7 @@ public final class Snapshot {
 
   /** The names from the repository's children down, joined by " / "; the repository's own for itself. */
   public String pathText(int place) {
-    List<Integer> path = path(place);
-    if (path.size() == 1) {
-      return tree.place(place).name();
-    }
-    return path.stream().skip(1).map(at -> tree.place(at).name()).collect(Collectors.joining(" / "));
+    return tree.pathText(place);
   }
 
   // --- what stands where ----------------------------------------------------------------------------

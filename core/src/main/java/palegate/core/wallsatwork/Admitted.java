@@ -49,8 +49,12 @@ public record Admitted(Person person, String side, boolean excepted, int documen
     return people;
   }
 
-  /** The documents behind {@link #documents} of somebody, on whichever side they are; none of somebody who is not let in. O(admitted + covered places). */
-  public static BitSet reached(StandingWall standing, String person) {
+  /**
+   * The documents behind {@link #documents} of somebody; none of somebody who is not let in. O(admitted + covered places).
+   *
+   * @param side of those on several sides, which is meant; null for a wall of one scope, or whoever is let in by an exception alone
+   */
+  public static BitSet reached(StandingWall standing, String person, String side) {
     SnapshotAt moment = standing.with();
     Snapshot snapshot = moment.snapshot();
     int number = snapshot.personNumber(person);
@@ -62,9 +66,9 @@ public record Admitted(Person person, String side, boolean excepted, int documen
     if (wall.barrier() instanceof Barrier.Seal seal && moment.matchingAny(seal.subjects()).contains(number)) {
       reached.or(WallCoverage.covered(snapshot, seal.scope()));
     } else if (wall.barrier() instanceof Barrier.Sides sides) {
-      sides.sides().stream().filter(side -> moment.matchingAny(side.subjects()).contains(number)).forEach(side -> reached.or(WallCoverage.covered(snapshot, side.scope())));
+      sides.sides().stream().filter(one -> one.name().equals(side) && moment.matchingAny(one.subjects()).contains(number)).forEach(one -> reached.or(WallCoverage.covered(snapshot, one.scope())));
     }
-    if (reached.isEmpty() && wall.exceptions().stream().filter(one -> one.currentAt(moment.instant())).anyMatch(one -> moment.matchingAny(List.of(one.subject())).contains(number))) {
+    if (reached.isEmpty() && side == null && wall.exceptions().stream().filter(one -> one.currentAt(moment.instant())).anyMatch(one -> moment.matchingAny(List.of(one.subject())).contains(number))) {
       wall.barrier().scopes().forEach(scope -> reached.or(WallCoverage.covered(snapshot, scope)));
     }
     int[] rights = moment.rightsInEveryClass(number);

@@ -3,6 +3,7 @@ package palegate.core.wallsatwork;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
@@ -35,6 +36,16 @@ final class CaseNumbers {
   static boolean says(String text, String number) {
     for (Matcher matcher = NUMBER.matcher(text); matcher.find();) {
       if (LabelsInUse.plain(matcher.group()).equals(number)) {
+        return true;
+      }
+    }
+    return false;
+  }
+
+  /** Whether it gives any of some numbers so. */
+  static boolean saysAny(String text, Set<String> numbers) {
+    for (Matcher matcher = NUMBER.matcher(text); matcher.find();) {
+      if (numbers.contains(LabelsInUse.plain(matcher.group()))) {
         return true;
       }
     }

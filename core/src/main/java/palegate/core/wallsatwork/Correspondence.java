@@ -5,6 +5,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import palegate.core.snapshot.Snapshot;
@@ -25,9 +26,11 @@ public final class Correspondence {
   private static final int LETTERS_AT_LEAST = 10;
 
   private final List<Thread> threads;
+  private final Set<String> subjects;
 
-  private Correspondence(List<Thread> threads) {
+  private Correspondence(List<Thread> threads, Set<String> subjects) {
     this.threads = threads;
+    this.subjects = subjects;
   }
 
   /** O(letters in names of documents). */
@@ -51,7 +54,7 @@ public final class Correspondence {
         }
       });
     }
-    return new Correspondence(bySubject.values().stream().filter(documents -> documents.size() > 1 && documents.size() <= OF_ONE_SUBJECT_AT_MOST).map(documents -> new Thread(documents.stream().sorted().toList())).toList());
+    return new Correspondence(bySubject.values().stream().filter(documents -> documents.size() > 1 && documents.size() <= OF_ONE_SUBJECT_AT_MOST).map(documents -> new Thread(documents.stream().sorted().toList())).toList(), Set.copyOf(bySubject.keySet()));
   }
 
   /** One more than there may be says that there are too many; no thread becomes longer. */
@@ -63,6 +66,11 @@ public final class Correspondence {
 
   List<Thread> threads() {
     return threads;
+  }
+
+  /** Of every letter that answers another, whether or not that one is there: letters and digits alone, in small letters. */
+  Set<String> subjects() {
+    return subjects;
   }
 
   /** A name without what says that it answers another, however often it says so. */

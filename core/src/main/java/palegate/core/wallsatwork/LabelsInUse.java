@@ -1,8 +1,8 @@
 package palegate.core.wallsatwork;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashMap;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -30,10 +30,10 @@ public final class LabelsInUse {
 
   /** O(labels of places). */
   public static LabelsInUse of(Snapshot snapshot) {
-    Map<String, Map<String, Value>> byKey = new LinkedHashMap<>();
+    Map<String, Map<String, Value>> byKey = new HashMap<>();
     snapshot.places().forEach(place -> snapshot.place(place).labels().forEach((key, text) -> byKey.computeIfAbsent(key, any -> new HashMap<>())
         .computeIfAbsent(text, any -> new Value(key, text, plain(text), new ArrayList<>())).places().add(place)));
-    return new LabelsInUse(byKey.values().stream().flatMap(each -> each.values().stream()).toList());
+    return new LabelsInUse(byKey.values().stream().flatMap(each -> each.values().stream()).sorted(Comparator.comparing(Value::key).thenComparing(Value::text)).toList());
   }
 
   List<Value> values() {

@@ -8,7 +8,6 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.OptionalInt;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.TreeSet;
@@ -75,6 +74,11 @@ public final class WallGaps {
     }
     List<WallGaps> each = sides(wall).stream().map(side -> new WallGaps(snapshot, wall, side, null)).toList();
     return Stream.concat(each.stream().flatMap(WallGaps::numbersToSearch), each.stream().flatMap(WallGaps::namesToSearch)).distinct().toList();
+  }
+
+  /** In which something may be missing. */
+  static Stream<Scope> scopes(Wall wall) {
+    return sides(wall).stream().map(Barrier.Side::scope);
   }
 
   /** A number without letters may be a sum, a date, anything. */
@@ -145,9 +149,14 @@ public final class WallGaps {
   }
 
   private Map<String, String> numbers() {
+    return numbers(snapshot, side.scope());
+  }
+
+  /** The numbers of a scope's values and of the folders that it names, each with what gives it. */
+  static Map<String, String> numbers(Snapshot snapshot, Scope scope) {
     Map<String, String> numbers = new TreeMap<>();
-    side.scope().labels().values().forEach(values -> values.forEach(value -> CaseNumbers.in(value).forEach(number -> numbers.putIfAbsent(number, value))));
-    side.scope().places().stream().map(snapshot::placeNumber).filter(place -> place >= 0).forEach(place -> CaseNumbers.in(snapshot.place(place).name()).forEach(number -> numbers.putIfAbsent(number, snapshot.pathText(place))));
+    scope.labels().values().forEach(values -> values.forEach(value -> CaseNumbers.in(value).forEach(number -> numbers.putIfAbsent(number, value))));
+    scope.places().stream().map(snapshot::placeNumber).filter(place -> place >= 0).forEach(place -> CaseNumbers.in(snapshot.place(place).name()).forEach(number -> numbers.putIfAbsent(number, snapshot.pathText(place))));
     return numbers;
   }
 
@@ -164,7 +173,7 @@ public final class WallGaps {
   private Map<String, String> names() {
     Map<String, String> names = new LinkedHashMap<>();
     side.scope().labels().forEach((key, values) -> values.forEach(value -> takeName(value, key + ": " + value, names)));
-    covered.stream().filter(place -> !snapshot.isDocument(place) && snapshot.depth(place) > 1 && (snapshot.parent(place) < 0 || !covered.get(snapshot.parent(place))))
+    covered.stream().filter(place -> !snapshot.isDocument(place) && snapshot.depth(place) > 1 && (snapshot.parent(place) < 0 || !covered.get(snapshot.parent(place)))).boxed().sorted(snapshot.inTreeOrder())
         .forEach(place -> takeName(snapshot.place(place).name(), snapshot.place(place).name(), names));
     return names;
   }
@@ -179,12 +188,17 @@ public final class WallGaps {
   private void byCopies() {
     for (List<String> same : clues.content().copies()) {
       int[] known = known(same);
-      OptionalInt inside = IntStream.of(known).filter(covered::get).findFirst();
+      Optional<Integer> inside = firstInside(IntStream.of(known));
       if (inside.isPresent() && known.length <= COPIES_AT_MOST) {
         IntStream.of(known).filter(place -> !covered.get(place))
-            .forEach(place -> add(place, WallGap.Kind.SAME_CONTENT, WallGap.Confidence.NEARLY_SURE, snapshot.place(place).name(), snapshot.pathText(inside.getAsInt())));
+            .forEach(place -> add(place, WallGap.Kind.SAME_CONTENT, WallGap.Confidence.NEARLY_SURE, snapshot.place(place).name(), snapshot.pathText(inside.get())));
       }
     }
+  }
+
+  /** In tree order: how the state came to be, and with it which number a place has, must not decide what is said. */
+  private Optional<Integer> firstInside(IntStream places) {
+    return places.filter(covered::get).boxed().min(snapshot.inTreeOrder());
   }
 
   /** Those of some documents that there are in this state. */
@@ -194,7 +208,7 @@ public final class WallGaps {
 
   private void byCorrespondence() {
     for (Correspondence.Thread thread : clues.correspondence().threads()) {
-      Optional<Integer> inside = thread.documents().stream().filter(covered::get).findFirst();
+      Optional<Integer> inside = firstInside(thread.documents().stream().mapToInt(Integer::intValue));
       inside.ifPresent(like -> thread.documents().stream().filter(place -> !covered.get(place))
           .forEach(place -> add(place, WallGap.Kind.SAME_CORRESPONDENCE, WallGap.Confidence.LIKELY, snapshot.place(place).name(), snapshot.pathText(like))));
     }
@@ -204,6 +218,9 @@ public final class WallGaps {
   private void byTexts() {
     Map<SearchTerm, List<ContentEvidence.Mention>> byTerm = new LinkedHashMap<>();
     clues.content().mentions().stream().filter(mention -> isOutside(snapshot.placeNumber(mention.document()))).forEach(mention -> byTerm.computeIfAbsent(mention.term(), any -> new ArrayList<>()).add(mention));
+    if (byTerm.isEmpty()) {
+      return;
+    }
     Stream.concat(numbersToSearch(), namesToSearch()).forEach(term -> {
       List<ContentEvidence.Mention> mentions = byTerm.getOrDefault(term, List.of());
       boolean number = term.kind() == SearchTerm.Kind.NUMBER;
@@ -261,7 +278,7 @@ public final class WallGaps {
   }
 
   /** Whether two neighbours are swapped, in values with a number of three digits at least: another digit is another case. */
-  private static boolean oneSlip(String one, String other) {
+  static boolean oneSlip(String one, String other) {
     if (one.length() != other.length()) {
       return false;
     }

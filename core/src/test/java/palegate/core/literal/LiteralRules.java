@@ -175,7 +175,7 @@ public final class LiteralRules {
     return (from == null || t.compareTo(from) >= 0) && (until == null || t.compareTo(until) < 0);
   }
 
-  static boolean matches(Structure structure, Person person, Subject subject, Instant t) {
+  public static boolean matches(Structure structure, Person person, Subject subject, Instant t) {
     if (subject instanceof Subject.OfPerson one) {
       return one.id().equals(person.id());
     }

@@ -6,7 +6,7 @@ import { faultsOf, type FaultLine } from '@/api/problem'
 import FaultList from '@/common/FaultList.vue'
 import MenuButton from '@/common/MenuButton.vue'
 import { useNotices } from '@/common/useNotices'
-import { counted, day, lastDay, moment } from '@/common/words'
+import { counted, day, lastDay, moment, number } from '@/common/words'
 import PagedList from '@/lists/PagedList.vue'
 import type { Part } from '@/lists/part'
 import PersonPicker from '@/people/PersonPicker.vue'
@@ -23,6 +23,9 @@ const round = computed(() => query.data.value)
 const outcome = ref<string>()
 const faults = ref<FaultLine[]>([])
 const left = ref<Schemas['Undone'][]>([])
+const besides = ref<Schemas['Undone'][]>([])
+/** So many are written out; of more it is said how many. */
+const LISTED = 50
 const closing = ref(false)
 const note = ref('')
 /** What was shown when closing was begun: what is signed off is that, or nothing. */
@@ -53,6 +56,7 @@ async function carryOut(reviewer?: { person: string; name: string }) {
   await act(async () => {
     const found = await answer(api.GET('/api/rounds/{id}/changes', { params: { path: { id: props.id }, query: reviewer === undefined ? {} : { reviewer: reviewer.person } } }))
     left.value = found.left
+    besides.value = found.besides
     if (found.changes.length > 0) {
       if (reviewer !== undefined) await answer(api.POST('/api/drafts', { body: { name: `${round.value?.name ?? ''}: ${reviewer.name}`.slice(0, 200) } }))
       await draft(found.changes)
@@ -118,8 +122,16 @@ const toDo = computed(() => round.value?.outcomes.find((one) => one.outcome === 
       <span>{{ counted(toDo, 'decision') }} to carry out.</span> <v-btn size="small" class="is-main" :loading="busy" @click="carryOut()">Put them into the draft</v-btn>
     </div>
     <ul v-if="left.length > 0" class="left" aria-label="Not carried out">
-      <li v-for="one in left" :key="one.number">{{ one.sentence }} {{ one.why }}</li>
+      <li v-for="one in left.slice(0, LISTED)" :key="one.number">{{ one.sentence }} {{ one.why }}</li>
+      <li v-if="left.length > LISTED" class="quiet">and {{ number(left.length - LISTED) }} more, all among the items that are to do</li>
     </ul>
+    <template v-if="besides.length > 0">
+      <p class="caution">{{ counted(besides.length, 'item') }} would not be as decided:</p>
+      <ul class="left" aria-label="Not as decided">
+        <li v-for="one in besides.slice(0, LISTED)" :key="one.number">{{ one.sentence }} {{ one.why }}</li>
+        <li v-if="besides.length > LISTED" class="quiet">and {{ number(besides.length - LISTED) }} more</li>
+      </ul>
+    </template>
     <FaultList :faults="[...faults, ...draftFaults]" />
     <table class="reviewers">
       <caption class="quiet">Reviewers</caption>

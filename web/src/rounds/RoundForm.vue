@@ -83,7 +83,7 @@ async function begin() {
       <div class="half"><PlacePicker v-model="place" label="At and below, or everywhere" /></div>
       <v-checkbox v-model="outsidersOnly" label="Only what concerns outsiders" />
     </div>
-    <p v-if="everywhere && place !== undefined" class="quiet">The place narrows grants and overseers; the rest is asked about as a whole.</p>
+    <p v-if="everywhere && place !== undefined" class="quiet">The place narrows what stands at places; the rest is asked about as a whole.</p>
     <fieldset>
       <legend>Who is asked</legend>
       <v-radio-group v-model="rule" hide-details aria-label="Who is asked">

@@ -21,10 +21,10 @@ const rounds = computed(() => query.data.value?.rounds ?? [])
 const older = computed(() => query.data.value?.older ?? 0)
 const fetchRows = inPage(() => rounds.value, (round) => `${round.name} ${round.madeBy}`, { name: (round) => round.name, due: (round) => round.due })
 const COLUMNS = [
-  { title: 'Round', width: 'minmax(80px, 1.4fr)', sort: 'name' },
+  { title: 'Round', width: 'minmax(120px, 1.4fr)', sort: 'name' },
   { title: 'Due', width: '84px', sort: 'due' },
   { title: 'Decided', width: '76px' },
-  { title: 'State', width: '112px' },
+  { title: 'State', width: '104px' },
 ]
 function state(round: (typeof rounds.value)[number]): string {
   if (!round.open) return 'closed'
@@ -38,7 +38,7 @@ async function begun(round: number) {
 </script>
 
 <template>
-  <TwoSides list="Rounds" chosen="The round" width="430px">
+  <TwoSides list="Rounds" chosen="The round" width="500px">
     <template #head>
       <h1>Rounds</h1>
       <div id="find-here" class="find-here"></div>

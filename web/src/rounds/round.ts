@@ -2,6 +2,7 @@ import type { Schemas } from '@/api/client'
 
 export const KINDS: { kind: Schemas['OfKind']['kind']; title: string }[] = [
   { kind: 'GRANT', title: 'Grants at places' },
+  { kind: 'ACCESS', title: 'What people have at places' },
   { kind: 'MEMBERSHIP', title: 'Memberships of groups' },
   { kind: 'OVERSIGHT', title: 'Overseers' },
   { kind: 'CLEARANCE', title: 'Clearances for guarded types' },
@@ -10,7 +11,7 @@ export const KINDS: { kind: Schemas['OfKind']['kind']; title: string }[] = [
 ]
 
 /** What stands at places; everything else takes the duty over the whole repository. */
-export const AT_PLACES: string[] = ['GRANT', 'OVERSIGHT']
+export const AT_PLACES: string[] = ['GRANT', 'OVERSIGHT', 'ACCESS']
 
 export const DECISIONS: { decision: NonNullable<Schemas['MyItem']['decision']>; title: string; key: string }[] = [
   { decision: 'KEEP', title: 'Keep', key: '1' },

@@ -3,7 +3,6 @@ package palegate.core.rounds;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Map;
 import java.util.Objects;
 import java.util.function.UnaryOperator;
 import palegate.core.access.Grant;
@@ -19,6 +18,7 @@ import palegate.core.duties.DutyAssignment;
 import palegate.core.people.Group;
 import palegate.core.people.Membership;
 import palegate.core.people.Period;
+import palegate.core.snapshot.SnapshotAt;
 import palegate.core.structure.Structure;
 import palegate.core.types.Clearance;
 import palegate.core.types.DocumentType;
@@ -36,9 +36,13 @@ public final class DecidedChange {
 
   private DecidedChange() {}
 
-  /** The changes that take it away; none if it is not there any more. */
-  public static List<Change> removing(Structure structure, ReviewItem item) {
-    return of(structure, item, null, any -> "");
+  /**
+   * The changes that take it away; none if it is not there any more.
+   *
+   * @param newId gives what is put in its place an id, from a prefix: what somebody has through others is withheld from them
+   */
+  public static List<Change> removing(SnapshotAt moment, ReviewItem item, UnaryOperator<String> newId) {
+    return item.kind() == ItemKind.ACCESS ? DecidedAccess.removing(moment, item, newId) : of(moment.snapshot().structure(), item, null, newId);
   }
 
   /**
@@ -46,13 +50,14 @@ public final class DecidedChange {
    *
    * @param newId gives what is put in its place an id, from a prefix
    */
-  public static List<Change> changing(Structure structure, ReviewItem item, Instead instead, UnaryOperator<String> newId) {
-    return of(structure, item, Objects.requireNonNull(instead), newId);
+  public static List<Change> changing(SnapshotAt moment, ReviewItem item, Instead instead, UnaryOperator<String> newId) {
+    Objects.requireNonNull(instead);
+    return item.kind() == ItemKind.ACCESS ? DecidedAccess.changing(moment, item, instead, newId) : of(moment.snapshot().structure(), item, instead, newId);
   }
 
   /** Whether the decision to change can name another role for it. */
   public static boolean takesRole(ItemKind kind) {
-    return kind == ItemKind.GRANT || kind == ItemKind.CLEARANCE;
+    return kind == ItemKind.GRANT || kind == ItemKind.CLEARANCE || kind == ItemKind.ACCESS;
   }
 
   private static List<Change> of(Structure structure, ReviewItem item, Instead instead, UnaryOperator<String> newId) {
@@ -63,6 +68,7 @@ public final class DecidedChange {
       case EXCEPTION -> exception(structure, item, instead);
       case CLEARANCE -> clearance(structure, item, instead);
       case DUTY -> duty(structure, item, instead);
+      case ACCESS -> throw new IllegalArgumentException("asked of the state, not of what is written in it");
     };
   }
 
@@ -140,23 +146,5 @@ public final class DecidedChange {
     }
     return List.of(instead == null ? new DutyChange.RemoveDuty(duty.id())
         : new DutyChange.SetDuty(new DutyAssignment(duty.id(), duty.subject(), duty.duty(), duty.place(), duty.unit(), duty.ceiling(), period(duty.period(), instead))));
-  }
-
-  /** Whether what was decided is so in a state: it is gone, or what stands there now is as it was to be. */
-  public static boolean isCarriedOut(Map<String, ReviewItem> now, ReviewItem item, Decision decision, Instead instead) {
-    ReviewItem standing = now.get(item.key());
-    if (decision == Decision.KEEP) {
-      return true;
-    }
-    if (decision == Decision.REMOVE) {
-      return standing == null;
-    }
-    // Another entry that says the same already does not make it so while the one that was decided on still stands as it was.
-    return decision == Decision.CHANGE && (standing == null || isAs(standing, instead))
-        && now.values().stream().anyMatch(one -> one.kind() == item.kind() && one.container().equals(item.container()) && one.subject().equals(item.subject()) && isAs(one, instead));
-  }
-
-  private static boolean isAs(ReviewItem standing, Instead instead) {
-    return (instead.role() == null || instead.role().equals(standing.role())) && (instead.until() == null || instead.until().equals(standing.period().until()));
   }
 }

@@ -17,7 +17,9 @@ public enum ItemKind {
   /** That somebody is cleared for a guarded type. */
   CLEARANCE("clearance"),
   /** That somebody administers something. */
-  DUTY("duty");
+  DUTY("duty"),
+  /** What a person has at a place, by whatever way. */
+  ACCESS("access");
 
   private final String words;
 
@@ -27,6 +29,11 @@ public enum ItemKind {
 
   public String words() {
     return words;
+  }
+
+  /** Whether it stands at a place; everything else is of the whole repository. */
+  public boolean atPlaces() {
+    return this == GRANT || this == OVERSIGHT || this == ACCESS;
   }
 
   public String word() {

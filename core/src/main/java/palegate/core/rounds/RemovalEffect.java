@@ -27,8 +27,8 @@ public record RemovalEffect(int people, int documents, List<String> still, boole
   /** By rehearsal. */
   public static RemovalEffect of(SnapshotAt moment, ReviewItem item) {
     Snapshot snapshot = moment.snapshot();
-    List<Change> removal = DecidedChange.removing(snapshot.structure(), item);
-    if (removal.isEmpty()) {
+    List<Change> removal = DecidedChange.removing(moment, item, prefix -> prefix + "-removed");
+    if (removal.isEmpty() && (item.kind() != ItemKind.ACCESS || new AccessItems(moment).find(item).isEmpty())) {
       return new RemovalEffect(0, 0, List.of(), true);
     }
     SnapshotAt after = snapshot.next(DraftApplication.of(snapshot, removal, moment.instant()).difference()).at(moment.instant());
@@ -48,6 +48,9 @@ public record RemovalEffect(int people, int documents, List<String> still, boole
       if (entry instanceof Grant && entry.period().holdsAt(after.instant()) && entry.touches(snapshot.place(place).type()) && after.matches(person, entry.subject())) {
         through.add(entry.subject() instanceof Subject.OfPerson ? "another entry by name" : SubjectNames.of(entry.subject(), snapshot.structure()));
       }
+    }
+    if (new AccessItems(after).isOverseen(place, person)) {
+      through.add("oversight");
     }
     return List.copyOf(through);
   }

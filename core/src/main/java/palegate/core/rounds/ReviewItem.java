@@ -24,7 +24,7 @@ public record ReviewItem(String key, ItemKind kind, Subject subject, String subj
 
   /** The place at which it stands, if it stands at one. */
   public String place() {
-    return kind == ItemKind.GRANT || kind == ItemKind.OVERSIGHT ? container : null;
+    return kind.atPlaces() ? container : null;
   }
 
   /** Of what it is: another one says that something has changed since. How many people it concerns is not of it. */

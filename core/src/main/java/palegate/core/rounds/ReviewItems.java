@@ -4,7 +4,6 @@ import java.time.ZoneOffset;
 import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
 import java.util.Comparator;
-import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -34,7 +33,9 @@ import palegate.core.walls.Wall;
 /** Finds what a round asks about. What has ended is not asked about; what is to come is. O(entries and memberships in scope). */
 public final class ReviewItems {
   private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("d MMM uuuu", Locale.UK).withZone(ZoneOffset.UTC);
-  private static final Set<ItemKind> ALL = Set.of(ItemKind.values());
+  private static final String MEMBERSHIP = "membership:";
+  /** Of what people have at places there can be as many as people times places: beyond this it is not counted on. */
+  private static final int ACCESS_AT_MOST = 50_000;
 
   private final SnapshotAt moment;
   private final Snapshot snapshot;
@@ -59,18 +60,11 @@ public final class ReviewItems {
         .sorted(Comparator.comparing(ReviewItem::kind).thenComparing(ReviewItem::containerName).thenComparing(ReviewItem::subjectName).thenComparing(ReviewItem::key)).toList();
   }
 
-  /** Everything that could be asked about in a state, by its key: to see what has become of what was asked. */
-  public static Map<String, ReviewItem> byKey(SnapshotAt moment) {
-    Map<String, ReviewItem> byKey = new HashMap<>();
-    of(moment, new ReviewScope(ALL, null, Set.of(), false)).forEach(item -> byKey.put(item.key(), item));
-    return byKey;
-  }
-
   private void find() {
     if (scope.kinds().contains(ItemKind.MEMBERSHIP)) {
       structure.groups().values().stream().filter(group -> scope.groups().isEmpty() || scope.groups().contains(group.id())).forEach(group -> group.members().forEach(member -> membership(group, member)));
     }
-    if (scope.kinds().contains(ItemKind.GRANT) || scope.kinds().contains(ItemKind.OVERSIGHT)) {
+    if (scope.kinds().stream().anyMatch(ItemKind::atPlaces)) {
       atPlaces();
     }
     if (scope.kinds().contains(ItemKind.EXCEPTION)) {
@@ -89,6 +83,9 @@ public final class ReviewItems {
     if (top < 0) {
       return;
     }
+    if (scope.kinds().contains(ItemKind.ACCESS)) {
+      items.addAll(new AccessItems(moment).below(top, scope.outsidersOnly() ? moment.activeOutsiders() : moment.active(), ACCESS_AT_MOST));
+    }
     snapshot.inDisplayOrder(top).forEach(place -> {
       for (Entry entry : snapshot.ownEntries(place)) {
         if (scope.kinds().contains(ItemKind.GRANT) && entry instanceof Grant grant) {
@@ -104,8 +101,12 @@ public final class ReviewItems {
   private void membership(Group group, Membership membership) {
     boolean person = membership.member() instanceof Membership.PersonMember;
     Subject subject = person ? new Subject.OfPerson(membership.member().id()) : new Subject.OfGroup(membership.member().id());
-    add(ItemKind.MEMBERSHIP, "membership:" + group.id() + ":" + subject.kind() + ":" + subject.id() + from(membership.period()), subject, group.id(), group.name(), null, membership.period(),
+    add(ItemKind.MEMBERSHIP, membershipKey(group.id(), membership), subject, group.id(), group.name(), null, membership.period(),
         (person ? "" : "Everybody in ") + SubjectNames.of(subject, structure) + (person ? " is in " : " is also in ") + group.name(), "group:" + group.id(), 0);
+  }
+
+  static String membershipKey(String group, Membership membership) {
+    return MEMBERSHIP + group + ":" + (membership.member() instanceof Membership.PersonMember ? "person:" : "group:") + membership.member().id() + from(membership.period());
   }
 
   private void grant(int place, Grant grant) {

@@ -3,6 +3,7 @@ package palegate.core.rounds;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.ArrayList;
+import java.util.EnumSet;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
@@ -31,6 +32,8 @@ import palegate.core.structure.Structure;
 class ReviewsAgreeWithLiteralRulesTest {
   private static final long FIRST_SEED = 20_261_129L;
   private static final ReviewScope ALL = new ReviewScope(Set.of(ItemKind.values()), null, Set.of(), false);
+  /** What stands written: what people have by it has a test of its own. */
+  private static final ReviewScope WRITTEN = new ReviewScope(EnumSet.complementOf(EnumSet.of(ItemKind.ACCESS)), null, Set.of(), false);
 
   @Test
   void every_entry_membership_and_appointment_that_has_not_ended_is_asked_about_just_once() {
@@ -94,19 +97,19 @@ class ReviewsAgreeWithLiteralRulesTest {
     int carried = 0;
     for (long seed = FIRST_SEED; seed < FIRST_SEED + 150; seed++) {
       Snapshot asked = Snapshot.of(RandomStructures.fromSeed(seed));
-      List<ReviewItem> items = ReviewItems.of(asked.at(RandomStructures.NOW), ALL);
+      List<ReviewItem> items = ReviewItems.of(asked.at(RandomStructures.NOW), WRITTEN);
       // Something else is put in force between the question and the answer.
       Snapshot before = asked.next(DraftApplication.of(asked, RandomDrafts.fromSeed(asked.structure(), seed), RandomStructures.NOW).structure());
       SnapshotAt moment = before.at(RandomStructures.NOW);
-      Map<String, ReviewItem> standing = ReviewItems.byKey(moment);
+      StandingItems standing = StandingItems.in(moment);
       for (ReviewItem item : items) {
-        List<Change> removal = DecidedChange.removing(before.structure(), item);
+        List<Change> removal = DecidedChange.removing(moment, item, prefix -> prefix + "-new");
         RemovalEffect effect = RemovalEffect.of(moment, item);
         assertThat(effect.gone()).as("seed %d, %s", seed, item).isEqualTo(removal.isEmpty());
-        if (!standing.containsKey(item.key())) {
+        if (!standing.has(item)) {
           continue;
         }
-        assertThat(DecidedChange.isCarriedOut(standing, item, Decision.REMOVE, null)).as("seed %d, %s", seed, item).isFalse();
+        assertThat(standing.isCarriedOut(item, Decision.REMOVE, null)).as("seed %d, %s", seed, item).isFalse();
         DraftApplication.Result result = DraftApplication.of(before, removal, RandomStructures.NOW);
         if (!result.refusals().isEmpty()) {
           // The last holder of a duty that has to be held stays.
@@ -114,7 +117,7 @@ class ReviewsAgreeWithLiteralRulesTest {
           continue;
         }
         SnapshotAt after = before.next(result.structure()).at(RandomStructures.NOW);
-        assertThat(DecidedChange.isCarriedOut(ReviewItems.byKey(after), item, Decision.REMOVE, null)).as("seed %d, %s", seed, item).isTrue();
+        assertThat(StandingItems.in(after).isCarriedOut(item, Decision.REMOVE, null)).as("seed %d, %s", seed, item).isTrue();
         RightsDifference.Totals totals = RightsDifference.between(moment, after).totals();
         assertThat(List.of(effect.people(), effect.documents())).as("seed %d, %s", seed, item).containsExactly(totals.peopleLosing(), totals.documents());
         effect.still().forEach(through -> assertThat(after.rights(after.snapshot().personNumber(item.subject().id()), after.snapshot().placeNumber(item.place())).contains(Right.READ)).isTrue());
@@ -131,17 +134,17 @@ class ReviewsAgreeWithLiteralRulesTest {
       Snapshot snapshot = Snapshot.of(RandomStructures.fromSeed(seed));
       SnapshotAt moment = snapshot.at(RandomStructures.NOW);
       Set<String> given = new HashSet<>();
-      for (ReviewItem item : ReviewItems.of(moment, ALL)) {
+      for (ReviewItem item : ReviewItems.of(moment, WRITTEN)) {
         boolean alone = given.add(item.kind() + item.container() + item.subject()) && item.period().from() == null;
         if (!alone || item.subject() instanceof Subject.BuiltIn) {
           continue;
         }
         DecidedChange.Instead instead = new DecidedChange.Instead(null, RandomStructures.NOW.plusSeconds(7_777_777));
-        List<Change> changes = new ArrayList<>(DecidedChange.changing(snapshot.structure(), item, instead, prefix -> prefix + "-new"));
+        List<Change> changes = new ArrayList<>(DecidedChange.changing(moment, item, instead, prefix -> prefix + "-new"));
         DraftApplication.Result result = DraftApplication.of(snapshot, changes, RandomStructures.NOW);
         if (result.refusals().isEmpty()) {
-          Map<String, ReviewItem> after = ReviewItems.byKey(snapshot.next(result.structure()).at(RandomStructures.NOW));
-          assertThat(DecidedChange.isCarriedOut(after, item, Decision.CHANGE, instead)).as("seed %d, %s", seed, item).isTrue();
+          StandingItems after = StandingItems.in(snapshot.next(result.structure()).at(RandomStructures.NOW));
+          assertThat(after.isCarriedOut(item, Decision.CHANGE, instead)).as("seed %d, %s", seed, item).isTrue();
           changed++;
         }
       }
@@ -163,8 +166,8 @@ class ReviewsAgreeWithLiteralRulesTest {
           Grant beside = new Grant("e-beside", given.place(), given.subject(), role, given.types(), given.period(), null);
           DraftApplication.Result result = DraftApplication.of(snapshot, List.of(new AccessChange.AddGrant(beside)), RandomStructures.NOW);
           if (result.refusals().isEmpty()) {
-            Map<String, ReviewItem> now = ReviewItems.byKey(snapshot.next(result.structure()).at(RandomStructures.NOW));
-            assertThat(DecidedChange.isCarriedOut(now, item, Decision.CHANGE, new DecidedChange.Instead(role, null))).as("seed %d, %s", seed, item).isFalse();
+            StandingItems now = StandingItems.in(snapshot.next(result.structure()).at(RandomStructures.NOW));
+            assertThat(now.isCarriedOut(item, Decision.CHANGE, new DecidedChange.Instead(role, null))).as("seed %d, %s", seed, item).isFalse();
             tried++;
           }
         }

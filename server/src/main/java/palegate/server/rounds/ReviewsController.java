@@ -38,6 +38,7 @@ import palegate.core.rounds.ItemKind;
 import palegate.core.rounds.RemovalEffect;
 import palegate.core.rounds.ReturnedRows;
 import palegate.core.rounds.ReviewItem;
+import palegate.core.rounds.StandingItems;
 import palegate.core.structure.Structure;
 import palegate.exports.FileFormat;
 import palegate.exports.ReviewFile;
@@ -113,7 +114,7 @@ class ReviewsController {
   @GetMapping("/{round}/items")
   MyItems items(@PathVariable long round, @RequestParam(defaultValue = "false") boolean openOnly, @ParameterObject PageRequest part, Principal who) {
     MyReviews.Review review = mine.find(round, who.getName());
-    Map<String, ReviewItem> now = rounds.standing(who.getName());
+    StandingItems now = rounds.standing(who.getName());
     List<RoundRecords.Item> found = review.items().stream().filter(item -> (!openOnly || item.decided() == null) && part.takes(item.item().sentence(), item.item().containerName())).toList();
     Map<Integer, String> since = rounds.sinceAndBefore(round, part.of(found), who.getName());
     return new MyItems(line(review), roles(review.structure()), Page.of(found, part.offset(), part.limit(), item -> view(item, review, now, since.get(item.number()))));
@@ -123,10 +124,10 @@ class ReviewsController {
     return structure.roles().values().stream().map(role -> new RoleChoice(role.id(), role.name())).sorted(Comparator.comparing(RoleChoice::name)).toList();
   }
 
-  private static MyItem view(RoundRecords.Item item, MyReviews.Review review, Map<String, ReviewItem> now, String since) {
+  private static MyItem view(RoundRecords.Item item, MyReviews.Review review, StandingItems now, String since) {
     RoundRecords.Decided decided = item.decided();
     return new MyItem(item.number(), item.item().kind(), item.item().sentence(), item.item().containerName(), since, item.item().people(), item.item().outsiders(), item.item().risk(), RemovalEffect.of(review.moment(), item.item()).words(),
-        DecidedChange.takesRole(item.item().kind()), Rounds.isChanged(item, now), decided == null ? null : decided.decision(), decided == null ? null : decided.instead().role(), decided == null ? null : decided.instead().until(), decided == null ? "" : decided.comment());
+        DecidedChange.takesRole(item.item().kind()), now.isChanged(item.item()), decided == null ? null : decided.decision(), decided == null ? null : decided.instead().role(), decided == null ? null : decided.instead().until(), decided == null ? "" : decided.comment());
   }
 
   /** Decides on one item or many; until one hands in, what was decided can be decided otherwise or taken back. */
@@ -210,11 +211,11 @@ class ReviewsController {
     ReturnedRows.Result result = mine.check(review, returned.rows());
     Map<String, RoundRecords.Item> byKey = new HashMap<>();
     review.items().forEach(item -> byKey.put(item.item().key(), item));
-    Map<String, ReviewItem> now = rounds.standing(account);
+    StandingItems now = rounds.standing(account);
     List<ReturnedRows.Answer> fresh = result.answers().stream().filter(answer -> !says(byKey.get(answer.key()).decided(), answer)).toList();
-    Set<ReturnedRows.Answer> changed = fresh.stream().filter(answer -> Rounds.isChanged(byKey.get(answer.key()), now)).collect(Collectors.toCollection(LinkedHashSet::new));
+    Set<ReturnedRows.Answer> changed = fresh.stream().filter(answer -> now.isChanged(byKey.get(answer.key()).item())).collect(Collectors.toCollection(LinkedHashSet::new));
     // What is confirmed is what was shown: another change since then is not confirmed with it.
-    String seen = changed.isEmpty() ? "" : Rounds.digest(changed.stream().map(answer -> answer.key() + "|" + answer.decision() + "|" + (now.containsKey(answer.key()) ? now.get(answer.key()).digest() : "gone")).toList());
+    String seen = changed.isEmpty() ? "" : Rounds.digest(changed.stream().map(answer -> answer.key() + "|" + answer.decision() + "|" + now.find(byKey.get(answer.key()).item()).map(ReviewItem::digest).orElse("gone")).toList());
     List<ReturnedRows.Answer> kept = fresh.stream().filter(answer -> !changed.contains(answer) || seen.equals(confirmed)).toList();
     if (keep && !kept.isEmpty()) {
       String name = rounds.nameOf(account);

@@ -11,7 +11,7 @@ import java.util.Map;
 import java.util.TreeMap;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Component;
-import palegate.core.rounds.ReviewItem;
+import palegate.core.rounds.StandingItems;
 import palegate.core.statements.StatementTable;
 import palegate.core.statements.StatementTable.Column;
 import palegate.core.structure.Structure;
@@ -38,7 +38,7 @@ public class RoundEvidence {
     }
     RoundRecords.Round round = rounds.find(id(number), account);
     Structure structure = rounds.known(account).snapshot().structure();
-    Map<String, ReviewItem> now = rounds.standing(account);
+    StandingItems now = rounds.standing(account);
     List<RoundRecords.Item> items = rounds.items(round, account);
     Map<String, Instant> deliveries = records.deliveries(round.id());
     Map<Integer, String> since = rounds.since(items, account);
@@ -64,7 +64,7 @@ public class RoundEvidence {
     }
   }
 
-  private static List<String> cells(RoundRecords.Item item, Structure structure, Map<String, ReviewItem> now, Map<String, Instant> deliveries, String since) {
+  private static List<String> cells(RoundRecords.Item item, Structure structure, StandingItems now, Map<String, Instant> deliveries, String since) {
     RoundRecords.Decided decided = item.decided();
     List<String> to = new ArrayList<>();
     if (decided != null && decided.instead().role() != null) {

@@ -7,6 +7,7 @@ import java.time.Instant;
 import java.time.ZoneOffset;
 import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
@@ -20,7 +21,6 @@ import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Service;
 import palegate.core.certificates.Certificate;
 import palegate.core.duties.Duty;
-import palegate.core.rounds.DecidedChange;
 import palegate.core.rounds.Decision;
 import palegate.core.rounds.ItemKind;
 import palegate.core.rounds.LastUse;
@@ -28,6 +28,7 @@ import palegate.core.rounds.ReviewItem;
 import palegate.core.rounds.ReviewItems;
 import palegate.core.rounds.ReviewScope;
 import palegate.core.rounds.Reviewers;
+import palegate.core.rounds.StandingItems;
 import palegate.core.snapshot.Snapshot;
 import palegate.core.snapshot.SnapshotAt;
 import palegate.core.structure.Structure;
@@ -87,7 +88,7 @@ class Rounds {
   /** What stands at no place is for whoever runs reviews of the whole repository. */
   boolean mayRun(String account, ReviewScope scope) {
     Asker asker = viewpoints.asker(account);
-    boolean placesOnly = scope.kinds().stream().allMatch(kind -> kind == ItemKind.GRANT || kind == ItemKind.OVERSIGHT);
+    boolean placesOnly = scope.kinds().stream().allMatch(ItemKind::atPlaces);
     return asker.holdsEverywhere(Duty.ROUNDS) || placesOnly && scope.place() != null && asker.holdsAt(Duty.ROUNDS, viewpoints.of(account).snapshot().structure(), scope.place());
   }
 
@@ -146,7 +147,7 @@ class Rounds {
       default -> true;
     };
     return subject && switch (item.kind()) {
-      case GRANT, OVERSIGHT -> known.places().containsKey(item.container());
+      case GRANT, OVERSIGHT, ACCESS -> known.places().containsKey(item.container());
       case MEMBERSHIP -> known.groups().containsKey(item.container());
       case EXCEPTION -> known.walls().containsKey(item.container());
       case CLEARANCE -> known.types().containsKey(item.container());
@@ -177,22 +178,35 @@ class Rounds {
     SnapshotAt moment = snapshot.at(clock.instant());
     List<ReviewItem> items = ReviewItems.of(moment, scope);
     if (items.size() > ITEMS_AT_MOST) {
-      throw Problem.of(HttpStatus.UNPROCESSABLE_CONTENT, "too-many-items", "Too many items", "The round would ask about " + items.size() + " things; at most " + ITEMS_AT_MOST + ". Take a part of the repository.");
+      throw Problem.of(HttpStatus.UNPROCESSABLE_CONTENT, "too-many-items", "Too many items", "The round would ask about more than " + ITEMS_AT_MOST + " things. Take a part of the repository, or what concerns outsiders.");
     }
     Map<String, ItemHistory.Since> since = history.since();
-    Instant last = records.all().stream().filter(round -> round.closed() != null && Objects.equals(round.scope().place(), scope.place())).map(RoundRecords.Round::madeAt).max(Instant::compareTo).orElse(null);
-    Set<String> changed = new HashSet<>();
-    items.forEach(item -> {
-      if (last != null && (!since.containsKey(item.key()) || since.get(item.key()).at().isAfter(last))) {
-        changed.add(item.key());
-      }
-    });
+    StandingItems standing = StandingItems.in(moment);
+    items.stream().filter(item -> item.kind() == ItemKind.ACCESS).forEach(item -> ofWays(standing.ways(item), since).ifPresent(came -> since.put(item.key(), came)));
+    Set<String> changed = records.all().stream().filter(round -> round.closed() != null && Objects.equals(round.scope().place(), scope.place())).max(Comparator.comparing(RoundRecords.Round::madeAt))
+        .map(last -> changedSince(last, items, since)).orElse(Set.of());
     Map<String, String> reviewers = Reviewers.assign(moment, items, rule, named, standIn);
     return new Prepared(ReviewItems.inReadingOrder(items, changed).stream().map(item -> new RoundRecords.Asked(item, reviewers.get(item.key()), words(since.get(item.key()), changed.contains(item.key())), since.containsKey(item.key()) ? since.get(item.key()).change() : null)).toList(), state.change());
   }
 
+  /** Since when somebody has had something by one way or another: the first way that was whole; empty if one of them is not known. */
+  private static Optional<ItemHistory.Since> ofWays(List<List<String>> ways, Map<String, ItemHistory.Since> since) {
+    if (ways.isEmpty() || !ways.stream().allMatch(way -> since.keySet().containsAll(way))) {
+      return Optional.empty();
+    }
+    Comparator<ItemHistory.Since> byChange = Comparator.comparing(ItemHistory.Since::change);
+    return ways.stream().map(way -> way.stream().map(since::get).max(byChange).orElseThrow()).min(byChange);
+  }
+
+  /** What came later than the last round was begun; of what people have, what that round did not ask about just so. */
+  private Set<String> changedSince(RoundRecords.Round last, List<ReviewItem> items, Map<String, ItemHistory.Since> since) {
+    Map<String, String> asked = records.items(last.id()).stream().collect(Collectors.toMap(item -> item.item().key(), item -> item.item().digest()));
+    return items.stream().filter(item -> item.kind() == ItemKind.ACCESS ? last.scope().kinds().contains(ItemKind.ACCESS) && !item.digest().equals(asked.get(item.key()))
+        : !since.containsKey(item.key()) || since.get(item.key()).at().isAfter(last.madeAt())).map(ReviewItem::key).collect(Collectors.toSet());
+  }
+
   private static String words(ItemHistory.Since since, boolean changed) {
-    return since == null ? "" : (changed ? "New since the last round: " : "Since ") + DAY.format(since.at()) + " by " + since.author();
+    return since == null ? changed ? "Changed since the last round" : "" : (changed ? "New since the last round: " : "Since ") + DAY.format(since.at()) + " by " + since.author();
   }
 
   /** Since when each item is there, by whom, and why: a note is told to those alone who may know all that its change was about. */
@@ -249,9 +263,9 @@ class Rounds {
   /**
    * What has come of a decision, in a word: open, kept, to do, carried out.
    *
-   * @param now everything that could be asked about now, by key
+   * @param now what stands there now
    */
-  static String outcome(RoundRecords.Item item, Map<String, ReviewItem> now) {
+  static String outcome(RoundRecords.Item item, StandingItems now) {
     if (item.outcome() != null) {
       return item.outcome();
     }
@@ -263,27 +277,21 @@ class Rounds {
       return decided.decision() == Decision.ASK ? "asked" : "not theirs";
     }
     if (decided.decision() == Decision.KEEP) {
-      return now.containsKey(item.item().key()) ? "kept" : "kept, and gone since";
+      return now.has(item.item()) ? "kept" : "kept, and gone since";
     }
-    return DecidedChange.isCarriedOut(now, item.item(), decided.decision(), decided.instead()) ? "carried out" : "to do";
+    return now.isCarriedOut(item.item(), decided.decision(), decided.instead()) ? "carried out" : "to do";
   }
 
-  /** Whether it is another one now than when it was asked about. */
-  static boolean isChanged(RoundRecords.Item item, Map<String, ReviewItem> now) {
-    ReviewItem standing = now.get(item.item().key());
-    return standing == null || !standing.digest().equals(item.item().digest());
-  }
-
-  /** Everything that could be asked about now, by key: what has come of items that somebody knows. */
-  Map<String, ReviewItem> standing(String account) {
-    return ReviewItems.byKey(viewpoints.asker(account).state());
+  /** What has become by now of items that somebody knows. */
+  StandingItems standing(String account) {
+    return StandingItems.in(viewpoints.asker(account).state());
   }
 
   /**
    * By which what was shown of a round is known again: who is asked what, what they decided and handed in, and what has come of it. Of all
    * items, whether or not whoever looks may know them: it says nothing but that something is another.
    */
-  String seen(long round, Map<String, ReviewItem> now) {
+  String seen(long round, StandingItems now) {
     List<String> all = new ArrayList<>(List.of(records.standing(round).toString()));
     records.items(round).forEach(item -> all.add(item.number() + "|" + item.reviewer() + "|" + (item.decided() == null ? "" : item.decided().decision() + "|" + item.decided().instead()) + "|" + outcome(item, now)));
     return digest(all);

@@ -29,14 +29,13 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
-import palegate.core.changes.Change;
 import palegate.core.people.Person;
-import palegate.core.rounds.DecidedChange;
+import palegate.core.rounds.CarriedOut;
 import palegate.core.rounds.Decision;
 import palegate.core.rounds.ItemKind;
-import palegate.core.rounds.ReviewItem;
 import palegate.core.rounds.ReviewScope;
 import palegate.core.rounds.Reviewers;
+import palegate.core.rounds.StandingItems;
 import palegate.core.snapshot.SnapshotAt;
 import palegate.core.structure.Structure;
 import palegate.server.changes.ChangeBody;
@@ -95,8 +94,11 @@ class RoundsController {
 
   record Undone(int number, String sentence, String why) {}
 
-  /** @param left what cannot be carried out, with the reason */
-  record ToDraft(List<ChangeBody> changes, List<Undone> left) {}
+  /**
+   * @param left what cannot be carried out, with the reason
+   * @param besides what would not be as it was decided although the changes are made, with the reason: what another decision makes otherwise
+   */
+  record ToDraft(List<ChangeBody> changes, List<Undone> left, List<Undone> besides) {}
 
   record Delegation(@NotEmpty(message = "Choose items.") @Size(max = 5_000, message = "Give at most 5,000 items at once.") List<Integer> numbers, @NotBlank(message = "Choose a person.") String to) {}
 
@@ -120,7 +122,7 @@ class RoundsController {
   /** Newest first, at most a hundred; how many older ones there are is said. */
   @GetMapping
   RoundRegister register(Principal who) {
-    Map<String, ReviewItem> now = rounds.standing(who.getName());
+    StandingItems now = rounds.standing(who.getName());
     List<RoundRecords.Round> all = rounds.shownTo(who.getName());
     List<RoundRecords.Round> shown = all.stream().limit(SHOWN_AT_MOST).toList();
     Map<Long, List<RoundRecords.Item>> itemsOf = rounds.items(shown, who.getName());
@@ -185,7 +187,7 @@ class RoundsController {
   RoundView round(@PathVariable long id, Principal who) {
     RoundRecords.Round round = rounds.find(id, who.getName());
     SnapshotAt moment = rounds.known(who.getName());
-    Map<String, ReviewItem> now = rounds.standing(who.getName());
+    StandingItems now = rounds.standing(who.getName());
     List<RoundRecords.Item> items = rounds.items(round, who.getName());
     Map<String, Instant> deliveries = records.deliveries(id);
     Map<String, List<RoundRecords.Item>> byReviewer = items.stream().collect(Collectors.groupingBy(item -> item.reviewer() == null ? "" : item.reviewer(), TreeMap::new, Collectors.toList()));
@@ -223,7 +225,7 @@ class RoundsController {
   Page<RoundItem> items(@PathVariable long id, @RequestParam(required = false) String outcome, @RequestParam(required = false) String reviewer, @ParameterObject PageRequest part, Principal who) {
     RoundRecords.Round round = rounds.find(id, who.getName());
     SnapshotAt moment = rounds.known(who.getName());
-    Map<String, ReviewItem> now = rounds.standing(who.getName());
+    StandingItems now = rounds.standing(who.getName());
     Structure structure = moment.snapshot().structure();
     List<RoundRecords.Item> found = rounds.items(round, who.getName()).stream().filter(item -> (outcome == null || outcome.equals(Rounds.outcome(item, now))) && (reviewer == null || reviewer.equals(item.reviewer() == null ? "" : item.reviewer()))
         && part.takes(item.item().sentence(), item.item().containerName(), item.decided() == null ? "" : item.decided().comment())).sorted(Comparator.comparing(RoundRecords.Item::number)).toList();
@@ -231,12 +233,12 @@ class RoundsController {
     return Page.of(found, part.offset(), part.limit(), item -> view(item, now, structure, since.get(item.number())));
   }
 
-  private static RoundItem view(RoundRecords.Item item, Map<String, ReviewItem> now, Structure structure, String since) {
+  private static RoundItem view(RoundRecords.Item item, StandingItems now, Structure structure, String since) {
     RoundRecords.Decided decided = item.decided();
     String role = decided == null || decided.instead().role() == null ? null : structure.roles().containsKey(decided.instead().role()) ? structure.roles().get(decided.instead().role()).name() : decided.instead().role();
     return new RoundItem(item.number(), item.item().kind(), item.item().sentence(), item.item().containerName(), since, item.item().people(), item.item().outsiders(), item.reviewer(), name(structure, item.reviewer()),
         decided == null ? null : decided.decision(), role, decided == null ? null : decided.instead().until(), decided == null ? "" : decided.comment(), decided == null ? null : decided.at(), decided == null ? null : decided.byName(),
-        Rounds.outcome(item, now), Rounds.isChanged(item, now));
+        Rounds.outcome(item, now), now.isChanged(item.item()));
   }
 
   /**
@@ -248,31 +250,31 @@ class RoundsController {
   ToDraft changes(@PathVariable long id, @RequestParam(required = false) String reviewer, Principal who) {
     RoundRecords.Round round = rounds.running(id, who.getName());
     SnapshotAt moment = rounds.known(who.getName());
-    Map<String, ReviewItem> now = rounds.standing(who.getName());
+    StandingItems now = rounds.standing(who.getName());
     Map<String, Instant> deliveries = records.deliveries(id);
-    List<ChangeBody> changes = new ArrayList<>();
+    Map<String, RoundRecords.Item> byKey = new HashMap<>();
     List<Undone> left = new ArrayList<>();
+    List<CarriedOut.Decided> decided = new ArrayList<>();
     for (RoundRecords.Item item : rounds.items(round, who.getName())) {
-      if (!Rounds.outcome(item, now).equals("to do") || reviewer != null && !reviewer.equals(item.reviewer())) {
+      byKey.put(item.item().key(), item);
+      // What somebody else keeps is to stay as it is, whoever's decisions are carried out.
+      boolean meant = reviewer == null || reviewer.equals(item.reviewer()) || item.decided() != null && item.decided().decision() == Decision.KEEP;
+      if (item.decided() == null || item.outcome() != null || !meant) {
         continue;
       }
-      RoundRecords.Decided decided = item.decided();
-      if (!deliveries.containsKey(item.reviewer())) {
+      if (deliveries.containsKey(item.reviewer())) {
+        decided.add(new CarriedOut.Decided(item.item(), item.decided().decision(), item.decided().instead()));
+      } else if (Rounds.outcome(item, now).equals("to do")) {
         left.add(new Undone(item.number(), item.item().sentence(), "Its reviewer has not handed in yet."));
-        continue;
-      }
-      try {
-        List<Change> made = decided.decision() == Decision.REMOVE ? DecidedChange.removing(moment.snapshot().structure(), item.item())
-            : DecidedChange.changing(moment.snapshot().structure(), item.item(), decided.instead(), NewIds::of);
-        if (made.isEmpty()) {
-          left.add(new Undone(item.number(), item.item().sentence(), "It is not there any more as it was; look what stands there now."));
-        }
-        made.forEach(change -> changes.add(ChangeBody.of(change)));
-      } catch (IllegalArgumentException cannotBe) {
-        left.add(new Undone(item.number(), item.item().sentence(), "The new end is not after its beginning."));
       }
     }
-    return new ToDraft(changes, left);
+    CarriedOut carried = CarriedOut.of(moment, decided, NewIds::of);
+    left.addAll(undone(carried.left(), byKey));
+    return new ToDraft(carried.changes().stream().map(ChangeBody::of).toList(), left, undone(carried.besides(), byKey));
+  }
+
+  private static List<Undone> undone(List<CarriedOut.Undone> undone, Map<String, RoundRecords.Item> byKey) {
+    return undone.stream().map(one -> new Undone(byKey.get(one.item().key()).number(), one.item().sentence(), one.why())).toList();
   }
 
   @PostMapping("/{id}/delegation")
@@ -317,7 +319,7 @@ class RoundsController {
     new Written().text("note", closing.note()).refuse("The round was not closed.");
     RoundRecords.Round round = rounds.running(id, who.getName());
     RoundRecords.Standing seen = records.standing(id);
-    Map<String, ReviewItem> now = rounds.standing(who.getName());
+    StandingItems now = rounds.standing(who.getName());
     Map<Integer, String> outcomes = new HashMap<>();
     if (!rounds.seen(id, now).equals(closing.seen())) {
       throw moved();

@@ -2,10 +2,6 @@ package palegate.server.inforce;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import java.io.IOException;
-import java.net.ServerSocket;
-import java.nio.file.Path;
-import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -15,6 +11,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.parallel.Isolated;
 import palegate.core.structure.Structure;
 import palegate.server.store.StructureStore;
+import palegate.server.testkit.ApplicationProcess;
 import palegate.server.testkit.Browser;
 import palegate.server.testkit.TestApplication;
 import palegate.server.testkit.TestDatabase;
@@ -68,40 +65,14 @@ class KilledHalfWayTest {
   }
 
   private static void killAfter(TestDatabase database, int milliseconds) throws Exception {
-    int port = freePort();
-    Process application = new ProcessBuilder(Path.of(System.getProperty("java.home"), "bin", "java").toString(), "-XX:TieredStopAtLevel=1",
-        "-cp", System.getProperty("java.class.path"), "palegate.server.PaleGate", "--server.port=" + port, "--palegate.demo=true",
-        "--logging.level.root=WARN", "--spring.datasource.url=" + database.url(), "--spring.datasource.password=" + database.password(), "--spring.flyway.password=" + database.ownerPassword())
-        .redirectErrorStream(true).redirectOutput(ProcessBuilder.Redirect.DISCARD).start();
-    try {
-      Browser browser = signedIn("http://127.0.0.1:" + port, application);
+    try (ApplicationProcess application = ApplicationProcess.start(database)) {
+      Browser browser = application.signedIn("wenna.carrow");
       Map<String, Object> order = browser.order(true);
       CompletableFuture<?> request = CompletableFuture.runAsync(() ->
           browser.post("/api/draft/in-force", order));
       TimeUnit.MILLISECONDS.sleep(milliseconds);
-      application.destroyForcibly().waitFor();
+      application.kill();
       request.exceptionally(cutOff -> null).get(30, TimeUnit.SECONDS);
-    } finally {
-      application.destroyForcibly().waitFor();
-    }
-  }
-
-  private static Browser signedIn(String address, Process application) throws Exception {
-    long until = System.nanoTime() + Duration.ofSeconds(90).toNanos();
-    while (true) {
-      try {
-        return Browser.at(address).signIn("wenna.carrow", "pale-gate-demo");
-      } catch (IllegalStateException notYet) {
-        assertThat(application.isAlive()).as("the application should start").isTrue();
-        assertThat(System.nanoTime()).as("within 90 seconds").isLessThan(until);
-        TimeUnit.MILLISECONDS.sleep(200);
-      }
-    }
-  }
-
-  private static int freePort() throws IOException {
-    try (ServerSocket socket = new ServerSocket(0)) {
-      return socket.getLocalPort();
     }
   }
 }

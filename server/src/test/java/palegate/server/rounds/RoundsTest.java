@@ -9,6 +9,7 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Stream;
 import org.apache.poi.ss.usermodel.Row;
 import org.apache.poi.ss.usermodel.Sheet;
 import org.apache.poi.xssf.usermodel.XSSFWorkbook;
@@ -112,6 +113,67 @@ class RoundsTest {
     assertThat(wenna.postBytes("/api/statements/verification", evidence).body().path("same").asBoolean()).isTrue();
     assertThat(wenna.postBytes("/api/statements/verification", new String(evidence, StandardCharsets.UTF_8).replaceFirst("remove", "keep").getBytes(StandardCharsets.UTF_8)).body().path("altered").asInt()).isEqualTo(1);
     assertThat(app.signedIn("mia.torrance").get("/api/statements?kind=round&id=" + id).status()).isEqualTo(403);
+  }
+
+  @Test
+  void what_people_have_is_asked_about_with_its_ways_and_what_is_decided_is_what_they_have_then(TestApplication app) {
+    Browser wenna = runner(app);
+    Map<String, Object> asked = round("What they have", "rule", "NAMED");
+    asked.put("kinds", List.of("ACCESS"));
+    long id = wenna.post("/api/rounds", asked).body().path("id").asLong();
+    Browser ola = app.signedIn("ola.lindqvist");
+    JsonNode items = items(ola, id);
+    assertThat(items.size()).isGreaterThan(3);
+    items.forEach(item -> assertThat(item.path("sentence").asString()).contains(" has ").doesNotContain("Ola Lindqvist"));
+    assertThat(items.valueStream().map(item -> item.path("since").asString())).anySatisfy(since -> assertThat(since).startsWith("Since "));
+    // Through groups alone, so that it has to be withheld; and by whichever way, another role.
+    JsonNode toRemove = items.valueStream().filter(item -> !item.path("sentence").asString().contains("by name") && !item.path("sentence").asString().contains("oversight") && item.path("sentence").asString().contains("through")).findFirst().orElseThrow();
+    JsonNode toChange = items.valueStream().filter(item -> item.path("number").asInt() != toRemove.path("number").asInt() && !item.path("sentence").asString().contains("oversight")
+        && !item.path("sentence").asString().startsWith(toRemove.path("sentence").asString().split(" has ")[0])).findFirst().orElseThrow();
+    assertThat(toRemove.path("takesRole").asBoolean()).isTrue();
+    List<Integer> rest = items.valueStream().map(item -> item.path("number").asInt()).filter(number -> number != toRemove.path("number").asInt() && number != toChange.path("number").asInt()).toList();
+    ola.post("/api/reviews/" + id + "/decisions", Map.of("numbers", List.of(toRemove.path("number").asInt()), "decision", "REMOVE"));
+    assertThat(ola.post("/api/reviews/" + id + "/decisions", Map.of("numbers", List.of(toChange.path("number").asInt()), "decision", "CHANGE", "role", "r-onlooker", "until", "2026-12-31T00:00:00Z")).status()).isEqualTo(204);
+    ola.post("/api/reviews/" + id + "/decisions", Map.of("numbers", rest, "decision", "KEEP"));
+    assertThat(ola.post("/api/reviews/" + id + "/handing-in", Map.of()).status()).isEqualTo(204);
+    JsonNode changes = wenna.get("/api/rounds/" + id + "/changes").body();
+    assertThat(changes.path("left")).isEmpty();
+    assertThat(changes.path("besides").valueStream().map(one -> one.path("why").asString())).allSatisfy(why -> assertThat(why).startsWith("It was to be kept, and another decision alters it: "));
+    JsonNode drafted = wenna.post("/api/draft/changes/many", Map.of("changes", changes.path("changes"))).body();
+    assertThat(drafted.path("totals").path("peopleLosing").asInt()).isBetween(1, 2);
+    assertThat(wenna.putInForce(true).status()).isEqualTo(200);
+    JsonNode outcomes = wenna.get("/api/rounds/" + id).body().path("outcomes");
+    assertThat(outcomes.valueStream().map(one -> one.path("outcome").asString() + " " + one.path("items").asInt())).contains("carried out 2");
+    assertThat(wenna.get("/api/statements/file?kind=round&id=" + id + "&format=CSV").status()).isEqualTo(200);
+  }
+
+  @Test
+  void what_another_reviewer_keeps_is_said_when_ones_decisions_would_alter_it(TestApplication app) {
+    Browser wenna = runner(app);
+    Map<String, Object> asked = round("Two who review", "rule", "NAMED");
+    asked.put("kinds", List.of("ACCESS"));
+    long id = wenna.post("/api/rounds", asked).body().path("id").asLong();
+    Browser ola = app.signedIn("ola.lindqvist");
+    JsonNode items = items(ola, id);
+    // Somebody who has something in the library, and something else further down.
+    JsonNode above = items.valueStream().filter(item -> item.path("where").asString().equals("Casualties") && !item.path("sentence").asString().contains("oversight") && further(items, item).findAny().isPresent()).findFirst().orElseThrow();
+    JsonNode below = further(items, above).findFirst().orElseThrow();
+    assertThat(wenna.post("/api/rounds/" + id + "/delegation", Map.of("numbers", List.of(below.path("number").asInt()), "to", "p-teodor")).status()).isEqualTo(204);
+    Browser teodor = app.signedIn("teodor.brask");
+    assertThat(teodor.post("/api/reviews/" + id + "/decisions", Map.of("numbers", List.of(below.path("number").asInt()), "decision", "KEEP")).status()).isEqualTo(204);
+    assertThat(teodor.post("/api/reviews/" + id + "/handing-in", Map.of()).status()).isEqualTo(204);
+    List<Integer> rest = items.valueStream().map(item -> item.path("number").asInt()).filter(number -> number != above.path("number").asInt() && number != below.path("number").asInt()).toList();
+    ola.post("/api/reviews/" + id + "/decisions", Map.of("numbers", rest, "decision", "KEEP"));
+    ola.post("/api/reviews/" + id + "/decisions", Map.of("numbers", List.of(above.path("number").asInt()), "decision", "REMOVE"));
+    assertThat(ola.post("/api/reviews/" + id + "/handing-in", Map.of()).status()).isEqualTo(204);
+    JsonNode changes = wenna.get("/api/rounds/" + id + "/changes?reviewer=p-ola").body();
+    assertThat(changes.path("changes")).isNotEmpty();
+    assertThat(changes.path("besides").valueStream().map(one -> one.path("number").asInt())).contains(below.path("number").asInt());
+  }
+
+  private static Stream<JsonNode> further(JsonNode items, JsonNode above) {
+    String person = above.path("sentence").asString().split(" has ")[0];
+    return items.valueStream().filter(item -> item.path("sentence").asString().startsWith(person + " has ") && item.path("where").asString().startsWith("Casualties / ") && !item.path("sentence").asString().contains("by name"));
   }
 
   @Test

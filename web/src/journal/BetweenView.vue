@@ -11,10 +11,12 @@ import type { Part } from '@/lists/part'
 import Paling from '@/paling/Paling.vue'
 import PersonName from '@/people/PersonName.vue'
 import PlaceCell from '@/places/PlaceCell.vue'
-import { counted, day } from '@/common/words'
-import { useWhy } from '@/common/useWhy'
+import PlacePicker from '@/places/PlacePicker.vue'
+import { counted } from '@/common/words'
+import WhyButton from '@/common/WhyButton.vue'
+import BetweenGroups from './BetweenGroups.vue'
+import { causeWords as words } from './between'
 
-const why = useWhy()
 const dayAgo = (days: number) => kept(subDays(new Date(), days), false)
 const route = useRoute()
 /** One change alone: between the moment before it and its own. */
@@ -30,8 +32,13 @@ const span = () => exact.value ?? ({
   until: until.value < dayAgo(0) ? endOf(until.value) : undefined,
 })
 const valid = computed(() => exact.value !== undefined || (from.value !== '' && until.value !== '' && from.value <= until.value))
+/** How the lines are put together, and what they are narrowed to; the totals are of everything. */
+const by = ref<'line' | 'change' | 'person'>('line')
+const place = ref<Schemas['Found']>()
+const outsiders = ref(false)
+const narrowing = computed(() => ({ below: place.value?.id, outsiders: outsiders.value }))
 const asked = (over: { from: string; until?: string | undefined }, part: Part) =>
-  answer(api.GET('/api/journal/between', { params: { query: { from: over.from, until: over.until, ...part } } }))
+  answer(api.GET('/api/journal/between', { params: { query: { from: over.from, until: over.until, ...narrowing.value, ...part } } }))
 const head = useQuery({ queryKey: computed(() => ['between', exact.value?.from ?? from.value, exact.value?.until ?? until.value]), enabled: valid, queryFn: () => asked(span(), { offset: 0, limit: 1 }) })
 /** Every page is asked over the very span of the totals above it. */
 const fetchRows = async (part: Part) => (await asked(head.data.value!, part)).altered
@@ -44,10 +51,6 @@ const COLUMNS = computed(() => [
   { title: 'What did it', width: '1.3fr' },
   { title: 'Why then', width: '70px' },
 ])
-
-function words(cause: Schemas['Cause']): string {
-  return cause.change !== undefined ? `change ${cause.change}: ${cause.note}` : `something began or ended between ${day(cause.after!)} and ${day(cause.until!)}`
-}
 </script>
 
 <template>
@@ -56,8 +59,8 @@ function words(cause: Schemas['Cause']): string {
     <div class="span">
       <router-link v-if="exact" :to="{ name: 'journal', params: { number: String(route.query.change) } }">Back to the change</router-link>
       <template v-else>
-        <DateField v-model="from" label="From the beginning of" />
-        <DateField v-model="until" label="To the end of" />
+        <DateField v-model="from" looks-back label="From the beginning of" />
+        <DateField v-model="until" looks-back label="To the end of" />
       </template>
       <p v-if="head.data.value">
         {{ counted(head.data.value.changes, 'change') }} in between:
@@ -68,10 +71,21 @@ function words(cause: Schemas['Cause']): string {
     <p v-if="!valid" class="caution">The second day must not be before the first.</p>
     <p v-else-if="head.isError.value" class="fault" role="alert">{{ head.error.value?.message }}</p>
     <p v-else-if="head.data.value === undefined" role="status">Comparing the two days …</p>
-    <div v-else class="sheet list">
-      <PagedList still label="Who gained and lost what" find="Find a person or a place" :query-key="['between', 'rows', head.data.value.from, head.data.value.until]" :fetch="fetchRows" :columns="COLUMNS" empty="Nobody gained or lost anything.">
+    <template v-else>
+    <div class="narrow">
+      <div class="segments" role="group" aria-label="How it is put together">
+        <button type="button" :aria-pressed="by === 'line'" @click="by = 'line'">One by one</button>
+        <button v-if="!exact" type="button" :aria-pressed="by === 'change'" @click="by = 'change'">By change</button>
+        <button type="button" :aria-pressed="by === 'person'" @click="by = 'person'">By person</button>
+      </div>
+      <div class="where"><PlacePicker v-model="place" label="Only at and below (empty: everywhere)" /></div>
+      <v-checkbox v-model="outsiders" label="Only outsiders" hide-details />
+    </div>
+    <div class="sheet list">
+      <BetweenGroups v-if="by !== 'line'" :by="by" :span="{ from: head.data.value.from, until: head.data.value.until, ...narrowing }" />
+      <PagedList v-else still label="Who gained and lost what" find="Find a person or a place" :query-key="['between', 'rows', head.data.value.from, head.data.value.until, narrowing]" :fetch="fetchRows" :columns="COLUMNS" empty="Nobody gained or lost anything.">
         <template #row="{ item }">
-          <div role="cell"><PersonName :person="item.person" /></div>
+          <div role="cell"><PersonName link :person="item.person" /></div>
           <PlaceCell v-slot="{ text }" role="cell" :path="item.path">
             <router-link :to="{ name: 'places', params: { id: item.place } }">{{ text }}</router-link>
           </PlaceCell>
@@ -86,11 +100,12 @@ function words(cause: Schemas['Cause']): string {
             <span v-if="item.moreCauses > 0">; and {{ counted(item.moreCauses, 'more') }}</span>
           </div>
           <div role="cell">
-            <button type="button" class="linklike" data-opens :aria-label="`Why ${item.person.name} had this then`" @click="why.ask(item.person.id, item.place, false, head.data.value!.from)">why</button>
+            <WhyButton :person="item.person" :place="item.place" says="had this then" :at="head.data.value!.from" />
           </div>
         </template>
       </PagedList>
     </div>
+    </template>
   </div>
 </template>
 
@@ -107,6 +122,16 @@ function words(cause: Schemas['Cause']): string {
   grid-template-columns: minmax(190px, auto) minmax(190px, auto) 1fr;
   gap: 14px;
   align-items: center;
+}
+.narrow {
+  display: flex;
+  gap: 14px;
+  align-items: center;
+  flex-wrap: wrap;
+}
+.where {
+  flex: 0 1 320px;
+  min-width: 220px;
 }
 .list {
   flex: 1;

@@ -18,6 +18,7 @@ import palegate.core.people.Subject;
 import palegate.core.places.Place;
 import palegate.core.structure.Structure;
 import palegate.core.structure.StructureDifference;
+import palegate.core.walls.Wall;
 import palegate.demo.Structures;
 import palegate.server.PaleGate;
 import palegate.server.store.ChangeLog;
@@ -29,6 +30,7 @@ final class JournalFigures {
   private static final int CHANGES = 10_000;
   private static final long SEED = 20_261_129;
   private static final int TIMES = 5;
+  private static final int WALLS = 3;
 
   private JournalFigures() {}
 
@@ -44,6 +46,9 @@ final class JournalFigures {
       HttpSession session = ServerFigures.session(context);
       timed("a page of the journal", session, "/api/journal?limit=60");
       timed("who gained and lost over all of them, first page", session, "/api/journal/between?from=" + began.minusSeconds(30) + "&until=" + Instant.now() + "&limit=60");
+      for (String wall : structure.walls().values().stream().filter(one -> one.barsAt(Instant.now())).map(Wall::id).sorted().limit(WALLS).toList()) {
+        timed("who could have been behind the wall " + wall + " over all of them", session, "/api/walls/" + wall + "/contact/possible");
+      }
       timed("a change opened", session, "/api/journal/5000");
       String week = began.plusSeconds(CHANGES * 30L).toString();
       timed("over the last five thousand, first page", session, "/api/journal/between?from=" + week + "&until=" + Instant.now() + "&limit=60");

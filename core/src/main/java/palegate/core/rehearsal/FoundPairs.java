@@ -22,14 +22,20 @@ public final class FoundPairs {
    * @param gains whether those that gain one of the rights
    * @param losses whether those that lose one of them
    * @param place only at this place; everywhere if it is null
+   * @param below only at this place and below it, before or after; everywhere if it is null
    * @param text contained in the person's name or the place's path, in capitals or not
    */
-  public record Wanted(boolean gains, boolean losses, Rights rights, Predicate<Person> people, String place, String text) {
+  public record Wanted(boolean gains, boolean losses, Rights rights, Predicate<Person> people, String place, String below, String text) {
     /** Whatever changes. */
-    public static final Wanted ALL = new Wanted(true, true, Rights.ALL, any -> true, null, "");
+    public static final Wanted ALL = new Wanted(true, true, Rights.ALL, any -> true, null, null, "");
 
     public Wanted {
       text = text.strip().toLowerCase(Locale.ROOT);
+    }
+
+    /** Wherever it is. */
+    public Wanted(boolean gains, boolean losses, Rights rights, Predicate<Person> people, String place, String text) {
+      this(gains, losses, rights, people, place, null, text);
     }
 
     private boolean containedIn(String words) {

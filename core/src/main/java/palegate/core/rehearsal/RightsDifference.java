@@ -206,7 +206,23 @@ public final class RightsDifference {
   /** The pairs that are looked for, as a list that can be read from anywhere in it. O(changed places + changed pairs of classes × people / 64). */
   public FoundPairs find(FoundPairs.Wanted wanted) {
     Stream<PlacesByClassPair.Spot> where = wanted.place() == null ? changedSpots() : spots.find(wanted.place()).filter(this::changes).stream();
-    return new FoundPairs(wanted, where, spots, pairs, shifts, people);
+    return new FoundPairs(wanted, wanted.below() == null ? where : where.filter(below(wanted.below())), spots, pairs, shifts, people);
+  }
+
+  /** A place is where it was and where it is. */
+  private Predicate<PlacesByClassPair.Spot> below(String top) {
+    BitSet was = below(spots.before.snapshot(), top);
+    BitSet is = below(spots.after.snapshot(), top);
+    return spot -> spot.before() >= 0 && was.get(spot.before()) || spot.after() >= 0 && is.get(spot.after());
+  }
+
+  private static BitSet below(Snapshot snapshot, String top) {
+    BitSet below = new BitSet();
+    int number = snapshot.placeNumber(top);
+    if (number >= 0) {
+      snapshot.below(number).forEach(below::set);
+    }
+    return below;
   }
 
   /** The same at one place only. */

@@ -11,9 +11,11 @@ import java.util.Map;
 import java.util.Random;
 import java.util.function.Predicate;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import palegate.core.people.PeopleAtPlaces;
 import palegate.core.people.Person;
+import palegate.core.places.Place;
 import palegate.core.random.RandomDrafts;
 import palegate.core.random.RandomStructures;
 import palegate.core.roles.Right;
@@ -26,8 +28,12 @@ class DifferenceListsTest {
   private static final int SEEDS = 300;
 
   private static RightsDifference difference(long seed) {
+    return rehearsal(seed).now();
+  }
+
+  private static Rehearsal rehearsal(long seed) {
     Structure structure = RandomStructures.fromSeed(seed);
-    return Rehearsal.of(Snapshot.of(structure), RandomDrafts.fromSeed(structure, seed), RandomStructures.NOW, null).now();
+    return Rehearsal.of(Snapshot.of(structure), RandomDrafts.fromSeed(structure, seed), RandomStructures.NOW, null);
   }
 
   private static final Comparator<RightsDifference.Pair> BY_NAME = Comparator.comparing((RightsDifference.Pair pair) -> pair.person().name())
@@ -42,7 +48,19 @@ class DifferenceListsTest {
     return pairs.stream().sorted(Comparator.comparing((RightsDifference.Pair pair) -> places.indexOf(pair.place().id())).thenComparing(BY_NAME)).toList();
   }
 
-  private static boolean takes(FoundPairs.Wanted wanted, RightsDifference.Pair pair) {
+  private static boolean isBelow(Structure structure, String place, String top) {
+    for (Place at = structure.places().get(place); at != null; at = at.parent() == null ? null : structure.places().get(at.parent())) {
+      if (at.id().equals(top)) {
+        return true;
+      }
+    }
+    return false;
+  }
+
+  private static boolean takes(FoundPairs.Wanted wanted, RightsDifference.Pair pair, Structure... structures) {
+    if (wanted.below() != null && Stream.of(structures).noneMatch(structure -> isBelow(structure, pair.place().id(), wanted.below()))) {
+      return false;
+    }
     boolean changes = wanted.gains() && !pair.gained().intersect(wanted.rights()).isEmpty() || wanted.losses() && !pair.lost().intersect(wanted.rights()).isEmpty();
     return changes && wanted.people().test(pair.person()) && (wanted.place() == null || wanted.place().equals(pair.place().id()))
         && (pair.person().name().toLowerCase(Locale.ROOT).contains(wanted.text()) || pair.path().toLowerCase(Locale.ROOT).contains(wanted.text()));
@@ -51,12 +69,13 @@ class DifferenceListsTest {
   @Test
   void pairs_that_are_looked_for_are_those_of_all_that_are_wanted_in_any_order_and_from_any_of_them_on() {
     for (long seed = 1; seed <= SEEDS; seed++) {
-      RightsDifference difference = difference(seed);
+      Rehearsal rehearsal = rehearsal(seed);
+      RightsDifference difference = rehearsal.now();
       List<RightsDifference.Pair> all = difference.pairs().toList();
       Random random = new Random(seed);
       for (FoundPairs.Wanted wanted : wanted(all, random)) {
         FoundPairs found = difference.find(wanted);
-        List<RightsDifference.Pair> those = all.stream().filter(pair -> takes(wanted, pair)).toList();
+        List<RightsDifference.Pair> those = all.stream().filter(pair -> takes(wanted, pair, rehearsal.before().structure(), rehearsal.after().structure())).toList();
         assertThat(found.count()).as("seed %d, %s", seed, wanted).isEqualTo(those.size());
         for (PeopleAtPlaces.Order order : PeopleAtPlaces.Order.values()) {
           List<RightsDifference.Pair> expected = new ArrayList<>(expected(those, order));
@@ -79,7 +98,15 @@ class DifferenceListsTest {
         new FoundPairs.Wanted(true, true, Rights.ALL, Person::external, null, ""),
         new FoundPairs.Wanted(true, true, Rights.ALL, person -> person.id().hashCode() % 2 == 0, null, " P1 "),
         new FoundPairs.Wanted(true, true, Rights.ALL, anybody, null, "1"),
-        new FoundPairs.Wanted(true, true, Rights.ALL, anybody, place, ""));
+        new FoundPairs.Wanted(true, true, Rights.ALL, anybody, place, ""),
+        new FoundPairs.Wanted(true, true, Rights.ALL, Person::external, null, above(all, random), ""),
+        new FoundPairs.Wanted(true, true, Rights.ALL, anybody, null, above(all, random), "1"));
+  }
+
+  /** Something that lies above one of the places, as it is now. */
+  private static String above(List<RightsDifference.Pair> all, Random random) {
+    Place place = all.isEmpty() ? null : all.get(random.nextInt(all.size())).place();
+    return place == null ? "nowhere" : place.parent() == null || random.nextBoolean() ? place.id() : place.parent();
   }
 
   @Test

@@ -83,4 +83,32 @@ class KnownChangesTest {
     assertThat(ola.get(asked).body().path("altered").path("total").asLong()).isEqualTo(before);
     assertThat(ola.get(asked).body().toString()).doesNotContain("f-2411", "Ottoline");
   }
+
+  @Test
+  void put_together_by_change_one_hears_what_one_may_know_and_of_the_rest_nothing(TestApplication app) {
+    Browser wenna = app.signedIn("wenna.carrow");
+    Browser ola = app.signedIn("ola.lindqvist");
+    String span = "?from=" + app.clock().instant() + "&limit=200";
+    app.clock().goOn(Duration.ofMinutes(1));
+    long seen = changed(wenna, Map.of("kind", "addGrant", "place", "lib-cas", "subject", Map.of("kind", "person", "id", "p-hesper"), "role", "r-filer"), "Hesper files casualties");
+    app.clock().goOn(Duration.ofMinutes(1));
+    long hidden = changed(wenna, Map.of("kind", "addGrant", "place", "f-2411", "subject", Map.of("kind", "group", "id", "g-surveyors"), "role", "r-keeper"), "Behind her wall, by name");
+    app.clock().goOn(Duration.ofMinutes(1));
+    JsonNode all = wenna.get("/api/journal/between/causes" + span).body();
+    assertThat(all.path("items").valueStream().map(one -> one.path("cause").path("change").asLong())).contains(seen, hidden);
+    JsonNode hers = ola.get("/api/journal/between/causes" + span).body();
+    assertThat(hers.path("items").valueStream().map(one -> one.path("cause").path("change").asLong())).contains(seen).doesNotContain(hidden);
+    assertThat(hers.toString()).contains("Hesper files casualties").doesNotContain("Behind her wall");
+    assertThat(hers.path("items").get(0).path("people").asInt()).isEqualTo(1);
+    for (String what : List.of("/people" + span + "&change=" + hidden, "/places" + span + "&person=p-hesper&change=" + hidden)) {
+      assertThat(ola.get("/api/journal/between/causes" + what).body()).as(what).isEqualTo(ola.get("/api/journal/between/causes" + what.replace("change=" + hidden, "change=99999")).body());
+    }
+    JsonNode places = ola.get("/api/journal/between/causes/places" + span + "&person=p-hesper&change=" + seen).body();
+    assertThat(places.path("total").asInt()).isEqualTo(ola.get("/api/journal/between/causes/people" + span + "&change=" + seen).body().path("items").get(0).path("places").asInt()).isPositive();
+    assertThat(places.toString()).doesNotContain("f-2411", "Ottoline");
+    assertThat(ola.get("/api/journal/between/causes" + span + "&below=f-2411").body()).as("below a place that is hidden, as below one that is not there").isEqualTo(ola.get("/api/journal/between/causes" + span + "&below=never-was").body());
+    assertThat(wenna.get("/api/journal/between/causes" + span + "&outsiders=true").body().path("items").valueStream().map(one -> one.path("cause").path("change").asLong())).doesNotContain(seen);
+    assertThat(wenna.get("/api/journal/between/causes" + span + "&below=lib-hand").body().path("total").asInt()).isZero();
+    assertThat(wenna.get("/api/journal/between" + span + "&below=f-2411").body().path("altered").path("items").valueStream().map(one -> one.path("path").asString())).isNotEmpty().allSatisfy(path -> assertThat(path).contains("C-2411"));
+  }
 }

@@ -137,14 +137,15 @@ final class ViewpointQuestions {
     ask("GET /api/asking", "?text=can%20$person%20read%20$place", "?text=who%20can%20reach%20$place", "?text=what%20can%20$group%20read", "?text=who%20is%20behind%20Tern%20Rock%20inquiry", "?text=who%20can%20read%20C-24", "?text=what%20would%20it%20take%20for%20$person%20to%20read%20$place",
         "?text=what%20changed%20for%20$place", "?text=what%20can%20Tea%20C-2411%20reach");
     String asks = "\"outsidersOnly\": false, \"rule\": \"KEEPER\", \"named\": \"$person\", \"standIn\": \"p-wenna\", \"due\": \"2027-01-01T00:00:00Z\", \"needsComment\": false}";
-    ask("POST /api/rounds/preview", " {\"name\": \"x\", \"kinds\": [\"GRANT\", \"OVERSIGHT\"], \"place\": \"$place\", " + asks, " {\"name\": \"x\", \"kinds\": [\"MEMBERSHIP\", \"CLEARANCE\", \"EXCEPTION\", \"DUTY\"], " + asks);
+    ask("POST /api/rounds/preview", " {\"name\": \"x\", \"kinds\": [\"GRANT\", \"OVERSIGHT\"], \"place\": \"$place\", " + asks, " {\"name\": \"x\", \"kinds\": [\"MEMBERSHIP\", \"CLEARANCE\", \"EXCEPTION\", \"DUTY\"], " + asks,
+        " {\"name\": \"x\", \"kinds\": [\"ACCESS\"], \"place\": \"$place\", " + asks);
     ask("GET /api/rounds", "");
     elsewhere("what was asked and decided is in no bundle: RoundsTest, RoundsAndWallsTest", "GET /api/rounds/{id}", "GET /api/rounds/{id}/items", "GET /api/rounds/{id}/changes");
     elsewhere("what somebody is asked as a person, not by a duty: RoundsTest, RoundsAndWallsTest", "GET /api/reviews", "GET /api/reviews/{round}/items", "GET /api/reviews/{round}/file");
     elsewhere("keeps what is sent, in a round of its own: RoundsTest, RoundsAndWallsTest", "POST /api/rounds", "POST /api/rounds/{id}/delegation", "POST /api/rounds/{id}/reminders", "POST /api/rounds/{id}/closing", "POST /api/reviews/{round}/decisions", "POST /api/reviews/{round}/handing-in",
         "POST /api/reviews/{round}/return");
     elsewhere("what is put into documents is in no bundle: ContentPutsTest", "GET /api/journal/contents");
-    elsewhere("other changes led there: KnownChangesTest", "GET /api/journal", "GET /api/journal/{number}", "POST /api/journal/{number}/reversal", "GET /api/journal/between");
+    elsewhere("other changes led there: KnownChangesTest", "GET /api/journal", "GET /api/journal/{number}", "POST /api/journal/{number}/reversal", "GET /api/journal/between", "GET /api/journal/between/causes", "GET /api/journal/between/causes/people", "GET /api/journal/between/causes/places");
     elsewhere("says numbers of changes only", "GET /api/updates");
     elsewhere("about one's own drafts by their numbers", "POST /api/draft/order", "DELETE /api/draft", "DELETE /api/draft/changes/{id}", "POST /api/draft/renewal", "POST /api/draft/in-force", "POST /api/drafts",
         "POST /api/drafts/{id}/in-hand", "POST /api/drafts/{id}/name", "DELETE /api/drafts/{id}", "POST /api/drafts/{id}/readers", "DELETE /api/drafts/{id}/readers/{login}",

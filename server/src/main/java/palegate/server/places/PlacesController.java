@@ -17,6 +17,7 @@ import org.springframework.web.bind.annotation.RestController;
 import palegate.core.duties.Duty;
 import palegate.core.places.Place;
 import palegate.core.questions.LinkReach;
+import palegate.core.questions.PlacesNamed;
 import palegate.core.questions.WhoCan;
 import palegate.core.snapshot.Snapshot;
 import palegate.core.snapshot.SnapshotAt;
@@ -67,8 +68,6 @@ class PlacesController {
 
   record Holder(PersonView person, List<String> rights, String origin) {}
 
-  private static final int SORTED_AT_MOST = 5_000;
-
   private static final Comparator<WhoCan.Holder> BY_NAME = Comparator.comparing(WhoCan.Holder::person, PeopleOrder.BY_NAME);
   private static final SortOrders<WhoCan.Holder> HOLDERS = SortOrders.by("name", BY_NAME)
       .or("rights", Comparator.comparing((WhoCan.Holder holder) -> holder.rights().size()).thenComparing(BY_NAME))
@@ -102,15 +101,12 @@ class PlacesController {
     return snapshot.children(number(snapshot, id)).stream().map(child -> PlaceView.of(moment, child)).toList();
   }
 
-  /** Places whose name contains the text, in tree order. */
+  /** Places whose name contains the text, the likeliest first. */
   @GetMapping("/api/places")
   Page<Found> find(@RequestParam String text, @RequestParam(defaultValue = "30") int limit, Principal who) {
     Snapshot snapshot = drafts.shown(who.getName(), true);
-    int[] found = snapshot.placeCount() == 0 ? new int[0] : snapshot.placesNamed(text.strip());
-    // Few are put into the order of the tree; of many the first are as good as any, for more letters are asked for.
-    IntStream first = found.length <= SORTED_AT_MOST ? IntStream.of(found).boxed().sorted(snapshot.inTreeOrder()).mapToInt(Integer::intValue)
-        : IntStream.of(found);
-    return Page.of(found.length, first.boxed(), 0, limit, number -> new Found(snapshot.place(number).id(),
+    int[] found = PlacesNamed.of(snapshot, text.strip());
+    return Page.of(found.length, IntStream.of(found).boxed(), 0, limit, number -> new Found(snapshot.place(number).id(),
         snapshot.place(number).name(), snapshot.place(number).kind().word(), snapshot.pathText(number)));
   }
 

@@ -8,13 +8,15 @@ const props = withDefaults(
     label: string
     /** With a time of day. */
     time?: boolean
+    /** A day without a year is the last such day, not the next. */
+    looksBack?: boolean
   }>(),
-  { time: false },
+  { time: false, looksBack: false },
 )
 /** 2026-11-28, with a time 2026-11-28T15:00; empty for none; what cannot be read as it was written, which no form takes for none. */
 const model = defineModel<string>({ required: true })
 
-const EXAMPLES = computed(() => (props.time ? '14 Nov 15:00' : '14 Nov, +4w, end of month'))
+const EXAMPLES = computed(() => (props.time ? '14 Nov 15:00' : props.looksBack ? '14 Nov, -4w, yesterday' : '14 Nov, +4w, end of month'))
 const say = (value: string) => {
   const at = fromKept(value)
   return at === undefined ? '' : props.time ? sayMinute(at) : sayDay(at)
@@ -24,22 +26,32 @@ const fault = ref('')
 const input = ref<ComponentPublicInstance>()
 const picking = ref(false)
 watch(model, (now) => {
-  if (now !== written.value && read(written.value) !== now) written.value = say(now)
+  // Whoever keeps nothing for what cannot be read yet must not take away what is being typed.
+  if (isTyping()) return
+  if (now === written.value || read(written.value) === now) return
+  written.value = say(now)
+  sayFault('')
 })
 
 function read(text: string): string | undefined {
   if (text.trim() === '') return ''
-  const at = props.time ? readMinute(text) : readDay(text)
+  const at = props.time ? readMinute(text, undefined, props.looksBack) : readDay(text, undefined, props.looksBack)
   return at === undefined ? undefined : kept(at, props.time)
+}
+
+const field = () => (input.value?.$el as HTMLElement | undefined)?.querySelector('input')
+const isTyping = () => field() === document.activeElement
+
+/** Said below the field, and keeps its form from being sent. */
+function sayFault(said: string) {
+  fault.value = said
+  field()?.setCustomValidity(said)
 }
 
 function typed(text: string | null) {
   written.value = text ?? ''
   const value = read(written.value)
-  if (value === undefined) fault.value = `Type a day such as ${EXAMPLES.value}.`
-  else fault.value = ''
-  const field = (input.value?.$el as HTMLElement | undefined)?.querySelector('input')
-  field?.setCustomValidity(fault.value)
+  sayFault(value === undefined ? `Type a day such as ${EXAMPLES.value}.` : '')
   model.value = value ?? written.value
 }
 

@@ -31,6 +31,15 @@ describe('a day as people write it', () => {
     expect(read('30/12')).toBe('30 Dec 2026')
   })
 
+  it('takes it for the last one where a field looks back', () => {
+    const back = (text: string) => sayDay(readDay(text, NOW, true)!)
+    expect(back('14 Nov')).toBe('14 Nov 2026')
+    expect(back('28 Nov')).toBe('28 Nov 2026')
+    expect(back('30/12')).toBe('30 Dec 2025')
+    expect(back('30 Dec 2027')).toBe('30 Dec 2027')
+    expect(kept(readMinute('30 Dec 9:05', NOW, true)!, true)).toBe('2025-12-30T09:05')
+  })
+
   it.each(['', 'soon', '31 Feb', '30 Feb 2027', '12/14/2026', '+4q', '4w', '99999-01-01'])('does not guess what %s means', (text) => expect(read(text)).toBeUndefined())
 
   it('reads a time of day only whole', () => {

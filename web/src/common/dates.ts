@@ -20,9 +20,9 @@ export function sayMinute(at: Date): string {
 
 /**
  * A day as people write it: 14 Nov, 14/11/2026, +4w, today, end of month. Undefined if it is none; days that a month does not
- * have are none.
+ * have are none. A day without a year is the next such day or, looking back, the last.
  */
-export function readDay(written: string, now = new Date()): Date | undefined {
+export function readDay(written: string, now = new Date(), looksBack = false): Date | undefined {
   const text = written.trim().toLowerCase().replace(/\s+/g, ' ').replace(/\bsept\b/, 'sep')
   const today = startOfDay(now)
   switch (text) {
@@ -49,23 +49,25 @@ export function readDay(written: string, now = new Date()): Date | undefined {
   }
   for (const pattern of YEARLESS) {
     const day = parse(text, pattern, today)
-    if (isValid(day)) return day < today ? (sameDayNextYear(text, pattern, today) ?? day) : startOfDay(day)
+    if (!isValid(day)) continue
+    if (looksBack) return day > today ? (sameDayOfAnotherYear(text, pattern, addYears(today, -1)) ?? startOfDay(day)) : startOfDay(day)
+    return day < today ? (sameDayOfAnotherYear(text, pattern, addYears(today, 1)) ?? startOfDay(day)) : startOfDay(day)
   }
   return undefined
 }
 
 /** The 29th of February is not in every year. */
-function sameDayNextYear(text: string, pattern: string, today: Date): Date | undefined {
-  const day = parse(text, pattern, addYears(today, 1))
+function sameDayOfAnotherYear(text: string, pattern: string, inThatYear: Date): Date | undefined {
+  const day = parse(text, pattern, inThatYear)
   return isValid(day) ? startOfDay(day) : undefined
 }
 
 /** A day with a time of day: 14 Nov 15:00. */
-export function readMinute(written: string, now = new Date()): Date | undefined {
+export function readMinute(written: string, now = new Date(), looksBack = false): Date | undefined {
   const text = written.trim()
   const time = /^(.*?)(?:,? |T)(\d{1,2})[:.](\d{2})$/.exec(text)
   if (time === null) return undefined
-  const day = readDay(time[1]!, now)
+  const day = readDay(time[1]!, now, looksBack)
   const [hours, minutes] = [Number(time[2]), Number(time[3])]
   if (day === undefined || hours > 23 || minutes > 59) return undefined
   day.setHours(hours, minutes)

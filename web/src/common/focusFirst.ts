@@ -5,11 +5,11 @@ const FRAMES = 60
 
 /**
  * Puts the focus into the field of this element once it can have it, unless somebody has gone into a field already:
- * what a fast hand types must not land elsewhere.
+ * what a fast hand types must not land elsewhere. With false, as for what is there already, it does nothing.
  */
-export const focusFirst: Directive<HTMLElement> = {
-  mounted(element) {
-    focusWhenItCan(element, FRAMES)
+export const focusFirst: Directive<HTMLElement, boolean | undefined> = {
+  mounted(element, { value }) {
+    if (value !== false) focusWhenItCan(element, FRAMES)
   },
 }
 

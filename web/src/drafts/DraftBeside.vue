@@ -54,7 +54,8 @@ const COLUMNS = [
         :label="`Where ${chosen.name} would not have the same`"
         :query-key="['drafts', 'beside-places', id, version, other, chosen.id]"
         :fetch="fetchPlaces"
-        :heads="['With this', 'With the other']"
+        :heads="['With this', 'The other']"
+        why-now
         :at-most="8"
         empty="Nowhere."
         @back="chosen = undefined"

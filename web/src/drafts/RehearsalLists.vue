@@ -7,7 +7,7 @@ import Paling from '@/paling/Paling.vue'
 import PersonName from '@/people/PersonName.vue'
 import PlaceCell from '@/places/PlaceCell.vue'
 import { number } from '@/common/words'
-import { useWhy } from '@/common/useWhy'
+import WhyButton from '@/common/WhyButton.vue'
 
 const props = defineProps<{
   view: string
@@ -24,7 +24,6 @@ const props = defineProps<{
   state: string
 }>()
 const emit = defineEmits<{ person: [id: string, name: string]; place: [id: string, name: string] }>()
-const why = useWhy()
 
 const key = computed(() => ['rehearsal', props.view, props.show, props.instant, props.person, props.place, props.group, props.right, props.outsidersOnly, props.state])
 const narrowing = computed(() => ({
@@ -93,12 +92,12 @@ const PAIRS = [
   </PagedList>
   <PagedList v-else-if="view === 'pairs'" :key="view" still label="Each person at each place" find="Find a person or a place" :query-key="key" :fetch="fetchPairs" :columns="PAIRS" empty="Nothing changes for anybody.">
     <template #row="{ item }">
-      <div role="cell"><PersonName :person="item.person" /></div>
+      <div role="cell"><PersonName link :person="item.person" /></div>
       <PlaceCell role="cell" :path="item.place.path" />
       <div role="cell"><Paling :rights="item.before" /></div>
       <div role="cell"><Paling :rights="item.after" /></div>
       <div role="cell">
-        <button type="button" class="linklike" data-opens :aria-label="`Why ${item.person.name} would have this`" @click="why.ask(item.person.id, item.place.id, true)">why</button>
+        <WhyButton :person="item.person" :place="item.place.id" says="would have this" drafted />
       </div>
     </template>
   </PagedList>

@@ -3,6 +3,9 @@ import { nextTick, type Ref } from 'vue'
 /** What has a use of its own for the arrow keys. */
 const OWN_ARROWS = 'input:not([type=checkbox]), textarea, select, [role=combobox], [role=combobox] *'
 
+/** What a row opens: a name that merely leads to somebody does so only where there is nothing else. */
+const opener = (row: HTMLElement | null | undefined) => row?.querySelector<HTMLElement>('a:not([data-aside]), .row-name, [data-opens]') ?? row?.querySelector<HTMLElement>('a')
+
 /**
  * The rows of a list by keyboard: the arrow keys walk through them, Enter opens what one is about.
  *
@@ -18,7 +21,7 @@ export function useRowKeys(scroller: Ref<HTMLElement | null>, active: Ref<number
   /** Enter on a row, not on something in it. */
   function enter(event: KeyboardEvent) {
     const row = event.target instanceof HTMLElement && event.target.matches('[data-row]') ? event.target : null
-    row?.querySelector<HTMLElement>('a, .row-name, [data-opens]')?.click()
+    opener(row)?.click()
   }
 
   /** A row opens wherever it is pressed, but on what has a use of its own, and not while text is being marked. */
@@ -27,7 +30,7 @@ export function useRowKeys(scroller: Ref<HTMLElement | null>, active: Ref<number
     const row = target?.closest<HTMLElement>('[data-row]')
     if (row == null || target?.closest('a, button, input, label, select, textarea, [role=button], [role=combobox]') != null) return
     if (window.getSelection()?.isCollapsed === false) return
-    row.querySelector<HTMLElement>('a, .row-name, [data-opens]')?.click()
+    opener(row)?.click()
   }
 
   /** Wherever in a row the focus is; a key that is held down is faster than the rows are drawn. */

@@ -3,10 +3,11 @@ import { useQuery } from '@tanstack/vue-query'
 import { computed } from 'vue'
 import { answer, api, type Schemas } from '@/api/client'
 import { counted, listed } from '@/common/words'
+import PersonName from '@/people/PersonName.vue'
 import Paling from '@/paling/Paling.vue'
 import { useSession } from '@/session/useSession'
 import { useDraft } from '@/tray/useDraft'
-import { useWhy } from '@/common/useWhy'
+import WhyButton from '@/common/WhyButton.vue'
 import { askedOf, outlierWords } from './matrix'
 
 /** One cell: which entries make it so, what is strange about it, and its people, told apart by what they have in fact. */
@@ -18,7 +19,6 @@ const props = defineProps<{
 }>()
 const emit = defineEmits<{ close: []; change: [] }>()
 const { may } = useSession()
-const why = useWhy()
 const { draft } = useDraft()
 const query = useQuery({
   queryKey: computed(() => ['matrix', 'cell', props.look, props.subject, props.column]),
@@ -106,16 +106,8 @@ const isPlace = computed(() => one.value !== undefined && one.value.column.kind 
         </summary>
         <ul class="people">
           <li v-for="person in alike.people" :key="person.id">
-            {{ person.name }}<span v-if="person.external" class="mark outsider">outsider</span>
-            <button
-              v-if="isPlace"
-              type="button"
-              class="linklike"
-              :aria-label="`Why ${person.name} has that`"
-              @click="why.ask(person.id, one.column.id, (draft?.items.length ?? 0) > 0)"
-            >
-              why
-            </button>
+            <PersonName link :person="person" />
+            <WhyButton v-if="isPlace" :person="person" :place="one.column.id" says="has that" :drafted="(draft?.items.length ?? 0) > 0" />
           </li>
         </ul>
         <p v-if="alike.count > alike.people.length" class="quiet">

@@ -143,6 +143,7 @@ useScreenActions(() => [
     />
     <DateField
       v-if="sought.kind === 'CHANGED' && sought.sinceKept === undefined"
+      looks-back
       class="right"
       :model-value="sought.since"
       label="Since"

@@ -7,11 +7,10 @@ import type { Part } from '@/lists/part'
 import Paling from '@/paling/Paling.vue'
 import { counted, number } from '@/common/words'
 import { useDraft } from '@/tray/useDraft'
-import { useWhy } from '@/common/useWhy'
+import WhyButton from '@/common/WhyButton.vue'
 import GroupPicker from './GroupPicker.vue'
 import PersonPicker from './PersonPicker.vue'
 
-const why = useWhy()
 const { draft } = useDraft()
 const drafted = computed(() => (draft.value?.items.length ?? 0) > 0)
 const kind = ref<'person' | 'group'>('person')
@@ -96,7 +95,7 @@ const columns = computed(() => [
             <div role="cell"><router-link :to="{ name: 'places', params: { id: item.place } }">{{ item.path }}</router-link></div>
             <div v-for="side in [{ who: one!, rights: item.one }, { who: other!, rights: item.other }]" :key="side.who.id" role="cell" class="side">
               <Paling :rights="side.rights" />
-              <button v-if="kind === 'person'" type="button" class="linklike" data-opens :aria-label="`Why ${side.who.name} has this`" @click="why.ask(side.who.id, item.place, drafted)">why</button>
+              <WhyButton v-if="kind === 'person'" :person="side.who" :place="item.place" :drafted="drafted" />
             </div>
           </template>
         </PagedList>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { toTheEndOf } from '@/common/dates'
-import { day } from '@/common/words'
+import { day, lastDay } from '@/common/words'
 
 /** A membership's period as a bar in time: a year back, a year ahead, today marked. */
 const props = defineProps<{ from?: string; until?: string; current: boolean }>()
@@ -18,16 +18,18 @@ const words = computed(() =>
     ? 'without an end'
     : [props.from ? `from ${day(props.from)}` : '', props.until ? toTheEndOf(props.until) : ''].filter(Boolean).join(' '),
 )
+/** For a narrow column; the whole is said on the bar. */
+const short = computed(() => (props.from === undefined && props.until === undefined ? 'no end' : [props.from ? `from ${day(props.from)}` : '', props.until ? `to ${lastDay(props.until)}` : ''].filter(Boolean).join(' ')))
 </script>
 
 <template>
   <span class="period" :data-current="current" :title="words">
-    <svg width="92" height="14" viewBox="0 0 100 14" preserveAspectRatio="none" role="img" :aria-label="words">
+    <svg width="72" height="14" viewBox="0 0 100 14" preserveAspectRatio="none" role="img" :aria-label="words">
       <path class="line" d="M0 7H100" />
       <rect :x="start" y="3" :width="Math.max(2, end - start)" height="8" />
       <path class="today" d="M50 0V14" />
     </svg>
-    <span class="quiet">{{ words }}</span>
+    <span class="quiet" aria-hidden="true">{{ short }}</span>
   </span>
 </template>
 

@@ -210,13 +210,13 @@ col.choose {
   width: 204px;
 }
 .people-column {
-  width: 188px;
+  width: 164px;
 }
 .origin-column {
   width: 112px;
 }
 .end-column {
-  width: 182px;
+  width: 164px;
 }
 th {
   text-align: left;

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { Schemas } from '@/api/client'
+import SubjectName from '@/people/SubjectName.vue'
 import { useDensity } from '@/common/density'
 import { limits, remark } from './lineWords'
 
@@ -12,7 +13,7 @@ const KINDS: Record<string, string> = { person: 'person', group: 'group', unit: 
 
 <template>
   <div class="line">
-  <span class="who">{{ line.entry.subjectName }}</span> <span class="quiet kind">{{ KINDS[line.entry.subjectKind] }}</span>
+  <span class="who"><SubjectName :id="line.entry.subjectId" :kind="line.entry.subjectKind" :name="line.entry.subjectName" /></span> <span class="quiet kind">{{ KINDS[line.entry.subjectKind] }}</span>
   <template v-if="remark(line)">
     <span v-if="limits(line)" class="mark" :title="remark(line)">{{ limits(line) }}</span>
     <button

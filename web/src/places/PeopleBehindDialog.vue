@@ -35,7 +35,7 @@ function fetchPeople(part: Part) {
           empty="Nobody: the line has no effect."
         >
           <template #row="{ item }">
-            <div role="cell"><PersonName :person="item" /></div>
+            <div role="cell"><PersonName link :person="item" /></div>
             <div role="cell" class="quiet">{{ item.unit }}</div>
           </template>
         </PagedList>

@@ -10,6 +10,7 @@ import PersonPicker from '@/people/PersonPicker.vue'
 import type { Schemas } from '@/api/client'
 import { listed } from '@/common/words'
 import { useWhy } from '@/common/useWhy'
+import WhyButton from '@/common/WhyButton.vue'
 
 const props = defineProps<{ place: string; drafted: boolean }>()
 const why = useWhy()
@@ -48,16 +49,14 @@ function ask(person: Schemas['PersonView'] | undefined) {
       empty="Nobody has any right here."
     >
       <template #row="{ item }">
-        <div role="cell"><PersonName :person="item.person" /></div>
+        <div role="cell"><PersonName link :person="item.person" /></div>
         <div role="cell"><Paling :rights="item.rights" :origin="item.origin as Origin" /></div>
         <div role="cell" class="words" :title="item.rights.length === 9 ? 'all nine' : listed(item.rights)">
           <span>{{ item.rights.length === 9 ? 'all nine' : listed(item.rights) }}</span>
           <span class="quiet">{{ ORIGINS[item.origin] }}</span>
         </div>
         <div role="cell">
-          <button type="button" class="linklike" data-opens :aria-label="`Why ${item.person.name} has this`" @click="why.ask(item.person.id, place, drafted)">
-            why
-          </button>
+          <WhyButton :person="item.person" :place="place" :drafted="drafted" />
         </div>
       </template>
     </PagedList>

@@ -3,7 +3,7 @@ import { computed, nextTick, onMounted, ref } from 'vue'
 import PagedList from '@/lists/PagedList.vue'
 import type { Part } from '@/lists/part'
 import Paling from '@/paling/Paling.vue'
-import { useWhy } from '@/common/useWhy'
+import WhyButton from '@/common/WhyButton.vue'
 import PlaceCell from './PlaceCell.vue'
 
 /** What somebody has, or would have, place by place, in the place of a list of people that one came from; each with why. */
@@ -19,15 +19,16 @@ const props = defineProps<{
   atMost?: number
   /** Whether why is asked with the draft in hand. */
   drafted?: boolean
+  /** Says that why is asked of what holds, which the rights are not those of. */
+  whyNow?: boolean
 }>()
 const emit = defineEmits<{ back: [] }>()
-const why = useWhy()
 const back = ref<HTMLElement>()
 onMounted(() => void nextTick(() => back.value?.focus()))
 const columns = computed(() => [
-  { title: 'Place', width: 'minmax(110px, 1fr)', sort: 'place' },
-  ...props.heads.map((title) => ({ title, width: title.length > 10 ? '112px' : '84px' })),
-  { title: 'Why', width: '40px' },
+  { title: 'Place', width: 'minmax(80px, 1fr)', sort: 'place' },
+  ...props.heads.map((title) => ({ title, width: '82px' })),
+  props.whyNow ? { title: 'Why now', width: '58px' } : { title: 'Why', width: '40px' },
 ])
 </script>
 
@@ -45,7 +46,7 @@ const columns = computed(() => [
           </PlaceCell>
           <div v-for="(rights, i) in item.rights" :key="i" role="cell"><Paling :rights="rights" /></div>
           <div role="cell">
-            <button type="button" class="linklike" data-opens :aria-label="`Why ${person.name} has what they have at ${item.path}`" @click="why.ask(person.id, item.place, drafted)">why</button>
+            <WhyButton :person="person" :place="item.place" :says="whyNow ? `has what they have now at ${item.path}` : `has what they have at ${item.path}`" :drafted="drafted" />
           </div>
         </template>
       </PagedList>

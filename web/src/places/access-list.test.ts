@@ -1,8 +1,11 @@
 import { mount, RouterLinkStub } from '@vue/test-utils'
-import { describe, expect, it } from 'vitest'
+import { describe, expect, it, vi } from 'vitest'
 import { createVuetify } from 'vuetify'
 import type { Schemas } from '@/api/client'
 import AccessListTable from './AccessListTable.vue'
+
+const session = vi.hoisted(() => ({ rooms: ['people', 'places'] }))
+vi.mock('@/session/useSession', () => ({ useSession: () => ({ rooms: { value: session.rooms } }) }))
 
 type Line = Schemas['AccessLine']
 
@@ -26,8 +29,17 @@ describe('the access list', () => {
 
   it('names the place that a line from above comes from and leads there', () => {
     const shown = table([line({ own: false })])
-    expect(shown.findComponent(RouterLinkStub).text()).toBe('Casualties')
-    expect(shown.findComponent(RouterLinkStub).props('to')).toEqual({ name: 'places', params: { id: 'lib' } })
+    const place = shown.findAllComponents(RouterLinkStub).find((link) => link.text() === 'Casualties')
+    expect(place?.props('to')).toEqual({ name: 'places', params: { id: 'lib' } })
+  })
+
+  it('leads to a group or a person that a line names, for whoever has their room', () => {
+    const names = (shown: ReturnType<typeof table>) => shown.findAllComponents(RouterLinkStub).filter((link) => link.text() === 'Surveyors')
+    expect(names(table([line({})]))[0]?.props('to')).toEqual({ name: 'people', params: { view: 'groups', id: 'g' } })
+    expect(names(table([line({ entry: { subjectKind: 'unit' } })]))).toHaveLength(0)
+    session.rooms = ['places']
+    expect(names(table([line({})]))).toHaveLength(0)
+    session.rooms = ['people', 'places']
   })
 
   it('lets own lines be removed, and lines from above not', () => {

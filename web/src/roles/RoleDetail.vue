@@ -51,7 +51,7 @@ async function remove() {
 <template>
   <form class="detail" @submit.prevent="save">
     <div class="title">
-      <v-text-field v-model="name" label="Name of the role" maxlength="300" hide-details :readonly="!may('access')" />
+      <v-text-field v-model="name" v-focus-first="role === undefined" label="Name of the role" maxlength="300" hide-details :readonly="!may('access')" />
       <Paling :rights="whole" :role="name" />
     </div>
     <div class="clusters">

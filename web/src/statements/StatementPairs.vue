@@ -5,12 +5,11 @@ import type { Part } from '@/lists/part'
 import Paling from '@/paling/Paling.vue'
 import PersonName from '@/people/PersonName.vue'
 import PlaceCell from '@/places/PlaceCell.vue'
-import { useWhy } from '@/common/useWhy'
+import WhyButton from '@/common/WhyButton.vue'
 import type { Asked } from './statement'
 
 /** One person at one place after another, with their rights and why. */
 const props = defineProps<{ asked: Asked }>()
-const why = useWhy()
 
 const fetchRows = async (part: Part) =>
   (
@@ -52,19 +51,11 @@ const COLUMNS = [
       <PlaceCell v-slot="{ text }" role="cell" :path="item.path">
         <router-link :to="{ name: 'places', params: { id: item.place } }">{{ text }}</router-link>
       </PlaceCell>
-      <div role="cell"><PersonName :person="item.person" /></div>
+      <div role="cell"><PersonName link :person="item.person" /></div>
       <div role="cell"><Paling :rights="item.rights" /></div>
       <div role="cell" class="quiet" :title="item.comesFrom">{{ item.comesFrom }}</div>
       <div role="cell">
-        <button
-          type="button"
-          class="linklike"
-          data-opens
-          :aria-label="`Why ${item.person.name} has this`"
-          @click="why.ask(item.person.id, item.place, false, asked.at)"
-        >
-          why
-        </button>
+        <WhyButton :person="item.person" :place="item.place" :at="asked.at" />
       </div>
     </template>
   </PagedList>

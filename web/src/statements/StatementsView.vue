@@ -214,12 +214,14 @@ const later = computed<Entry[]>(() => [
       />
       <DateField
         v-if="kind.period"
+        looks-back
         class="day"
         label="From the day"
         :model-value="from"
         @update:model-value="turnTo({ from: $event || undefined })"
       />
       <DateField
+        looks-back
         class="day"
         :label="kind.period ? 'To the end of' : 'At the end of'"
         :model-value="asOf"

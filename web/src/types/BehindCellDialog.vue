@@ -23,7 +23,7 @@ const COLUMNS = [
       <h2 id="behind-cell-title">{{ subject.name }}, on a new {{ type.name.toLowerCase() }}</h2>
       <PagedList label="People behind the cell" find="Find a person" :query-key="['matrix', 'people', subject.id, type.id, library]" :fetch="fetchPeople" :columns="COLUMNS" :at-most="12" empty="Nobody is in it.">
         <template #row="{ item }">
-          <div role="cell"><PersonName :person="item.person" /></div>
+          <div role="cell"><PersonName link :person="item.person" /></div>
           <div role="cell"><Paling :rights="item.rights" /></div>
           <div role="cell" :class="{ quiet: item.common }">{{ item.common ? 'as most' : item.rights.length === 0 ? 'has nothing' : 'differs' }}</div>
         </template>

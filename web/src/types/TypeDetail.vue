@@ -90,7 +90,7 @@ async function save() {
     <h2>{{ type ? type.name : like ? `A new type, from ${like.name}` : 'A new type' }}</h2>
     <HistoryLink v-if="type" :id="type.id" kind="type" :name="type.name" />
     <div class="names">
-      <v-text-field v-model="name" label="Name" maxlength="300" hide-details :readonly="!may('types')" />
+      <v-text-field v-model="name" v-focus-first="type === undefined" label="Name" maxlength="300" hide-details :readonly="!may('types')" />
       <v-text-field v-model="shortName" label="Short name, for narrow columns" maxlength="60" hide-details :readonly="!may('types')" />
       <v-select
         v-model="libraries"

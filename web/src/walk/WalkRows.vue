@@ -5,12 +5,11 @@ import { answer, api, type Schemas } from '@/api/client'
 import PagedList from '@/lists/PagedList.vue'
 import type { Part } from '@/lists/part'
 import Paling from '@/paling/Paling.vue'
-import { useWhy } from '@/common/useWhy'
+import WhyButton from '@/common/WhyButton.vue'
 
 /** What lies in a container, as the person has it, and beside it as somebody else has. */
 const props = defineProps<{ person: string; place: string; query: Record<string, unknown>; name: string; beside: string | undefined }>()
 const emit = defineEmits<{ go: [place: string] }>()
-const why = useWhy()
 const detail = useQuery({
   queryKey: computed(() => ['walk', props.person, 'place', props.place, props.query]),
   queryFn: () => answer(api.GET('/api/walk/{person}/places/{id}', { params: { path: { person: props.person, id: props.place }, query: props.query } })),
@@ -25,6 +24,7 @@ const COLUMNS = computed(() => [
   ...(props.beside === undefined ? [] : [{ title: props.beside, width: '112px' }]),
   { title: 'Why', width: '44px', silent: true },
 ])
+const at = computed(() => props.query.at as string | undefined)
 const HIDDEN: Record<NonNullable<Schemas['WalkStep']['why']>, string> = { WALL: 'a wall', NO_RIGHT: 'no right', CONDITION: 'private', NOT_ACTIVE: 'not active' }
 const differs = (step: Schemas['WalkStep']) => step.besideRights !== undefined && (step.besideRights.join() !== step.rights.join() || step.besideShown !== step.shown)
 </script>
@@ -51,7 +51,7 @@ const differs = (step: Schemas['WalkStep']) => step.besideRights !== undefined &
             <Paling v-if="step.besideShown === 'FOUND'" :rights="step.besideRights ?? []" /><span v-else class="quiet">{{ step.besideShown === 'PASSAGE' ? 'leads on' : 'nothing' }}</span>
             <span v-if="differs(step)" class="sr">, otherwise than {{ name }}</span>
           </div>
-          <div role="cell"><button type="button" class="linklike" :aria-label="`Why ${name} has this at ${step.name}`" @click="why.ask(person, step.id, false, query.at as string | undefined)">why</button></div>
+          <div role="cell"><WhyButton :person="{ id: person, name }" :place="step.id" :says="`has this at ${step.name}`" :at="at" /></div>
         </template>
       </PagedList>
     </div>

@@ -120,10 +120,10 @@ const compares = computed(() => (beside.value === 'person' && begunBeside.value 
         <h1>Walk</h1>
         <Finder v-model="sought" class="find" label="Find as they would" kind="walk" :find="find" :identify="(step) => step.id" :about="(step) => `${step.kind} · ${step.path ?? ''}`" none="They find nothing of that name." hide-details />
         <v-checkbox v-model="hidden" :label="`Also what is hidden from ${name.split(' ')[0]}`" hide-details />
-        <DateField v-model="day" class="day" label="As of (empty: now)" hide-details />
+        <DateField v-model="day" looks-back class="day" label="As of (empty: now)" hide-details />
         <v-select v-model="beside" class="beside" :items="BESIDE" label="Compare with" hide-details />
         <PersonPicker v-if="beside === 'person'" v-model="other" class="beside" label="Whom" hide-details />
-        <DateField v-if="beside === 'day'" v-model="besideDay" class="beside" label="At the end of" />
+        <DateField v-if="beside === 'day'" v-model="besideDay" looks-back class="beside" label="At the end of" />
       </div>
       <p v-if="walk.data.value.root === undefined" class="quiet">{{ name }} finds nothing in the repository that you may know.</p>
       <div v-else-if="id" class="sides">

@@ -92,7 +92,7 @@ const file = (format: string) => `/api/walls/${encodeURIComponent(props.id)}/con
         empty="Nobody whom it keeps out could read anything inside in that time."
       >
         <template #row="{ item }">
-          <div role="cell"><PersonName :person="item.person" /></div>
+          <div role="cell"><PersonName link :person="item.person" /></div>
           <div role="cell" title="The most at one time">{{ number(item.documents) }}</div>
           <div role="cell">{{ number(item.days) }}</div>
           <div role="cell">
@@ -118,7 +118,7 @@ const file = (format: string) => `/api/walls/${encodeURIComponent(props.id)}/con
         empty="Nobody whom it keeps out has opened anything inside. Openings are written down since documents have content here."
       >
         <template #row="{ item }">
-          <div role="cell"><PersonName :person="item.person" /></div>
+          <div role="cell"><PersonName link :person="item.person" /></div>
           <div role="cell">
             <router-link :to="{ name: 'places', params: { id: item.place } }" :title="item.path">{{
               item.path

@@ -24,11 +24,14 @@ async function fetchRows(part: Part): Promise<{ total: number; items: Row[] }> {
 
 const { draft } = useDraft()
 /** Whose places are listed in the place of the people. */
-const chosen = ref<{ id: string; name: string }>()
+const chosen = ref<{ id: string; name: string; side?: string | undefined }>()
 watch([() => props.id, () => props.view], () => (chosen.value = undefined))
 async function fetchPlaces(part: Part) {
-  const params = { params: { path: { id: props.id, person: chosen.value!.id }, query: part } }
-  const page = await answer(props.view === 'barred' ? api.GET('/api/walls/{id}/barred/{person}', params) : api.GET('/api/walls/{id}/admitted/{person}', params))
+  const { id: person, side } = chosen.value!
+  const path = { id: props.id, person }
+  const page = await answer(
+    props.view === 'barred' ? api.GET('/api/walls/{id}/barred/{person}', { params: { path, query: part } }) : api.GET('/api/walls/{id}/admitted/{person}', { params: { path, query: { ...part, ...(side === undefined ? {} : { side }) } } }),
+  )
   return { total: page.total, items: page.items.map((one) => ({ place: one.place, path: one.path, rights: [one.rights] })) }
 }
 
@@ -59,7 +62,7 @@ const EMPTY = {
     :person="chosen"
     :drafted="(draft?.items.length ?? 0) > 0"
     :label="view === 'barred' ? `What it keeps from ${chosen.name}` : `The documents inside that ${chosen.name} reaches`"
-    :query-key="['walls', view, id, version, chosen.id]"
+    :query-key="['walls', view, id, version, chosen.id, chosen.side]"
     :fetch="fetchPlaces"
     :heads="[view === 'barred' ? (bars ? 'Kept out of' : 'Would lose') : 'Has']"
     empty="None."
@@ -83,7 +86,7 @@ const EMPTY = {
         :empty="EMPTY[view]"
       >
         <template #row="{ item: row }">
-          <div role="cell"><PersonName :person="row.one.person" /></div>
+          <div role="cell"><PersonName link :person="row.one.person" /></div>
           <template v-if="row.key === 'barred'">
             <div role="cell">{{ number(row.one.documents) }}</div>
             <div role="cell">
@@ -95,7 +98,7 @@ const EMPTY = {
             <div role="cell">{{ row.one.excepted ? 'an exception' : (row.one.side ?? 'being listed') }}</div>
             <div role="cell" :class="{ warn: row.one.documents === 0 }">
               <template v-if="row.one.documents === 0">none: let in in vain</template>
-              <button v-else type="button" class="linklike" data-opens :aria-label="`The ${row.one.documents} documents inside that ${row.one.person.name} reaches`" @click="chosen = row.one.person">{{ number(row.one.documents) }}</button>
+              <button v-else type="button" class="linklike" data-opens :aria-label="`The ${row.one.documents} documents inside that ${row.one.person.name} reaches`" @click="chosen = { ...row.one.person, side: row.one.side }">{{ number(row.one.documents) }}</button>
             </div>
           </template>
         </template>

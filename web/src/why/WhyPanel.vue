@@ -46,7 +46,7 @@ watch(
       <p class="subject"><PersonName :person="data.person" /></p>
       <p class="quiet">{{ data.path }}<span v-if="data.drafted">, as your draft would have it</span></p>
       <div class="as-of">
-        <DateField time label="As it was at" :model-value="local" @update:model-value="askAt" />
+        <DateField looks-back time label="As it was at" :model-value="local" @update:model-value="askAt" />
         <button v-if="why.target?.at" type="button" class="linklike" @click="askAt('')">now</button>
       </div>
       <div class="result">

@@ -8,6 +8,7 @@ import org.springdoc.core.annotations.ParameterObject;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import palegate.core.rehearsal.FoundPairs;
 import palegate.core.rehearsal.RightsDifference;
@@ -76,14 +77,14 @@ class WallPeopleController {
         one -> new LetIn(PersonView.of(one.person(), structure), one.side(), one.excepted(), one.documents()));
   }
 
-  /** The documents inside that one of them reaches, in the order of the tree; of whoever is not let in, none. O(covered places). */
+  /** The documents inside that one of them reaches, in the order of the tree; of whoever is not let in, none. {@code side} says which of those that they are on. O(covered places). */
   @GetMapping("/admitted/{person}")
-  Page<WallRights> admittedTo(@PathVariable String id, @PathVariable String person, @ParameterObject PageRequest part, Principal who) {
+  Page<WallRights> admittedTo(@PathVariable String id, @PathVariable String person, @RequestParam(required = false) String side, @ParameterObject PageRequest part, Principal who) {
     WallsAtWork.Worked worked = walls.worked(id, who);
     SnapshotAt moment = worked.standing().with();
     Snapshot snapshot = moment.snapshot();
     refuseUnknown(snapshot, person);
-    BitSet reached = Admitted.reached(worked.standing(), person);
+    BitSet reached = Admitted.reached(worked.standing(), person, side);
     SortOrders<Integer> orders = SortOrders.<Integer>by("tree", snapshot.inTreeOrder()).or("place", Comparator.comparing(snapshot::pathText));
     return orders.page(part, reached.stream().boxed().filter(place -> part.takesAll() || part.takes(snapshot.pathText(place))), place -> new WallRights(snapshot.place(place).id(),
         snapshot.place(place).kind().word(), snapshot.pathText(place), moment.rights(snapshot.personNumber(person), place).words()));

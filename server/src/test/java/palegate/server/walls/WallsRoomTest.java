@@ -2,6 +2,7 @@ package palegate.server.walls;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.net.URLEncoder;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.time.Instant;
@@ -92,7 +93,7 @@ class WallsRoomTest {
     for (JsonNode line : wenna.get("/api/walls").body()) {
       String id = line.path("id").asString();
       for (JsonNode one : wenna.get("/api/walls/" + id + "/admitted?limit=1000").body().path("items")) {
-        JsonNode places = wenna.get("/api/walls/" + id + "/admitted/" + one.path("person").path("id").asString() + "?limit=1000").body();
+        JsonNode places = wenna.get("/api/walls/" + id + "/admitted/" + one.path("person").path("id").asString() + "?limit=1000" + (one.has("side") ? "&side=" + URLEncoder.encode(one.path("side").asString(), StandardCharsets.UTF_8) : "")).body();
         assertThat(places.path("total").asInt()).as(id + ": " + one).isEqualTo(one.path("documents").asInt());
         assertThat(places.path("items").valueStream()).allSatisfy(place -> assertThat(place.path("rights").isEmpty()).isFalse());
         compared++;

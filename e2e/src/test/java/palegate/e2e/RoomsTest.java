@@ -124,7 +124,8 @@ class RoomsTest {
     page.locator("tr[data-entry]").first().waitFor();
     page.keyboard().press("k");
     Locator field = page.getByRole(AriaRole.DIALOG).getByRole(AriaRole.COMBOBOX);
-    field.fill("kittiwake");
+    field.fill("c-2607");
+    assertThat(page.getByRole(AriaRole.OPTION).first()).containsText("C-2607 Kittiwake");
     page.keyboard().press("Enter");
     page.waitForURL("**/places/f-2607");
     page.keyboard().press("k");

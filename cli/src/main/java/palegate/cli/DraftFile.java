@@ -49,7 +49,8 @@ record DraftFile(Path file, BundleReader.Read bundle, List<Change> changes, Rehe
   /** Ids for what changes make and do not name: counted on, so that the same files give the same ids. */
   private static UnaryOperator<String> freeIds(Structure structure) {
     List<Parts<?>> kinds = List.of(structure.units(), structure.people(), structure.groups(), structure.roles(), structure.types(), structure.places(), structure.grants(),
-        structure.withholdings(), structure.oversights(), structure.walls(), structure.approvals(), structure.duties());
+        structure.withholdings(), structure.oversights(), structure.walls(), structure.approvals(), structure.duties(),
+        structure.passes(), structure.separations());
     Map<String, Integer> last = new HashMap<>();
     return letters -> {
       String id;

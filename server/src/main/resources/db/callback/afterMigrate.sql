@@ -9,10 +9,12 @@ GRANT SELECT, INSERT ON change_approvals TO 'palegate'@'127.0.0.1';
 -- Who and what there ever was: an id stays.
 GRANT SELECT, INSERT, UPDATE ON approvals TO 'palegate'@'127.0.0.1';
 GRANT SELECT, INSERT, UPDATE ON document_types TO 'palegate'@'127.0.0.1';
+GRANT SELECT, INSERT, UPDATE ON passes TO 'palegate'@'127.0.0.1';
 GRANT SELECT, INSERT, UPDATE ON people TO 'palegate'@'127.0.0.1';
 GRANT SELECT, INSERT, UPDATE ON person_groups TO 'palegate'@'127.0.0.1';
 GRANT SELECT, INSERT, UPDATE ON places TO 'palegate'@'127.0.0.1';
 GRANT SELECT, INSERT, UPDATE ON roles TO 'palegate'@'127.0.0.1';
+GRANT SELECT, INSERT, UPDATE ON separations TO 'palegate'@'127.0.0.1';
 GRANT SELECT, INSERT, UPDATE ON units TO 'palegate'@'127.0.0.1';
 GRANT SELECT, INSERT, UPDATE ON walls TO 'palegate'@'127.0.0.1';
 
@@ -22,9 +24,13 @@ GRANT SELECT, INSERT, UPDATE ON grants TO 'palegate'@'127.0.0.1';
 GRANT SELECT, INSERT, UPDATE ON group_states TO 'palegate'@'127.0.0.1';
 GRANT SELECT, INSERT, UPDATE ON memberships TO 'palegate'@'127.0.0.1';
 GRANT SELECT, INSERT, UPDATE ON oversights TO 'palegate'@'127.0.0.1';
+GRANT SELECT, INSERT, UPDATE ON pass_states TO 'palegate'@'127.0.0.1';
 GRANT SELECT, INSERT, UPDATE ON person_states TO 'palegate'@'127.0.0.1';
 GRANT SELECT, INSERT, UPDATE ON place_states TO 'palegate'@'127.0.0.1';
 GRANT SELECT, INSERT, UPDATE ON role_states TO 'palegate'@'127.0.0.1';
+GRANT SELECT, INSERT, UPDATE ON separation_states TO 'palegate'@'127.0.0.1';
+GRANT SELECT, INSERT, UPDATE ON sharing_rules TO 'palegate'@'127.0.0.1';
+GRANT SELECT, INSERT, UPDATE ON shortlists TO 'palegate'@'127.0.0.1';
 GRANT SELECT, INSERT, UPDATE ON type_states TO 'palegate'@'127.0.0.1';
 GRANT SELECT, INSERT, UPDATE ON unit_states TO 'palegate'@'127.0.0.1';
 GRANT SELECT, INSERT, UPDATE ON wall_states TO 'palegate'@'127.0.0.1';
@@ -33,7 +39,10 @@ GRANT SELECT, INSERT, UPDATE ON withholdings TO 'palegate'@'127.0.0.1';
 -- What belongs to a state, and ends with it.
 GRANT SELECT, INSERT ON approval_criteria TO 'palegate'@'127.0.0.1';
 GRANT SELECT, INSERT ON grant_types TO 'palegate'@'127.0.0.1';
+GRANT SELECT, INSERT ON pass_audiences TO 'palegate'@'127.0.0.1';
 GRANT SELECT, INSERT ON place_labels TO 'palegate'@'127.0.0.1';
+GRANT SELECT, INSERT ON separation_sides TO 'palegate'@'127.0.0.1';
+GRANT SELECT, INSERT ON shortlist_audiences TO 'palegate'@'127.0.0.1';
 GRANT SELECT, INSERT ON type_clearances TO 'palegate'@'127.0.0.1';
 GRANT SELECT, INSERT ON type_libraries TO 'palegate'@'127.0.0.1';
 GRANT SELECT, INSERT ON wall_exceptions TO 'palegate'@'127.0.0.1';

@@ -5,10 +5,19 @@ import java.util.Set;
 import palegate.core.people.Period;
 import palegate.core.people.Subject;
 
-/** Gives a role to a subject at a place and everything below it (section 4). */
+/**
+ * Gives a role to a subject at a place and everything below it (section 4).
+ *
+ * @param sharedBy the id of the person who made it by sharing (section 11); null if a duty did
+ * @param pass the id of the pass through which it was made, or null
+ */
 public record Grant(
-    String id, String place, Subject subject, String role, Set<String> types, Period period, String note)
+    String id, String place, Subject subject, String role, Set<String> types, Period period, String note, String sharedBy, String pass)
     implements Entry {
+  public Grant(String id, String place, Subject subject, String role, Set<String> types, Period period, String note) {
+    this(id, place, subject, role, types, period, note, null, null);
+  }
+
   public Grant {
     Objects.requireNonNull(id);
     Objects.requireNonNull(place);
@@ -18,9 +27,19 @@ public record Grant(
     types = Set.copyOf(types);
   }
 
+  /** Whether somebody let others in by it, rather than an administrator. */
+  public boolean isShare() {
+    return sharedBy != null || pass != null;
+  }
+
   /** The same gift as an own entry of another place, as a break that carries over makes it. */
   public Grant copiedTo(String newId, String newPlace) {
-    return new Grant(newId, newPlace, subject, role, types, period, note);
+    return new Grant(newId, newPlace, subject, role, types, period, note, sharedBy, pass);
+  }
+
+  /** The same gift, for somebody who may not know the pass through which it was made. */
+  public Grant copiedThroughNoPass() {
+    return new Grant(id, place, subject, role, types, period, note, sharedBy, null);
   }
 
   @Override

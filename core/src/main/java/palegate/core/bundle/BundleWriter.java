@@ -1,6 +1,7 @@
 package palegate.core.bundle;
 
 import java.io.OutputStream;
+import java.util.Collection;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
@@ -17,6 +18,9 @@ import palegate.core.people.Subject;
 import palegate.core.places.Conditions;
 import palegate.core.places.Place;
 import palegate.core.roles.Rights;
+import palegate.core.separations.Separation;
+import palegate.core.sharing.Pass;
+import palegate.core.sharing.Shortlist;
 import palegate.core.structure.Structure;
 import palegate.core.types.DocumentType;
 import palegate.core.walls.Barrier;
@@ -97,6 +101,16 @@ public final class BundleWriter {
         period(given.period());
       });
     }
+    some("shortlists", structure.shortlists().values(), this::shortlist);
+    some("passes", structure.passes().values(), this::pass);
+    some("separations", structure.separations().values(), this::separation);
+    some("sharing", structure.sharing().values(), rule -> {
+      text("place", rule.place());
+      text("who", rule.who().word());
+      flag("outsiders", rule.outsiders(), false);
+      text("role", rule.role());
+      number("days", rule.days());
+    });
     json.writeRaw("\n");
     json.writeEndObject();
     json.writeRaw("\n");
@@ -214,12 +228,55 @@ public final class BundleWriter {
     subject(entry.subject());
     if (entry instanceof Grant grant) {
       text("role", grant.role());
+      text("sharedBy", grant.sharedBy());
+      text("pass", grant.pass());
     } else {
       rights(((Withholding) entry).rights());
     }
     strings("types", entry.types().stream().sorted().toList());
     period(entry.period());
     text("note", entry.note());
+  }
+
+  private void shortlist(Shortlist list) {
+    text("unit", list.unit());
+    objects("audiences", list.audiences(), audience -> {
+      subject(audience.subject());
+      text("name", audience.name());
+      text("text", audience.text());
+    });
+  }
+
+  private void pass(Pass pass) {
+    text("id", pass.id());
+    text("place", pass.place());
+    text("role", pass.role());
+    objects("audience", pass.audience(), subject -> json.writeStringProperty(subject.kind(), subject.id()));
+    text("maker", pass.maker());
+    period(pass.period());
+    number("uses", pass.uses());
+    text("note", pass.note());
+  }
+
+  private void separation(Separation separation) {
+    named(separation.id(), separation.name());
+    text("reason", separation.reason());
+    flag("needsApproval", separation.needsApproval(), false);
+    text("within", separation.within().word());
+    objects("sides", separation.sides(), side -> {
+      strings("roles", side.roles().stream().sorted().toList());
+      strings("rights", side.rights().words());
+      strings("groups", side.groups().stream().sorted().toList());
+      strings("duties", side.duties().stream().map(Duty::word).sorted().toList());
+      strings("types", side.types().stream().sorted().toList());
+    });
+  }
+
+  /** A list that older readers do not know is left out where there is nothing in it. */
+  private <T> void some(String key, Collection<T> items, Consumer<T> write) {
+    if (!items.isEmpty()) {
+      list(key, items, write);
+    }
   }
 
   private void subject(Subject subject) {

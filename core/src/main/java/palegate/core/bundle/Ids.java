@@ -16,7 +16,7 @@ final class Ids {
     this.bundle = bundle;
     this.faults = faults;
     for (String list : List.of("units", "people", "groups", "roles", "types", "places", "grants",
-        "withholdings", "oversights", "walls", "approvals", "duties")) {
+        "withholdings", "oversights", "walls", "approvals", "duties", "passes", "separations")) {
       byList.put(list, collect(list));
     }
   }
@@ -54,9 +54,13 @@ final class Ids {
   }
 
   void checkSubjects(JsonNode holder, String pointer) {
-    JsonNode subjects = holder.path("subjects");
+    checkSubjects(holder, "subjects", pointer);
+  }
+
+  void checkSubjects(JsonNode holder, String key, String pointer) {
+    JsonNode subjects = holder.path(key);
     IntStream.range(0, subjects.isArray() ? subjects.size() : 0)
-        .forEach(i -> checkSubjectValue(subjects.get(i), pointer + "/subjects/" + i));
+        .forEach(i -> checkSubjectValue(subjects.get(i), pointer + "/" + key + "/" + i));
   }
 
   private void checkSubjectValue(JsonNode subject, String pointer) {

@@ -4,9 +4,11 @@ import java.time.DateTimeException;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Set;
 import java.util.function.BiConsumer;
 import java.util.stream.Stream;
 import palegate.core.duties.Duty;
@@ -52,6 +54,8 @@ final class ReferenceCheck {
     });
     each(bundle, "grants", "", (grant, at) -> {
       ids.checkReference(grant, "role", "roles", at);
+      ids.checkReference(grant, "sharedBy", "people", at);
+      ids.checkReference(grant, "pass", "passes", at);
       checkEntry(grant, at);
     });
     each(bundle, "withholdings", "", this::checkEntry);
@@ -64,6 +68,27 @@ final class ReferenceCheck {
       }
     });
     each(bundle, "duties", "", this::checkDuty);
+    Set<String> saying = new HashSet<>();
+    each(bundle, "sharing", "", (rule, at) -> {
+      ids.checkReference(rule, "place", "places", at);
+      ids.checkReference(rule, "role", "roles", at);
+      once(rule, "place", saying, at, "The place [%s] says twice who may share.", "Give each place one rule.");
+    });
+    each(bundle, "passes", "", this::checkPass);
+    Set<String> listed = new HashSet<>();
+    each(bundle, "shortlists", "", (list, at) -> {
+      ids.checkReference(list, "unit", "units", at);
+      once(list, "unit", listed, at, "The unit [%s] has two shortlists.", "Give each unit one.");
+      checkAudiences(list, at);
+    });
+    each(bundle, "separations", "", (separation, at) -> each(separation, "sides", at, (side, there) -> {
+      ids.checkReferences(side, "roles", "roles", there);
+      ids.checkReferences(side, "groups", "groups", there);
+      ids.checkReferences(side, "types", "types", there);
+      if (side.isObject() && List.of("roles", "rights", "groups", "duties").stream().noneMatch(side::has)) {
+        faults.add(new Fault(there, "A side of the separation names nothing.", "Name roles, rights, groups or duties."));
+      }
+    }));
     each(bundle, "places", "", (place, at) -> checkInstant(place.path("conditions"), "checkedOutAt", at + "/conditions"));
   }
 
@@ -80,6 +105,39 @@ final class ReferenceCheck {
     ids.checkSubject(entry, at);
     ids.checkReferences(entry, "types", "types", at);
     checkPeriod(entry, at);
+  }
+
+  private void once(JsonNode holder, String key, Set<String> known, String at, String what, String remedy) {
+    String id = holder.path(key).isString() ? holder.path(key).asString() : null;
+    if (id != null && !known.add(id)) {
+      faults.add(new Fault(at + "/" + key, what.formatted(id), remedy));
+    }
+  }
+
+  private void checkPass(JsonNode pass, String at) {
+    ids.checkReference(pass, "place", "places", at);
+    ids.checkReference(pass, "role", "roles", at);
+    ids.checkReference(pass, "maker", "people", at);
+    ids.checkSubjects(pass, "audience", at);
+    checkPeriod(pass, at);
+    each(pass, "audience", at, (subject, there) -> {
+      if (subject.path("builtin").asString("").equals("outsiders")) {
+        faults.add(new Fault(there, "A pass is never for all outsiders.", "Name the people or groups that it is for."));
+      }
+    });
+  }
+
+  private void checkAudiences(JsonNode list, String at) {
+    Set<String> proposed = new HashSet<>();
+    each(list, "audiences", at, (audience, there) -> {
+      ids.checkSubject(audience, there);
+      JsonNode subject = audience.path("subject");
+      if (subject.has("person") || subject.path("builtin").asString("").equals("outsiders")) {
+        faults.add(new Fault(there + "/subject", "A shortlist proposes groups, units or all staff.", "Name one of them."));
+      } else if (subject.isObject() && !proposed.add(subject.toString())) {
+        faults.add(new Fault(there + "/subject", "The shortlist proposes the same audience twice.", "Name each once."));
+      }
+    });
   }
 
   private void checkDuty(JsonNode given, String at) {

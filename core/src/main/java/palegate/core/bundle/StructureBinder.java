@@ -25,6 +25,10 @@ import palegate.core.places.Place;
 import palegate.core.places.PlaceKind;
 import palegate.core.roles.Rights;
 import palegate.core.roles.Role;
+import palegate.core.separations.Separation;
+import palegate.core.sharing.Pass;
+import palegate.core.sharing.SharingRule;
+import palegate.core.sharing.Shortlist;
 import palegate.core.structure.SharedIds;
 import palegate.core.structure.Structure;
 import palegate.core.types.Clearance;
@@ -52,7 +56,7 @@ final class StructureBinder {
                 subject(clearance), text(clearance, "role"), period(clearance))))),
         list(bundle, "places", place -> place(place, ids)),
         list(bundle, "grants", grant -> new Grant(text(grant, "id"), text(grant, "place"), subject(grant),
-            text(grant, "role"), types(grant), period(grant), text(grant, "note"))),
+            text(grant, "role"), types(grant), period(grant), text(grant, "note"), text(grant, "sharedBy"), text(grant, "pass"))),
         list(bundle, "withholdings", taken -> new Withholding(text(taken, "id"), text(taken, "place"),
             subject(taken), rights(taken), types(taken), period(taken), text(taken, "note"))))
         .guardedBy(
@@ -60,7 +64,9 @@ final class StructureBinder {
                 subject(oversight), period(oversight), text(oversight, "note"))),
             list(bundle, "walls", StructureBinder::wall))
         .approvedBy(list(bundle, "approvals", StructureBinder::approval))
-        .administeredBy(list(bundle, "duties", StructureBinder::duty));
+        .administeredBy(list(bundle, "duties", StructureBinder::duty))
+        .sharedBy(list(bundle, "sharing", StructureBinder::sharing), list(bundle, "passes", StructureBinder::pass),
+            list(bundle, "shortlists", StructureBinder::shortlist), list(bundle, "separations", StructureBinder::separation));
   }
 
   private static Person person(JsonNode person) {
@@ -123,6 +129,29 @@ final class StructureBinder {
 
   static DutyAssignment duty(JsonNode given) {
     return new DutyAssignment(text(given, "id"), subject(given), Duty.parse(text(given, "duty")), text(given, "place"), text(given, "unit"), text(given, "ceiling"), period(given));
+  }
+
+  private static SharingRule sharing(JsonNode rule) {
+    return new SharingRule(text(rule, "place"), SharingRule.Who.parse(text(rule, "who")), flag(rule, "outsiders"), text(rule, "role"), number(rule, "days"));
+  }
+
+  private static Pass pass(JsonNode pass) {
+    return new Pass(text(pass, "id"), text(pass, "place"), text(pass, "role"), list(pass, "audience", StructureBinder::subjectValue), text(pass, "maker"), period(pass),
+        number(pass, "uses"), text(pass, "note"));
+  }
+
+  private static Shortlist shortlist(JsonNode list) {
+    return new Shortlist(text(list, "unit"), list(list, "audiences", audience -> new Shortlist.Audience(subject(audience), text(audience, "name"), text(audience, "text"))));
+  }
+
+  private static Separation separation(JsonNode separation) {
+    return new Separation(text(separation, "id"), text(separation, "name"), text(separation, "reason"), flag(separation, "needsApproval"),
+        Separation.Within.parse(text(separation, "within")), list(separation, "sides", side -> new Separation.Side(new LinkedHashSet<>(list(side, "roles", JsonNode::asString)), rights(side),
+            new LinkedHashSet<>(list(side, "groups", JsonNode::asString)), new LinkedHashSet<>(list(side, "duties", duty -> Duty.parse(duty.asString()))), types(side))));
+  }
+
+  private static Integer number(JsonNode holder, String key) {
+    return holder.path(key).isNumber() ? holder.path(key).asInt() : null;
   }
 
   private static Barrier barrier(JsonNode wall) {

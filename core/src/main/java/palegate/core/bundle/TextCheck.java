@@ -47,6 +47,10 @@ final class TextCheck {
         faults.add(new Fault(at + "/conditions/checkedOutAt", "The document is checked out since then by nobody.", "Name who has it, or leave the time out."));
       }
     });
+    each(bundle, "shortlists", "", (list, at) -> each(list, "audiences", at, (audience, there) -> {
+      text(audience, "name", there, WellFormed::name);
+      text(audience, "text", there, WellFormed::text);
+    }));
     each(bundle, "walls", "", (wall, at) -> {
       scope(wall.path("scope"), at + "/scope");
       each(wall, "exceptions", at, this::instants);

@@ -12,7 +12,7 @@ import palegate.core.snapshot.Snapshot;
 final class AccessList {
   private AccessList() {}
 
-  static void add(Making on, AccessChange change, Entry entry) {
+  static void add(Making on, ChangeAtPlace change, Entry entry) {
     if (on.place(change, change.place()) == null) {
       return;
     }

@@ -10,7 +10,8 @@ import palegate.core.duties.Duty;
  * <p>What undoes a change is found from what it altered, part by part, and not from its kind: see {@code palegate.core.reversal}.
  */
 public sealed interface Change
-    permits ChangeAtPlace, PeopleChange, MembershipChange, RoleChange, TypeChange, ClearanceChange, WallChange, ApprovalChange, DutyChange {
+    permits ChangeAtPlace, PeopleChange, MembershipChange, RoleChange, TypeChange, ClearanceChange, WallChange, ApprovalChange, DutyChange,
+    PassChange, ShortlistChange, SeparationChange {
   ChangeKind kind();
 
   /** What the change is about, as kind and id joined by a colon; two changes with the same thing touch the same. */

@@ -3,7 +3,7 @@ package palegate.core.changes;
 import palegate.core.duties.Duty;
 
 /** A change of what stands at one place, or of the place itself. */
-public sealed interface ChangeAtPlace extends Change permits AccessChange, GuardChange, OversightChange, PlaceChange {
+public sealed interface ChangeAtPlace extends Change permits AccessChange, GuardChange, OversightChange, PlaceChange, ShareChange {
   /** The id of the place. */
   String place();
 

@@ -45,7 +45,18 @@ public enum ChangeKind {
   SET_APPROVAL("setApproval", ApprovalChange.SetApproval.SHAPE),
   REMOVE_APPROVAL("removeApproval", ApprovalChange.RemoveApproval.SHAPE),
   SET_DUTY("setDuty", DutyChange.SetDuty.SHAPE),
-  REMOVE_DUTY("removeDuty", DutyChange.RemoveDuty.SHAPE);
+  REMOVE_DUTY("removeDuty", DutyChange.RemoveDuty.SHAPE),
+  ADD_SHARE("addShare", ShareChange.AddShare.SHAPE),
+  TAKE_BACK_SHARE("takeBackShare", ShareChange.TakeBackShare.SHAPE),
+  SET_SHARING("setSharing", ShareChange.SetSharing.SHAPE),
+  REMOVE_SHARING("removeSharing", ShareChange.RemoveSharing.SHAPE),
+  SET_PASS("setPass", PassChange.SetPass.SHAPE),
+  OPEN_PASS("openPass", PassChange.OpenPass.SHAPE),
+  TAKE_BACK_PASS("takeBackPass", PassChange.TakeBackPass.SHAPE),
+  SET_SHORTLIST("setShortlist", ShortlistChange.SetShortlist.SHAPE),
+  REMOVE_SHORTLIST("removeShortlist", ShortlistChange.RemoveShortlist.SHAPE),
+  SET_SEPARATION("setSeparation", SeparationChange.SetSeparation.SHAPE),
+  REMOVE_SEPARATION("removeSeparation", SeparationChange.RemoveSeparation.SHAPE);
 
   private static final Map<String, ChangeKind> BY_WORD = Arrays.stream(values()).collect(Collectors.toMap(ChangeKind::word, Function.identity()));
 

@@ -7,8 +7,10 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 import java.util.function.Function;
+import java.util.function.Predicate;
 import java.util.stream.Stream;
 import palegate.core.access.Entry;
 import palegate.core.access.Grant;
@@ -22,6 +24,10 @@ import palegate.core.people.Unit;
 import palegate.core.places.Place;
 import palegate.core.places.PlaceKind;
 import palegate.core.roles.Role;
+import palegate.core.separations.Separation;
+import palegate.core.sharing.Pass;
+import palegate.core.sharing.SharingRule;
+import palegate.core.sharing.Shortlist;
 import palegate.core.snapshot.Snapshot;
 import palegate.core.structure.Parts;
 import palegate.core.structure.Structure;
@@ -65,6 +71,10 @@ final class Pending {
   private final Layer<Wall> walls;
   private final Layer<ApprovalRule> approvals;
   private final Layer<DutyAssignment> duties;
+  private final Layer<SharingRule> sharing;
+  private final Layer<Pass> passes;
+  private final Layer<Shortlist> shortlists;
+  private final Layer<Separation> separations;
   /** The entries and appointments that the draft has put at a place, and the places that it has put below one: ids, some of which may have gone on. */
   private final Map<String, Set<String>> entriesPut = new HashMap<>();
   private final Map<String, Set<String>> oversightsPut = new HashMap<>();
@@ -98,12 +108,17 @@ final class Pending {
     walls = new Layer<>(structure.walls());
     approvals = new Layer<>(structure.approvals());
     duties = new Layer<>(structure.duties());
+    sharing = new Layer<>(structure.sharing());
+    passes = new Layer<>(structure.passes());
+    shortlists = new Layer<>(structure.shortlists());
+    separations = new Layer<>(structure.separations());
   }
 
   Structure result() {
     return structure.withPlaces(places.changed).withGrants(grants.changed).withWithholdings(withholdings.changed).withOversights(oversights.changed)
         .withGroups(groups.changed).withTypes(types.changed).withWalls(walls.changed).withUnits(units.changed).withPeople(people.changed).withRoles(roles.changed)
-        .withApprovals(approvals.changed).withDuties(duties.changed);
+        .withApprovals(approvals.changed).withDuties(duties.changed)
+        .withSharing(sharing.changed).withPasses(passes.changed).withShortlists(shortlists.changed).withSeparations(separations.changed);
   }
 
   Structure before() {
@@ -192,6 +207,46 @@ final class Pending {
 
   ApprovalRule approval(String id) {
     return approvals.get(id);
+  }
+
+  SharingRule sharing(String place) {
+    return sharing.get(place);
+  }
+
+  Pass pass(String id) {
+    return passes.get(id);
+  }
+
+  Shortlist shortlist(String unit) {
+    return shortlists.get(unit);
+  }
+
+  Separation separation(String id) {
+    return separations.get(id);
+  }
+
+  /** The grants that stand by a pass. O(grants). */
+  Stream<Grant> grantsThrough(String pass) {
+    return standing(grant -> pass.equals(grant.pass()));
+  }
+
+  /** The grants that say the same as a share and are of the same maker or pass: what breaks carried over of it. O(grants). */
+  Stream<Grant> grantsAsOf(Grant share) {
+    return standing(grant -> grant.isShare() && Objects.equals(grant.sharedBy(), share.sharedBy()) && Objects.equals(grant.pass(), share.pass()) && grant.saysTheSameAs(share));
+  }
+
+  private Stream<Grant> standing(Predicate<Grant> wanted) {
+    return Stream.concat(structure.grants().keySet().stream(), grants.changed.keySet().stream()).distinct().map(this::grant).filter(grant -> grant != null && wanted.test(grant)).toList().stream();
+  }
+
+  /** Whether a place is another one or below it. O(depth). */
+  boolean isAtOrBelow(String place, String top) {
+    for (Place at = place(place); at != null; at = place(at.parent())) {
+      if (at.id().equals(top)) {
+        return true;
+      }
+    }
+    return false;
   }
 
   Oversight oversight(String id) {
@@ -339,6 +394,45 @@ final class Pending {
 
   void remove(ApprovalRule rule) {
     approvals.put(rule.id(), null);
+  }
+
+  void put(SharingRule rule) {
+    sharing.put(rule.place(), rule);
+  }
+
+  void remove(SharingRule rule) {
+    sharing.put(rule.place(), null);
+  }
+
+  void put(Pass pass) {
+    passes.put(pass.id(), pass);
+  }
+
+  /** A pass goes with everything that was opened through it. O(grants). */
+  void removeWithGrants(Pass pass) {
+    grantsThrough(pass.id()).forEach(this::remove);
+    passes.put(pass.id(), null);
+  }
+
+  /** The passes to a place. O(passes). */
+  List<Pass> passesAt(String place) {
+    return Stream.concat(structure.passes().keySet().stream(), passes.changed.keySet().stream()).distinct().map(this::pass).filter(pass -> pass != null && pass.place().equals(place)).toList();
+  }
+
+  void put(Shortlist list) {
+    shortlists.put(list.unit(), list);
+  }
+
+  void remove(Shortlist list) {
+    shortlists.put(list.unit(), null);
+  }
+
+  void put(Separation separation) {
+    separations.put(separation.id(), separation);
+  }
+
+  void remove(Separation separation) {
+    separations.put(separation.id(), null);
   }
 
   void put(Entry entry) {

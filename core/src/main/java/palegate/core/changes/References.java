@@ -15,6 +15,10 @@ import palegate.core.people.Person;
 import palegate.core.people.Subject;
 import palegate.core.people.Unit;
 import palegate.core.places.Place;
+import palegate.core.separations.Separation;
+import palegate.core.sharing.Pass;
+import palegate.core.sharing.SharingRule;
+import palegate.core.sharing.Shortlist;
 import palegate.core.structure.Structure;
 import palegate.core.types.DocumentType;
 import palegate.core.walls.Wall;
@@ -41,7 +45,7 @@ final class References {
       uses.put(kind, new HashMap<>());
     }
     Stream.of(structure.grants(), structure.withholdings(), structure.oversights(), structure.types(), structure.walls(), structure.approvals(), structure.duties(), structure.groups(),
-        structure.units(), structure.people(), structure.places()).flatMap(parts -> parts.values().stream()).forEach(part -> replace(null, part));
+        structure.units(), structure.people(), structure.places(), structure.sharing(), structure.passes(), structure.shortlists(), structure.separations()).flatMap(parts -> parts.values().stream()).forEach(part -> replace(null, part));
   }
 
   /** A part of the structure has become another; null stands for one that was not there or is gone. */
@@ -108,6 +112,18 @@ final class References {
     if (example instanceof DutyAssignment given) {
       return "the duty " + given.duty().word() + " that is held " + (kind == Kind.PLACE ? "there" : "by or for it");
     }
+    if (example instanceof SharingRule rule) {
+      return "what " + name(rule.place(), pending) + " says about sharing";
+    }
+    if (example instanceof Pass pass) {
+      return "a pass to " + name(pass.place(), pending);
+    }
+    if (example instanceof Shortlist) {
+      return "a shortlist proposes it, or is its own";
+    }
+    if (example instanceof Separation separation) {
+      return "the separation " + separation.name() + " names it";
+    }
     if (example instanceof Group group) {
       return "it is a member of " + group.name();
     }
@@ -161,6 +177,20 @@ final class References {
       each(Kind.PLACE, given.place(), each);
       each(Kind.UNIT, given.unit(), each);
       each(Kind.ROLE, given.ceiling(), each);
+    } else if (part instanceof SharingRule rule) {
+      each(Kind.ROLE, rule.role(), each);
+    } else if (part instanceof Pass pass) {
+      each.accept(Kind.ROLE, pass.role());
+      pass.audience().forEach(subject -> subject(subject, each));
+    } else if (part instanceof Shortlist list) {
+      each.accept(Kind.UNIT, list.unit());
+      list.audiences().forEach(audience -> subject(audience.subject(), each));
+    } else if (part instanceof Separation separation) {
+      separation.sides().forEach(side -> {
+        side.roles().forEach(role -> each.accept(Kind.ROLE, role));
+        side.groups().forEach(group -> each.accept(Kind.GROUP, group));
+        side.types().forEach(type -> each.accept(Kind.TYPE, type));
+      });
     } else if (part instanceof ApprovalRule rule) {
       rule.when().places().forEach(place -> each.accept(Kind.PLACE, place));
     }

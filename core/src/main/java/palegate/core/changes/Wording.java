@@ -41,6 +41,8 @@ public final class Wording {
       case "type" -> named(before.types(), after.types(), id, type -> type.name());
       case "approval" -> named(before.approvals(), after.approvals(), id, rule -> rule.name());
       case "duty" -> named(before.duties(), after.duties(), id, given -> given.duty().word());
+      case "separation" -> named(before.separations(), after.separations(), id, separation -> separation.name());
+      case "pass" -> "the pass to " + name("place", named(before.passes(), after.passes(), id, pass -> pass.place()));
       case "wall" -> named(before.walls(), after.walls(), id, wall -> wall.name());
       default -> named(before.places(), after.places(), id, place -> place.name());
     };

@@ -21,6 +21,10 @@ import palegate.core.people.Membership;
 import palegate.core.people.Person;
 import palegate.core.people.Subject;
 import palegate.core.places.Place;
+import palegate.core.separations.Separation;
+import palegate.core.sharing.Pass;
+import palegate.core.sharing.SharingRule;
+import palegate.core.sharing.Shortlist;
 import palegate.core.structure.Alteration;
 import palegate.core.structure.Alteration.GroupMembership;
 import palegate.core.structure.Parts;
@@ -120,7 +124,7 @@ final class Bearing {
     } else if (part instanceof GroupMembership held) {
       return bears(held.membership());
     }
-    return !(part instanceof ApprovalRule) && !(part instanceof DutyAssignment);
+    return !(part instanceof ApprovalRule || part instanceof DutyAssignment || part instanceof SharingRule || part instanceof Pass || part instanceof Shortlist || part instanceof Separation);
   }
 
   private boolean bears(String place, Subject subject) {

@@ -87,7 +87,8 @@ final class Coverage {
   boolean shows() {
     Structure was = difference.before();
     Structure is = difference.after();
-    return Stream.of(difference.units(), difference.people(), difference.types(), difference.oversights(), difference.walls(), difference.duties(), difference.approvals()).allMatch(Set::isEmpty)
+    return Stream.of(difference.units(), difference.people(), difference.types(), difference.oversights(), difference.walls(), difference.duties(), difference.approvals(),
+            difference.sharing(), difference.passes(), difference.shortlists(), difference.separations()).allMatch(Set::isEmpty)
         && difference.roles().stream().noneMatch(was.roles()::containsKey) && difference.groups().stream().filter(group -> was.groups().containsKey(group) && is.groups().containsKey(group)).allMatch(this::hasTheSamePeople)
         && difference.places().stream().allMatch(this::onlyFollowsAgain) && entries(was).allMatch(entry -> isSaid(entry, entry.place(), before, after)) && entries(is).allMatch(entry -> isSaid(entry, entry.place(), after, before));
   }

@@ -46,12 +46,16 @@ public final class Reversal {
     rest.bringBackNamed();
     rest.setBackPeople();
     places.setBack();
+    UndoingSharing sharing = new UndoingSharing(undoing);
+    sharing.bringBackPasses();
     new UndoingLists(undoing).setBack();
     rest.setBackMemberships();
     rest.setBackClearances();
     rest.setBackWalls();
     rest.setBackApprovals();
     rest.setBackDuties();
+    sharing.setBack();
+    sharing.removeMadePasses();
     places.removeMade();
     rest.removeMade();
     return madeOn(now, undoing, instant, undone.before().places());

@@ -50,7 +50,8 @@ public record Alteration(String kind, String id, Object before, Object after) {
     return before.withUnits(of(byKind, "unit")).withPeople(of(byKind, "person")).withGroups(groups).withRoles(of(byKind, "role"))
         .withTypes(of(byKind, "type")).withPlaces(of(byKind, "place")).withGrants(of(byKind, "grant"))
         .withWithholdings(of(byKind, "withholding")).withOversights(of(byKind, "oversight")).withWalls(of(byKind, "wall"))
-        .withApprovals(of(byKind, "approval")).withDuties(of(byKind, "duty"));
+        .withApprovals(of(byKind, "approval")).withDuties(of(byKind, "duty"))
+        .withSharing(of(byKind, "sharing")).withPasses(of(byKind, "pass")).withShortlists(of(byKind, "shortlist")).withSeparations(of(byKind, "separation"));
   }
 
   @SuppressWarnings("unchecked") // each kind holds parts of one class only

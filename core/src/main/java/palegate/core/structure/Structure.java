@@ -18,6 +18,10 @@ import palegate.core.people.Unit;
 import palegate.core.places.Place;
 import palegate.core.places.PlaceKind;
 import palegate.core.roles.Role;
+import palegate.core.separations.Separation;
+import palegate.core.sharing.Pass;
+import palegate.core.sharing.SharingRule;
+import palegate.core.sharing.Shortlist;
 import palegate.core.types.DocumentType;
 import palegate.core.walls.Wall;
 
@@ -40,15 +44,19 @@ public record Structure(
     Parts<Oversight> oversights,
     Parts<Wall> walls,
     Parts<ApprovalRule> approvals,
-    Parts<DutyAssignment> duties) {
+    Parts<DutyAssignment> duties,
+    Parts<SharingRule> sharing,
+    Parts<Pass> passes,
+    Parts<Shortlist> shortlists,
+    Parts<Separation> separations) {
 
   public static final Structure EMPTY = of(List.of(), List.of(), List.of(), List.of(), List.of(), List.of(), List.of(), List.of());
 
   public Structure {
-    Stream.of(units, people, groups, roles, types, places, grants, withholdings, oversights, walls, approvals, duties).forEach(Objects::requireNonNull);
+    Stream.of(units, people, groups, roles, types, places, grants, withholdings, oversights, walls, approvals, duties, sharing, passes, shortlists, separations).forEach(Objects::requireNonNull);
   }
 
-  /** A structure of these parts, without oversight, walls, rules of approval and duties; two parts of one kind with the same id are refused. */
+  /** A structure of these parts, without oversight, walls, rules of approval, duties and what sections 11 to 13 add; two parts of one kind with the same id are refused. */
   public static Structure of(
       Collection<Unit> units, Collection<Person> people, Collection<Group> groups,
       Collection<Role> roles, Collection<DocumentType> types, Collection<Place> places,
@@ -56,23 +64,32 @@ public record Structure(
     return new Structure(
         Parts.of(units, Unit::id), Parts.of(people, Person::id), Parts.of(groups, Group::id),
         Parts.of(roles, Role::id), Parts.of(types, DocumentType::id), Parts.of(places, Place::id),
-        Parts.of(grants, Grant::id), Parts.of(withholdings, Withholding::id), Parts.none(), Parts.none(), Parts.none(), Parts.none());
+        Parts.of(grants, Grant::id), Parts.of(withholdings, Withholding::id), Parts.none(), Parts.none(), Parts.none(), Parts.none(),
+        Parts.none(), Parts.none(), Parts.none(), Parts.none());
   }
 
   /** This structure with exactly these appointments and walls. */
   public Structure guardedBy(Collection<Oversight> appointed, Collection<Wall> raised) {
     return new Structure(units, people, groups, roles, types, places, grants, withholdings,
-        Parts.of(appointed, Oversight::id), Parts.of(raised, Wall::id), approvals, duties);
+        Parts.of(appointed, Oversight::id), Parts.of(raised, Wall::id), approvals, duties, sharing, passes, shortlists, separations);
   }
 
   /** This structure with exactly these rules of approval. */
   public Structure approvedBy(Collection<ApprovalRule> rules) {
-    return new Structure(units, people, groups, roles, types, places, grants, withholdings, oversights, walls, Parts.of(rules, ApprovalRule::id), duties);
+    return new Structure(units, people, groups, roles, types, places, grants, withholdings, oversights, walls, Parts.of(rules, ApprovalRule::id), duties,
+        sharing, passes, shortlists, separations);
   }
 
   /** This structure with exactly these duties. */
   public Structure administeredBy(Collection<DutyAssignment> assignments) {
-    return new Structure(units, people, groups, roles, types, places, grants, withholdings, oversights, walls, approvals, Parts.of(assignments, DutyAssignment::id));
+    return new Structure(units, people, groups, roles, types, places, grants, withholdings, oversights, walls, approvals, Parts.of(assignments, DutyAssignment::id),
+        sharing, passes, shortlists, separations);
+  }
+
+  /** This structure with exactly these rules of sharing, passes, shortlists and separations. */
+  public Structure sharedBy(Collection<SharingRule> rules, Collection<Pass> given, Collection<Shortlist> lists, Collection<Separation> apart) {
+    return new Structure(units, people, groups, roles, types, places, grants, withholdings, oversights, walls, approvals, duties,
+        Parts.of(rules, SharingRule::place), Parts.of(given, Pass::id), Parts.of(lists, Shortlist::unit), Parts.of(apart, Separation::id));
   }
 
   /** The one repository, absent only from a structure without any place. */
@@ -92,50 +109,66 @@ public record Structure(
   }
 
   public Structure withUnits(Map<String, Unit> changes) {
-    return new Structure(units.with(changes), people, groups, roles, types, places, grants, withholdings, oversights, walls, approvals, duties);
+    return new Structure(units.with(changes), people, groups, roles, types, places, grants, withholdings, oversights, walls, approvals, duties, sharing, passes, shortlists, separations);
   }
 
   public Structure withPeople(Map<String, Person> changes) {
-    return new Structure(units, people.with(changes), groups, roles, types, places, grants, withholdings, oversights, walls, approvals, duties);
+    return new Structure(units, people.with(changes), groups, roles, types, places, grants, withholdings, oversights, walls, approvals, duties, sharing, passes, shortlists, separations);
   }
 
   public Structure withGroups(Map<String, Group> changes) {
-    return new Structure(units, people, groups.with(changes), roles, types, places, grants, withholdings, oversights, walls, approvals, duties);
+    return new Structure(units, people, groups.with(changes), roles, types, places, grants, withholdings, oversights, walls, approvals, duties, sharing, passes, shortlists, separations);
   }
 
   public Structure withRoles(Map<String, Role> changes) {
-    return new Structure(units, people, groups, roles.with(changes), types, places, grants, withholdings, oversights, walls, approvals, duties);
+    return new Structure(units, people, groups, roles.with(changes), types, places, grants, withholdings, oversights, walls, approvals, duties, sharing, passes, shortlists, separations);
   }
 
   public Structure withTypes(Map<String, DocumentType> changes) {
-    return new Structure(units, people, groups, roles, types.with(changes), places, grants, withholdings, oversights, walls, approvals, duties);
+    return new Structure(units, people, groups, roles, types.with(changes), places, grants, withholdings, oversights, walls, approvals, duties, sharing, passes, shortlists, separations);
   }
 
   public Structure withPlaces(Map<String, Place> changes) {
-    return new Structure(units, people, groups, roles, types, places.with(changes), grants, withholdings, oversights, walls, approvals, duties);
+    return new Structure(units, people, groups, roles, types, places.with(changes), grants, withholdings, oversights, walls, approvals, duties, sharing, passes, shortlists, separations);
   }
 
   public Structure withGrants(Map<String, Grant> changes) {
-    return new Structure(units, people, groups, roles, types, places, grants.with(changes), withholdings, oversights, walls, approvals, duties);
+    return new Structure(units, people, groups, roles, types, places, grants.with(changes), withholdings, oversights, walls, approvals, duties, sharing, passes, shortlists, separations);
   }
 
   public Structure withWithholdings(Map<String, Withholding> changes) {
-    return new Structure(units, people, groups, roles, types, places, grants, withholdings.with(changes), oversights, walls, approvals, duties);
+    return new Structure(units, people, groups, roles, types, places, grants, withholdings.with(changes), oversights, walls, approvals, duties, sharing, passes, shortlists, separations);
   }
 
   public Structure withOversights(Map<String, Oversight> changes) {
-    return new Structure(units, people, groups, roles, types, places, grants, withholdings, oversights.with(changes), walls, approvals, duties);
+    return new Structure(units, people, groups, roles, types, places, grants, withholdings, oversights.with(changes), walls, approvals, duties, sharing, passes, shortlists, separations);
   }
 
   public Structure withWalls(Map<String, Wall> changes) {
-    return new Structure(units, people, groups, roles, types, places, grants, withholdings, oversights, walls.with(changes), approvals, duties);
+    return new Structure(units, people, groups, roles, types, places, grants, withholdings, oversights, walls.with(changes), approvals, duties, sharing, passes, shortlists, separations);
   }
 
   public Structure withApprovals(Map<String, ApprovalRule> changes) {
-    return new Structure(units, people, groups, roles, types, places, grants, withholdings, oversights, walls, approvals.with(changes), duties);
+    return new Structure(units, people, groups, roles, types, places, grants, withholdings, oversights, walls, approvals.with(changes), duties, sharing, passes, shortlists, separations);
   }
 
   public Structure withDuties(Map<String, DutyAssignment> changes) {
-    return new Structure(units, people, groups, roles, types, places, grants, withholdings, oversights, walls, approvals, duties.with(changes));
+    return new Structure(units, people, groups, roles, types, places, grants, withholdings, oversights, walls, approvals, duties.with(changes), sharing, passes, shortlists, separations);
+  }
+
+  public Structure withSharing(Map<String, SharingRule> changes) {
+    return new Structure(units, people, groups, roles, types, places, grants, withholdings, oversights, walls, approvals, duties, sharing.with(changes), passes, shortlists, separations);
+  }
+
+  public Structure withPasses(Map<String, Pass> changes) {
+    return new Structure(units, people, groups, roles, types, places, grants, withholdings, oversights, walls, approvals, duties, sharing, passes.with(changes), shortlists, separations);
+  }
+
+  public Structure withShortlists(Map<String, Shortlist> changes) {
+    return new Structure(units, people, groups, roles, types, places, grants, withholdings, oversights, walls, approvals, duties, sharing, passes, shortlists.with(changes), separations);
+  }
+
+  public Structure withSeparations(Map<String, Separation> changes) {
+    return new Structure(units, people, groups, roles, types, places, grants, withholdings, oversights, walls, approvals, duties, sharing, passes, shortlists, separations.with(changes));
   }
 }

@@ -15,7 +15,8 @@ import palegate.core.access.Entry;
  */
 public record StructureDifference(
     Structure before, Structure after, Set<String> units, Set<String> people, Set<String> groups, Set<String> roles, Set<String> types, Set<String> places,
-    Set<String> grants, Set<String> withholdings, Set<String> oversights, Set<String> walls, Set<String> approvals, Set<String> duties) {
+    Set<String> grants, Set<String> withholdings, Set<String> oversights, Set<String> walls, Set<String> approvals, Set<String> duties,
+    Set<String> sharing, Set<String> passes, Set<String> shortlists, Set<String> separations) {
 
   /** Where nothing differs, what came after is what was before: whoever asks whether they are the same one is told so. */
   public static StructureDifference between(Structure before, Structure after) {
@@ -27,7 +28,8 @@ public record StructureDifference(
     return new StructureDifference(before, after, ids(before, after, Structure::units), ids(before, after, Structure::people), ids(before, after, Structure::groups),
         ids(before, after, Structure::roles), ids(before, after, Structure::types), ids(before, after, Structure::places), ids(before, after, Structure::grants),
         ids(before, after, Structure::withholdings), ids(before, after, Structure::oversights), ids(before, after, Structure::walls),
-        ids(before, after, Structure::approvals), ids(before, after, Structure::duties));
+        ids(before, after, Structure::approvals), ids(before, after, Structure::duties),
+        ids(before, after, Structure::sharing), ids(before, after, Structure::passes), ids(before, after, Structure::shortlists), ids(before, after, Structure::separations));
   }
 
   private static <T> Set<String> ids(Structure before, Structure after, Function<Structure, Parts<T>> parts) {
@@ -35,12 +37,12 @@ public record StructureDifference(
   }
 
   public boolean isEmpty() {
-    return Stream.of(units, people, groups, roles, types, places, grants, withholdings, oversights, walls, approvals, duties).allMatch(Set::isEmpty);
+    return Stream.of(units, people, groups, roles, types, places, grants, withholdings, oversights, walls, approvals, duties, sharing, passes, shortlists, separations).allMatch(Set::isEmpty);
   }
 
   /**
-   * Everything that differs, as kind and id joined by a colon, in order; an entry and an appointment count as the place at which they
-   * stand. Two differences that share a thing touch the same.
+   * Everything that differs, as kind and id joined by a colon, in order; an entry, an appointment and a rule of sharing count as the place at which they
+   * stand, a shortlist as its unit; what is opened through a pass touches the pass too. Two differences that share a thing touch the same.
    */
   public Set<String> things() {
     Set<String> things = new TreeSet<>();
@@ -53,7 +55,12 @@ public record StructureDifference(
     walls.forEach(id -> things.add("wall:" + id));
     approvals.forEach(id -> things.add("approval:" + id));
     duties.forEach(id -> things.add("duty:" + id));
+    sharing.forEach(id -> things.add("place:" + id));
+    passes.forEach(id -> things.add("pass:" + id));
+    shortlists.forEach(id -> things.add("unit:" + id));
+    separations.forEach(id -> things.add("separation:" + id));
     at(grants, Structure::grants, Entry::place, things);
+    grants.forEach(id -> Stream.of(before, after).map(structure -> structure.grants().get(id)).filter(grant -> grant != null && grant.pass() != null).forEach(grant -> things.add("pass:" + grant.pass())));
     at(withholdings, Structure::withholdings, Entry::place, things);
     at(oversights, Structure::oversights, oversight -> oversight.place(), things);
     return things;

@@ -18,6 +18,8 @@ import palegate.core.changes.AccessChange;
 import palegate.core.changes.Change;
 import palegate.core.changes.ChangeAtPlace;
 import palegate.core.changes.GuardChange;
+import palegate.core.changes.PassChange;
+import palegate.core.changes.ShareChange;
 import palegate.core.duties.Duty;
 import palegate.core.duties.DutyAssignment;
 import palegate.core.people.Group;
@@ -28,6 +30,7 @@ import palegate.core.places.Place;
 import palegate.core.rehearsal.Rehearsal;
 import palegate.core.rehearsal.RightsDifference;
 import palegate.core.roles.Rights;
+import palegate.core.sharing.Pass;
 import palegate.core.snapshot.Snapshot;
 import palegate.core.snapshot.SnapshotAt;
 import palegate.core.structure.Parts;
@@ -65,8 +68,17 @@ public final class Authority {
 
   /** Whether somebody may draft such a change anywhere at all: they hold its duty, or it is about the list of a place that they govern. */
   public static boolean mayDraft(Asker asker, Change change) {
-    boolean ofList = change instanceof AccessChange || change instanceof GuardChange.Release;
+    if (change instanceof PassChange ofPass) {
+      return mayDraft(asker, ofPass);
+    }
+    boolean ofList = change instanceof AccessChange || change instanceof ShareChange || change instanceof GuardChange.Release;
     return asker.holds(change.duty()) || ofList && asker.governs(((ChangeAtPlace) change).place());
+  }
+
+  /** A pass is opened at its address, by whoever it is for, and by no draft. */
+  private static boolean mayDraft(Asker asker, PassChange change) {
+    Pass pass = change instanceof PassChange.SetPass set ? set.given() : asker.snapshot().structure().passes().get(change.pass());
+    return !(change instanceof PassChange.OpenPass) && (asker.holds(Duty.ACCESS) || pass != null && asker.governs(pass.place()));
   }
 
   /** Everything of a draft that its author's duties do not cover; empty if they cover all of it. O(what it alters × duties held). */
@@ -174,6 +186,11 @@ public final class Authority {
     take(difference.approvals(), asker.keepsEverything(), Duty.ACCESS, "rules of approval, which are the same in the whole repository");
     take(difference.types(), asker.holds(Duty.TYPES), Duty.TYPES, "document types");
     take(difference.walls(), asker.holds(Duty.WALLS), Duty.WALLS, "walls");
+    difference.sharing().stream().filter(place -> !coversList(place)).forEach(place -> refuse(Duty.ACCESS, "who shares at “" + name(place) + "”"));
+    each(difference.passes(), Structure::passes, pass -> coversList(pass.place()), Pass::place, Duty.ACCESS, "the passes to");
+    difference.shortlists().stream().filter(unit -> !asker.administersUnit(before.units().containsKey(unit) ? before : after, unit))
+        .forEach(unit -> refuse(Duty.PEOPLE, "whom sharing proposes in a unit"));
+    take(difference.separations(), asker.keepsEverything(), Duty.ACCESS, "separations, which are the same in the whole repository");
     take(difference.duties(), asker.holds(Duty.SYSTEM), Duty.SYSTEM, "duties");
   }
 

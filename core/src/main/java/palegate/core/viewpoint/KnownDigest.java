@@ -25,7 +25,8 @@ public final class KnownDigest {
       if (!viewpoint.whole()) {
         Structure known = viewpoint.snapshot().structure();
         List.of(known.units().keySet(), known.people().keySet(), known.groups().keySet(), known.roles().keySet(), known.types().keySet(), known.places().keySet(), known.grants().keySet(),
-            known.withholdings().keySet(), known.oversights().keySet(), known.walls().keySet(), known.approvals().keySet(), known.duties().keySet()).forEach(ids -> add(digest, ids));
+            known.withholdings().keySet(), known.oversights().keySet(), known.walls().keySet(), known.approvals().keySet(), known.duties().keySet(),
+            known.sharing().keySet(), known.passes().keySet(), known.shortlists().keySet(), known.separations().keySet()).forEach(ids -> add(digest, ids));
       }
       return "sha256:" + HexFormat.of().formatHex(digest.digest());
     } catch (NoSuchAlgorithmException everyPlatformHasIt) {

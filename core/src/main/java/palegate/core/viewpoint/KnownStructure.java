@@ -27,6 +27,10 @@ import palegate.core.people.Subject;
 import palegate.core.people.Unit;
 import palegate.core.places.Place;
 import palegate.core.questions.WallCoverage;
+import palegate.core.separations.Separation;
+import palegate.core.sharing.Pass;
+import palegate.core.sharing.SharingRule;
+import palegate.core.sharing.Shortlist;
 import palegate.core.snapshot.Snapshot;
 import palegate.core.snapshot.SnapshotAt;
 import palegate.core.structure.Parts;
@@ -87,7 +91,9 @@ final class KnownStructure {
   private Structure cut(boolean everybody) {
     Parts<Place> knownPlaces = knownPlaces();
     Predicate<String> reaches = place -> places.reaching.get(snapshot.placeNumber(place));
-    Parts<Grant> grants = kept(structure.grants(), Entry::id, grant -> reaches.test(grant.place()));
+    Parts<Pass> passes = kept(structure.passes(), Pass::id, pass -> reaches.test(pass.place()));
+    // What was opened through a pass that is not known is a grant like others.
+    Parts<Grant> grants = changed(kept(structure.grants(), Entry::id, grant -> reaches.test(grant.place())), Entry::id, grant -> grant.pass() == null || passes.containsKey(grant.pass()) ? grant : grant.copiedThroughNoPass());
     Parts<Withholding> withholdings = kept(structure.withholdings(), Entry::id, taken -> reaches.test(taken.place()));
     Parts<Oversight> oversights = kept(structure.oversights(), oversight -> oversight.id(), oversight -> places.onTheWay.get(snapshot.placeNumber(oversight.place())));
     List<Wall> walls = new ArrayList<>();
@@ -97,7 +103,14 @@ final class KnownStructure {
     structure.types().keySet().stream().filter(type -> snapshot.documentsOf(type).anyMatch(places.covered::get)).forEach(usedTypes::add);
     if (!everybody) {
       people = new KnownPeople(structure);
-      grants.values().forEach(grant -> people.add(grant.subject()));
+      grants.values().forEach(grant -> {
+        people.add(grant.subject());
+        people.person(grant.sharedBy());
+      });
+      passes.values().forEach(pass -> {
+        people.person(pass.maker());
+        pass.audience().forEach(people::name);
+      });
       withholdings.values().forEach(taken -> people.add(taken.subject()));
       oversights.values().forEach(oversight -> people.add(oversight.subject()));
       places.covered.stream().mapToObj(snapshot::place).forEach(place -> {
@@ -115,7 +128,9 @@ final class KnownStructure {
         everybody ? structure.people() : kept(structure.people(), Person::id, person -> people.people.contains(person.id())),
         everybody ? structure.groups() : changed(kept(structure.groups(), Group::id, group -> people.groups.contains(group.id())), Group::id, people::known),
         structure.roles(), types(), knownPlaces, grants, withholdings, oversights, walls.equals(List.copyOf(structure.walls().values())) ? structure.walls() : Parts.of(walls, Wall::id),
-        approvals(), kept(structure.duties(), DutyAssignment::id, this::knowsDuty));
+        approvals(), kept(structure.duties(), DutyAssignment::id, this::knowsDuty),
+        kept(structure.sharing(), SharingRule::place, rule -> reaches.test(rule.place())), passes,
+        kept(structure.shortlists(), Shortlist::unit, this::knowsShortlist), kept(structure.separations(), Separation::id, this::knowsSeparation));
   }
 
   /** As {@link #kept}, without asking about each place by its id. O(known places) where they are few, else O(unknown ones + bits). */
@@ -145,6 +160,7 @@ final class KnownStructure {
       KnownPeople theirs = new KnownPeople(structure);
       asker.held().stream().filter(given -> given.duty() == Duty.PEOPLE).forEach(given -> theirs.unitAndBelow(given.unit()));
       people.groupsAround(theirs.people);
+      structure.shortlists().values().stream().filter(list -> asker.administersUnit(structure, list.unit())).forEach(list -> list.audiences().forEach(audience -> people.name(audience.subject())));
     }
   }
 
@@ -185,6 +201,16 @@ final class KnownStructure {
     boolean own = asker.held().stream().anyMatch(held -> held.id().equals(given.id()));
     return (own || asker.holdsAny(Duty.SYSTEM, Duty.AUDIT) || people == null) && (given.place() == null || knowsPlace(given.place())) && isKnown(given.subject())
         && (given.unit() == null || people == null || people.units.contains(given.unit()));
+  }
+
+  /** The shortlist of whoever's unit one administers; of others, where everybody in it is known. */
+  private boolean knowsShortlist(Shortlist list) {
+    return people == null || asker.holdsAny(Duty.PEOPLE, Duty.AUDIT) && people.units.contains(list.unit()) && list.audiences().stream().allMatch(audience -> isKnown(audience.subject()));
+  }
+
+  private boolean knowsSeparation(Separation separation) {
+    return asker.holdsAny(Duty.ACCESS, Duty.AUDIT) && separation.sides().stream().allMatch(side ->
+        side.types().stream().allMatch(type -> knowsType(structure.types().get(type))) && side.groups().stream().allMatch(group -> people == null || people.groups.contains(group)));
   }
 
   /** What is left of a wall: nothing, if it bars the asker or covers nothing that they may know; of several scopes, each of the known ones as a screen. */
@@ -288,9 +314,12 @@ final class KnownStructure {
     return new Wall(wall.id(), wall.name(), wall.reason(), wall.state(), wall.period(), barrier, wall.exceptions());
   }
 
+  private boolean knowsType(DocumentType type) {
+    return asker.holdsAny(Duty.TYPES, Duty.AUDIT) || usedTypes.contains(type.id()) || type.libraries().isEmpty() || type.libraries().stream().anyMatch(this::knowsPlace);
+  }
+
   private Parts<DocumentType> types() {
-    Predicate<DocumentType> usable = type -> type.libraries().isEmpty() || type.libraries().stream().anyMatch(this::knowsPlace);
-    Parts<DocumentType> known = kept(structure.types(), DocumentType::id, type -> asker.holdsAny(Duty.TYPES, Duty.AUDIT) || usedTypes.contains(type.id()) || usable.test(type));
+    Parts<DocumentType> known = kept(structure.types(), DocumentType::id, this::knowsType);
     return changed(known, DocumentType::id, type -> {
       Set<String> libraries = new HashSet<>(type.libraries());
       libraries.removeIf(library -> !knowsPlace(library));

@@ -22,6 +22,10 @@ import palegate.core.places.Place;
 import palegate.core.places.PlaceKind;
 import palegate.core.roles.Rights;
 import palegate.core.roles.Role;
+import palegate.core.separations.Separation;
+import palegate.core.sharing.Pass;
+import palegate.core.sharing.SharingRule;
+import palegate.core.sharing.Shortlist;
 import palegate.core.structure.Structure;
 import palegate.core.types.Clearance;
 import palegate.core.types.DocumentType;
@@ -47,10 +51,19 @@ public final class OfEveryKind {
             new Wall("w-2", "Fees", null, Wall.State.PLANNED, Period.ALWAYS, new Barrier.Screen(Scope.ofTypes("letter"), List.of(MIA)), List.of())))
         .approvedBy(List.of(new ApprovalRule("ap-1", "Walls", ApprovalRule.When.duty(Duty.WALLS), Duty.WALLS)))
         .administeredBy(List.of(new DutyAssignment("du-1", new Subject.OfPerson("per"), Duty.PEOPLE, null, "u-cas", null, Period.ALWAYS)))
+        .sharedBy(List.of(new SharingRule("c2", SharingRule.Who.KEEPERS, true, "reader", 28)),
+            List.of(new Pass("pa-1", "c1", "reader", List.of(new Subject.OfUnit("u-cas"), MIA), "ola", Period.ALWAYS, 20, "why")),
+            List.of(new Shortlist("u-cas", List.of(new Shortlist.Audience(Subject.BuiltIn.STAFF, "Everyone", "Whoever works here.")))),
+            List.of(new Separation("se-1", "Fees", "why", true, Separation.Within.PLACE, List.of(side("reader"), side("keeper")))))
+        .withGrants(Map.of("e-sh", new Grant("e-sh", "c1", MIA, "reader", Set.of(), UNTIL, null, "ola", null)))
         .withPlaces(Map.of("val1", kept, "l-1", Place.plain("l-1", PlaceKind.LINK, "root", "Shown", false, Map.of(), null, null, "cas")))
         .withUnits(Map.of("u-empty", new Unit("u-empty", "Empty", "u-all")))
         .withRoles(Map.of("spare", new Role("spare", "Spare", Rights.parse(List.of("find")))))
         .withTypes(Map.of("fee", new DocumentType("fee", "Fee", true, List.of(), List.of(new Clearance(MIA, "reader", UNTIL))), "memo", DocumentType.open("memo", "Memo", List.of())));
+  }
+
+  private static Separation.Side side(String role) {
+    return new Separation.Side(Set.of(role), Rights.NONE, Set.of(), Set.of(), Set.of("fee"));
   }
 
   public static List<Change> changes() {
@@ -96,6 +109,19 @@ public final class OfEveryKind {
         new ApprovalChange.SetApproval(new ApprovalRule("ap-2", "Rule", new ApprovalRule.When(Set.of("addGrant"), Set.of(Duty.ACCESS), true, Set.of("c1")), Duty.WALLS)),
         new ApprovalChange.RemoveApproval("ap-1"),
         new DutyChange.SetDuty(new DutyAssignment("du-2", MIA, Duty.ACCESS, "c1", null, "reader", UNTIL)),
-        new DutyChange.RemoveDuty("du-1"));
+        new DutyChange.RemoveDuty("du-1"),
+        new ShareChange.AddShare(new Grant("e-3", "c1", MIA, "reader", Set.of("letter"), UNTIL, "why", "ola", "pa-1")),
+        new ShareChange.TakeBackShare("c1", "e-sh"),
+        new ShareChange.SetSharing(new SharingRule("c1", SharingRule.Who.SHARERS, true, "reader", 7)),
+        new ShareChange.RemoveSharing("c2"),
+        new PassChange.SetPass(new Pass("pa-2", "c1", "reader", List.of(Subject.BuiltIn.STAFF, MIA), "ola", UNTIL, 3, "why")),
+        new PassChange.OpenPass("pa-1", "mia", "e-4"),
+        new PassChange.TakeBackPass("pa-1"),
+        new ShortlistChange.SetShortlist(new Shortlist("u-all", List.of(new Shortlist.Audience(Subject.BuiltIn.STAFF, "Everyone", null), new Shortlist.Audience(new Subject.OfUnit("u-cas"), "Casualty", "why")))),
+        new ShortlistChange.RemoveShortlist("u-cas"),
+        new SeparationChange.SetSeparation(new Separation("se-2", "Two hats", "why", true, Separation.Within.ANYWHERE, List.of(
+            new Separation.Side(Set.of("keeper"), Rights.parse(List.of("govern")), Set.of("divers"), Set.of(Duty.ACCESS, Duty.WALLS), Set.of("fee", "letter")),
+            new Separation.Side(Set.of(), Rights.NONE, Set.of("trainees"), Set.of(), Set.of())))),
+        new SeparationChange.RemoveSeparation("se-1"));
   }
 }

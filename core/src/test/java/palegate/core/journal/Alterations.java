@@ -46,6 +46,10 @@ public final class Alterations {
     differing(all, "oversight", before.oversights(), after.oversights());
     differing(all, "wall", before.walls(), after.walls());
     differing(all, "approval", before.approvals(), after.approvals());
+    differing(all, "sharing", before.sharing(), after.sharing());
+    differing(all, "pass", before.passes(), after.passes());
+    differing(all, "shortlist", before.shortlists(), after.shortlists());
+    differing(all, "separation", before.separations(), after.separations());
     differing(all, "duty", before.duties(), after.duties());
     return all;
   }

@@ -150,7 +150,8 @@ class LawsTest {
           Parts.of(shuffled(structure.grants().values(), random), Grant::id),
           Parts.of(shuffled(structure.withholdings().values(), random), Withholding::id),
           Parts.of(shuffled(structure.oversights().values(), random), Oversight::id),
-          Parts.of(shuffled(structure.walls().values(), random), Wall::id), structure.approvals(), structure.duties()));
+          Parts.of(shuffled(structure.walls().values(), random), Wall::id), structure.approvals(), structure.duties(),
+          structure.sharing(), structure.passes(), structure.shortlists(), structure.separations()));
     });
   }
 

@@ -99,7 +99,8 @@ class SnapshotTest {
       before.people().values().stream().filter(person -> random.nextBoolean()).forEach(person -> people.put(person.id(),
           new Person(person.id(), person.name(), null, null, random.nextBoolean(), random.nextBoolean(), person.unit())));
       Structure after = new Structure(before.units(), before.people().with(people), before.groups(), before.roles().with(roles),
-          before.types(), before.places(), before.grants(), before.withholdings(), before.oversights(), before.walls(), before.approvals(), before.duties());
+          before.types(), before.places(), before.grants(), before.withholdings(), before.oversights(), before.walls(), before.approvals(), before.duties(),
+          before.sharing(), before.passes(), before.shortlists(), before.separations());
       Snapshot basis = Snapshot.of(before);
       Snapshot next = basis.next(after);
       Snapshot fresh = Snapshot.of(after);

@@ -23,7 +23,7 @@ public record ClashView(long change, String author, Instant at, String note, Str
       return snapshot.pathText(place);
     }
     Structure known = snapshot.structure();
-    boolean there = Stream.of(known.people(), known.groups(), known.units(), known.roles(), known.types(), known.walls(), known.approvals(), known.duties()).anyMatch(parts -> parts.containsKey(id));
+    boolean there = Stream.of(known.people(), known.groups(), known.units(), known.roles(), known.types(), known.walls(), known.approvals(), known.duties(), known.passes(), known.separations()).anyMatch(parts -> parts.containsKey(id));
     return there ? thing.replace(':', ' ') : "something";
   }
 }

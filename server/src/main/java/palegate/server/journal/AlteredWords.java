@@ -69,7 +69,8 @@ final class AlteredWords {
     if (thing instanceof DutyAssignment given) {
       return given.duty().word() + " of " + names.subject(given.subject());
     }
-    return thing instanceof Role role ? role.name() : ((DocumentType) thing).name();
+    String shared = SharingWords.title(names, thing);
+    return shared != null ? shared : thing instanceof Role role ? role.name() : ((DocumentType) thing).name();
   }
 
   Map<String, String> fields(Object thing) {
@@ -115,6 +116,8 @@ final class AlteredWords {
       period(fields, given.period());
     } else if (thing instanceof Wall wall) {
       new WallWords(names, wallReasons).fields(fields, wall);
+    } else if (SharingWords.fields(names, fields, thing)) {
+      return fields;
     } else if (thing instanceof DocumentType type) {
       fields.put("name", type.name());
       fields.put("guarded", type.guarded() ? "yes" : "no");
@@ -166,6 +169,8 @@ final class AlteredWords {
     fields.put(entry instanceof Grant ? "to" : "withheld from", names.subject(entry.subject()));
     if (entry instanceof Grant grant) {
       fields.put("role", names.role(grant.role()));
+      put(fields, "shared by", grant.sharedBy() == null ? null : names.person(grant.sharedBy()));
+      put(fields, "through the pass", grant.pass());
     } else {
       fields.put("withholds", ((Withholding) entry).rights().toString());
     }
@@ -193,7 +198,7 @@ final class AlteredWords {
     new TreeMap<>(place.labels()).forEach((key, value) -> fields.put("label " + key, value));
   }
 
-  private static void period(Map<String, String> fields, Period period) {
+  static void period(Map<String, String> fields, Period period) {
     put(fields, "from", text(period.from()));
     put(fields, "until", text(period.until()));
   }
@@ -202,7 +207,7 @@ final class AlteredWords {
     return instant == null ? null : instant.toString();
   }
 
-  private static void put(Map<String, String> fields, String key, String value) {
+  static void put(Map<String, String> fields, String key, String value) {
     if (value != null) {
       fields.put(key, value);
     }

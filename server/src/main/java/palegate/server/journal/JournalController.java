@@ -6,6 +6,7 @@ import java.time.Instant;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 import java.util.stream.Stream;
 import org.springdoc.core.annotations.ParameterObject;
@@ -22,6 +23,7 @@ import palegate.core.duties.Duty;
 import palegate.core.people.Group;
 import palegate.core.reversal.Reversal;
 import palegate.core.snapshot.Snapshot;
+import palegate.core.separations.Separation;
 import palegate.core.structure.Alteration;
 import palegate.core.structure.Structure;
 import palegate.core.structure.StructureDifference;
@@ -144,7 +146,7 @@ class JournalController {
       return known.groups().containsKey(group.id());
     }
     return Stream.of(known.units(), known.people(), known.roles(), known.types(), known.places(), known.grants(), known.withholdings(), known.oversights(), known.walls(), known.approvals(),
-        known.duties()).anyMatch(parts -> part.equals(parts.get(altered.id())));
+        known.duties(), known.sharing(), known.passes(), known.shortlists(), known.separations()).anyMatch(parts -> part.equals(parts.get(altered.id())));
   }
 
   /** What became of a reversal: the draft that holds it, and what it leaves alone. */
@@ -189,6 +191,9 @@ class JournalController {
       case "type" -> known.types().containsKey(id) ? known.types().get(id).name() : id;
       case "approval" -> known.approvals().containsKey(id) ? known.approvals().get(id).name() : then.approvals().containsKey(id) ? then.approvals().get(id).name() : id;
       case "duty" -> known.duties().containsKey(id) ? known.duties().get(id).duty().word() : then.duties().containsKey(id) ? then.duties().get(id).duty().word() : id;
+      case "unit" -> known.units().containsKey(id) ? known.units().get(id).name() : id;
+      case "pass" -> Stream.of(known, then).map(structure -> structure.passes().get(id)).filter(Objects::nonNull).findFirst().map(pass -> "the pass to " + nameOf("place:" + pass.place(), now, then)).orElse(id);
+      case "separation" -> Stream.of(known, then).map(structure -> structure.separations().get(id)).filter(Objects::nonNull).findFirst().map(Separation::name).orElse(id);
       case "wall" -> known.walls().containsKey(id) ? known.walls().get(id).name() : id;
       default -> id;
     };

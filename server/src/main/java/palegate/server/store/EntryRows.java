@@ -1,5 +1,7 @@
 package palegate.server.store;
 
+import java.util.ArrayList;
+import java.util.Collections;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
@@ -31,12 +33,12 @@ class EntryRows {
         """, span);
     return jdbc.sql("""
             SELECT r.id, r.place, r.subject_person, r.subject_group, r.subject_unit, r.subject_builtin,
-                   r.role, r.holds_from, r.holds_until, r.note, r.began, r.ended
+                   r.role, r.holds_from, r.holds_until, r.note, r.shared_by, r.pass, r.began, r.ended
             FROM grants r WHERE %s ORDER BY r.id
             """.formatted(span.condition()))
         .params(span.parameters())
         .query((row, i) -> Dated.of(row, new Grant(row.getString("id"), row.getString("place"), SubjectColumns.read(row), row.getString("role"),
-            types.getOrDefault(Dated.Key.of(row, "id"), Set.of()), Instants.period(row), row.getString("note"))))
+            types.getOrDefault(Dated.Key.of(row, "id"), Set.of()), Instants.period(row), row.getString("note"), row.getString("shared_by"), row.getString("pass"))))
         .list();
   }
 
@@ -63,9 +65,9 @@ class EntryRows {
         grant -> new Object[] {change, grant.id()});
     batches.insert("""
         INSERT INTO grants (id, began, place, subject_person, subject_group, subject_unit, subject_builtin,
-                            role, holds_from, holds_until, note)
-        VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)
-        """, rows.begun(), grant -> values(grant, grant.role(), change));
+                            role, holds_from, holds_until, note, shared_by, pass)
+        VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)
+        """, rows.begun(), grant -> values(grant, grant.role(), change, grant.sharedBy(), grant.pass()));
     batches.insert("INSERT INTO grant_types (grant_id, began, type) VALUES (?, ?, ?)", narrowings(rows.begun(), change),
         narrowing -> new Object[] {narrowing.entry().id(), change, narrowing.type()});
   }
@@ -90,9 +92,11 @@ class EntryRows {
     return types;
   }
 
-  private static Object[] values(Entry entry, String givenOrTaken, long change) {
-    return SubjectColumns.values(new Object[] {entry.id(), change, entry.place()}, entry.subject(), givenOrTaken,
-        Instants.toDatabase(entry.period().from()), Instants.toDatabase(entry.period().until()), entry.note());
+  private static Object[] values(Entry entry, String givenOrTaken, long change, Object... more) {
+    List<Object> after = new ArrayList<>();
+    Collections.addAll(after, givenOrTaken, Instants.toDatabase(entry.period().from()), Instants.toDatabase(entry.period().until()), entry.note());
+    Collections.addAll(after, more);
+    return SubjectColumns.values(new Object[] {entry.id(), change, entry.place()}, entry.subject(), after.toArray());
   }
 
   private static List<Narrowing> narrowings(List<? extends Entry> entries, long change) {

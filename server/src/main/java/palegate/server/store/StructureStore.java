@@ -22,6 +22,10 @@ import palegate.core.people.Person;
 import palegate.core.people.Unit;
 import palegate.core.places.Place;
 import palegate.core.roles.Role;
+import palegate.core.separations.Separation;
+import palegate.core.sharing.Pass;
+import palegate.core.sharing.SharingRule;
+import palegate.core.sharing.Shortlist;
 import palegate.core.structure.Alteration;
 import palegate.core.structure.Alteration.GroupMembership;
 import palegate.core.structure.Structure;
@@ -42,9 +46,11 @@ public class StructureStore {
   private final WallRows walls;
   private final ApprovalRows approvals;
   private final DutyRows duties;
+  private final SharingRows sharing;
+  private final SeparationRows separations;
 
   StructureStore(JdbcClient jdbc, PeopleRows people, GroupRows groups, RoleAndTypeRows rolesAndTypes, PlaceRows places, EntryRows entries,
-      OversightRows oversights, WallRows walls, ApprovalRows approvals, DutyRows duties) {
+      OversightRows oversights, WallRows walls, ApprovalRows approvals, DutyRows duties, SharingRows sharing, SeparationRows separations) {
     this.jdbc = jdbc;
     this.people = people;
     this.groups = groups;
@@ -55,6 +61,8 @@ public class StructureStore {
     this.walls = walls;
     this.approvals = approvals;
     this.duties = duties;
+    this.sharing = sharing;
+    this.separations = separations;
   }
 
   /** The number of the newest change; 0 before the first. */
@@ -70,7 +78,8 @@ public class StructureStore {
             Dated.parts(rolesAndTypes.types(span)), Dated.parts(places.places(span)), Dated.parts(entries.grants(span)), Dated.parts(entries.withholdings(span)))
         .guardedBy(Dated.parts(oversights.oversights(span)), Dated.parts(walls.walls(span)))
         .approvedBy(Dated.parts(approvals.approvals(span)))
-        .administeredBy(Dated.parts(duties.duties(span)));
+        .administeredBy(Dated.parts(duties.duties(span)))
+        .sharedBy(Dated.parts(sharing.rules(span)), Dated.parts(sharing.passes(span)), Dated.parts(sharing.shortlists(span)), Dated.parts(separations.separations(span)));
   }
 
   /** Of these ids, those that were places once and are none now, each with the change that took it away. */
@@ -90,12 +99,18 @@ public class StructureStore {
     places.beginOtherLives(laidOut);
     rolesAndTypes.writeTypes(RowChanges.of(altered, altered.types(), Structure::types), change);
     places.write(laidOut, change);
+    RowChanges<Pass> passes = RowChanges.of(altered, altered.passes(), Structure::passes);
+    sharing.namePasses(passes);
     entries.writeGrants(RowChanges.of(altered, altered.grants(), Structure::grants), change);
     entries.writeWithholdings(RowChanges.of(altered, altered.withholdings(), Structure::withholdings), change);
     oversights.write(RowChanges.of(altered, altered.oversights(), Structure::oversights), change);
     walls.write(RowChanges.of(altered, altered.walls(), Structure::walls), change);
     approvals.write(RowChanges.of(altered, altered.approvals(), Structure::approvals), change);
     duties.write(RowChanges.of(altered, altered.duties(), Structure::duties), change);
+    sharing.writePasses(passes, change);
+    sharing.writeRules(RowChanges.of(altered, altered.sharing(), Structure::sharing), change);
+    sharing.writeShortlists(RowChanges.of(altered, altered.shortlists(), Structure::shortlists), change);
+    separations.write(RowChanges.of(altered, altered.separations(), Structure::separations), change);
   }
 
   /** Everything a change altered, with its exact content before and after, kind by kind. */
@@ -174,6 +189,10 @@ public class StructureStore {
     kinds.of("wall", walls::walls, byId(Wall::id));
     kinds.of("approval", approvals::approvals, byId(ApprovalRule::id));
     kinds.of("duty", duties::duties, byId(DutyAssignment::id));
+    kinds.of("sharing", sharing::rules, byId(SharingRule::place));
+    kinds.of("pass", sharing::passes, byId(Pass::id));
+    kinds.of("shortlist", sharing::shortlists, byId(Shortlist::unit));
+    kinds.of("separation", separations::separations, byId(Separation::id));
   }
 
   private static void memberships(List<Alteration> all, String kind, List<GroupRows.Held> over, List<GroupRows.Held> begun) {

@@ -13,6 +13,7 @@ import palegate.core.people.Person;
 import palegate.core.people.Unit;
 import palegate.core.places.Place;
 import palegate.core.roles.Role;
+import palegate.core.separations.Separation;
 import palegate.core.snapshot.Snapshot;
 import palegate.core.structure.Structure;
 import palegate.core.types.DocumentType;
@@ -46,6 +47,8 @@ public final class Things {
       case "wall" -> name(structure.walls().get(id), Wall::name);
       case "place" -> name(structure.places().get(id), Place::name);
       case "approval" -> name(structure.approvals().get(id), ApprovalRule::name);
+      case "pass" -> Optional.ofNullable(structure.passes().get(id)).flatMap(pass -> name(structure.places().get(pass.place()), Place::name)).map(place -> "the pass to " + place);
+      case "separation" -> name(structure.separations().get(id), Separation::name);
       case "duty" -> name(structure.duties().get(id), given -> given.duty().word());
       default -> Optional.empty();
     };

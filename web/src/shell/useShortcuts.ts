@@ -10,14 +10,16 @@ export function switchShortcuts(on: boolean) {
   shortcutsOn.value = on
 }
 
-function isWriting(target: EventTarget | null): boolean {
-  return target instanceof HTMLElement && target.closest('input, textarea, select, [contenteditable], [role="dialog"]') !== null
+/** Keys belong to the field, the list or the dialog that is open, also while the focus is still on its way there. */
+function belongsElsewhere(target: EventTarget | null): boolean {
+  const here = 'input, textarea, select, [contenteditable], [role="dialog"], [role="listbox"], [role="menu"]'
+  return (target instanceof HTMLElement && target.closest(here) !== null) || document.querySelector('.v-overlay--active:is(.v-dialog, .v-menu)') !== null
 }
 
-/** Runs an action when its key is pressed outside of fields and dialogs. */
+/** Runs an action when its key is pressed outside of fields, open lists and dialogs. */
 export function useShortcuts(actions: Record<string, () => void>) {
   function pressed(event: KeyboardEvent) {
-    if (event.ctrlKey || event.metaKey || event.altKey || event.defaultPrevented || isWriting(event.target)) {
+    if (event.ctrlKey || event.metaKey || event.altKey || event.defaultPrevented || belongsElsewhere(event.target)) {
       return
     }
     const action = actions[event.key]

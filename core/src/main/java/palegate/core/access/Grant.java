@@ -37,6 +37,21 @@ public record Grant(
     return new Grant(newId, newPlace, subject, role, types, period, note, sharedBy, pass);
   }
 
+  /** The same with another role. */
+  public Grant giving(String otherRole) {
+    return new Grant(id, place, subject, otherRole, types, period, note, sharedBy, pass);
+  }
+
+  /** The same to somebody else. */
+  public Grant to(Subject other) {
+    return new Grant(id, place, other, role, types, period, note, sharedBy, pass);
+  }
+
+  /** The same for another time. */
+  public Grant lasting(Period other) {
+    return new Grant(id, place, subject, role, types, other, note, sharedBy, pass);
+  }
+
   /** The same gift, for somebody who may not know the pass through which it was made. */
   public Grant copiedThroughNoPass() {
     return new Grant(id, place, subject, role, types, period, note, sharedBy, null);

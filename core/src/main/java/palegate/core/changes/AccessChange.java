@@ -19,6 +19,11 @@ public sealed interface AccessChange extends ChangeAtPlace {
   /** So many entries of its own a rejoined place may keep: an undone break can have that many. */
   int KEPT_AT_MOST = 100_000;
 
+  /** The change that adds a grant: as a share, if it is one. */
+  static ChangeAtPlace adding(Grant grant) {
+    return grant.isShare() ? new ShareChange.AddShare(grant) : new AddGrant(grant);
+  }
+
   /** Adds a grant. */
   record AddGrant(Grant grant) implements AccessChange {
     static final Shape<AddGrant> SHAPE = Shape.<AddGrant>named("AddGrant")

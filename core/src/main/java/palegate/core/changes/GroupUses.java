@@ -23,7 +23,7 @@ import palegate.core.structure.Structure;
 /**
  * What names a group, and what would let it go or hand that over.
  *
- * @param other whether walls, clearances, oversight or duties name it: what becomes of those only a person can say
+ * @param other whether walls, clearances, oversight, duties, passes, shortlists or separations name it: what becomes of those only a person can say
  */
 public record GroupUses(Register in, String group, List<Entry> entries, List<MembershipChange.RemoveMember> memberships, boolean other) {
   private static final int AT_MOST = 200;
@@ -62,6 +62,9 @@ public record GroupUses(Register in, String group, List<Entry> entries, List<Mem
         wall.exceptions().forEach(one -> other.add(one.subject()));
         wall.barrier().subjects().forEach(other::add);
       });
+      structure.passes().values().forEach(pass -> other.addAll(pass.audience()));
+      structure.shortlists().values().forEach(list -> list.audiences().forEach(audience -> other.add(audience.subject())));
+      structure.separations().values().forEach(separation -> separation.sides().forEach(side -> side.groups().forEach(group -> other.add(new Subject.OfGroup(group)))));
     }
 
     public GroupUses of(String group) {
@@ -102,7 +105,7 @@ public record GroupUses(Register in, String group, List<Entry> entries, List<Mem
       if (said.contains(Says.of(entry))) {
         continue;
       }
-      changes.add(entry instanceof Grant grant ? new AccessChange.AddGrant(new Grant(grant.id(), grant.place(), subject, grant.role(), grant.types(), grant.period(), grant.note()))
+      changes.add(entry instanceof Grant grant ? AccessChange.adding(grant.to(subject))
           : new AccessChange.AddWithholding(new Withholding(entry.id(), entry.place(), subject, ((Withholding) entry).rights(), entry.types(), entry.period(), entry.note())));
     }
     for (MembershipChange.RemoveMember one : memberships) {

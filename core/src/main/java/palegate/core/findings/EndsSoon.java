@@ -37,7 +37,7 @@ final class EndsSoon implements Rule {
     Instant soon = survey.now().plus(Duration.ofDays(survey.limits().soonDays()));
     Stream<Finding> entries = survey.grants().filter(grant -> soon(grant.period(), survey.now(), soon)).map(grant -> new Finding(code(), severity(), "entry:" + grant.id(), "", "“" + survey.role(grant.role()) + "” for " + survey.name(grant.subject()) + " at "
         + survey.path(grant.place()) + " ends " + Survey.end(grant.period().until()) + ".", List.of(), List.of(Fix.of("Let it go on for half a year", new AccessChange.RemoveGrant(grant.place(), grant.id()),
-            new AccessChange.AddGrant(new Grant(grant.id(), grant.place(), grant.subject(), grant.role(), grant.types(), longer(grant.period()), grant.note()))))));
+            AccessChange.adding(grant.lasting(longer(grant.period())))))));
     Stream<Finding> members = survey.groups().flatMap(group -> group.members().stream().filter(member -> soon(member.period(), survey.now(), soon)).map(member -> {
       String name = member.member() instanceof Membership.PersonMember ? survey.structure().people().get(member.member().id()).name() : survey.structure().groups().get(member.member().id()).name();
       return new Finding(code(), severity(), "group:" + group.id(), member.member().id(), name + "’s time in “" + group.name() + "” ends " + Survey.end(member.period().until()) + ".", List.of(),

@@ -42,7 +42,7 @@ final class EveryoneCanGovern implements Rule {
       Role less = survey.most(given.minus(Rights.of(Right.GOVERN)));
       Change remove = new AccessChange.RemoveGrant(grant.place(), grant.id());
       List<Fix> fixes = less == null ? List.of(Fix.of("Remove the entry", remove))
-          : List.of(Fix.of("Give “" + less.name() + "” in its place", remove, new AccessChange.AddGrant(new Grant(grant.id(), grant.place(), grant.subject(), less.id(), grant.types(), grant.period(), grant.note()))));
+          : List.of(Fix.of("Give “" + less.name() + "” in its place", remove, AccessChange.adding(grant.giving(less.id()))));
       return Stream.of(new Finding(code(), severity(), "entry:" + grant.id(), "", survey.name(grant.subject()) + " have “" + survey.role(grant.role()) + "” at " + survey.path(grant.place()) + ", and may change who sees what there.", List.of(), fixes));
     });
   }

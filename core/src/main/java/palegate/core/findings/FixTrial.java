@@ -4,7 +4,18 @@ import java.time.Instant;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
+import palegate.core.changes.AccessChange;
+import palegate.core.changes.Change;
+import palegate.core.changes.ClearanceChange;
 import palegate.core.changes.DraftApplication;
+import palegate.core.changes.DutyChange;
+import palegate.core.changes.MembershipChange;
+import palegate.core.changes.OversightChange;
+import palegate.core.changes.PassChange;
+import palegate.core.changes.PeopleChange;
+import palegate.core.changes.RoleChange;
+import palegate.core.changes.ShareChange;
+import palegate.core.questions.SeparationsBroken;
 import palegate.core.snapshot.Snapshot;
 
 /** Which fixes of a finding can be put in force, take it away, and bring none that is graver. What is not sure of that is tried. */
@@ -14,6 +25,8 @@ public final class FixTrial {
   private final KeptFindings found;
   private final List<Rule> rules;
   private final Set<String> known = new HashSet<>();
+  /** Who holds together what is kept apart already; null until it is asked. */
+  private SeparationsBroken before;
 
   /** @param found what was found there by these rules */
   public FixTrial(Snapshot snapshot, Instant instant, KeptFindings found, List<Rule> rules) {
@@ -26,7 +39,23 @@ public final class FixTrial {
 
   /** O(1) for most rules; for the others the rules concerned are asked once a fix, about what it touches. */
   public List<Fix> offered(Finding finding) {
-    return finding.fixes().isEmpty() || Rules.of(finding.rule()).map(Rule::fixesAreSure).orElse(false) ? finding.fixes() : finding.fixes().stream().filter(fix -> mends(finding, fix)).toList();
+    boolean sure = Rules.of(finding.rule()).map(Rule::fixesAreSure).orElse(false);
+    return finding.fixes().stream().filter(fix -> sure ? keepsApart(fix) : mends(finding, fix)).toList();
+  }
+
+  /** However sure a fix is, what it gives may bring somebody to hold together what is kept apart (section 13). */
+  private boolean keepsApart(Fix fix) {
+    if (snapshot.structure().separations().isEmpty() || fix.changes().stream().allMatch(FixTrial::onlyTakes)) {
+      return true;
+    }
+    DraftApplication.Result result = DraftApplication.of(snapshot, fix.changes(), instant);
+    before = before == null ? SeparationsBroken.of(snapshot.at(instant)) : before;
+    return SeparationsBroken.of(snapshot.next(result.difference()).at(instant)).since(before).isEmpty();
+  }
+
+  private static boolean onlyTakes(Change change) {
+    return change instanceof AccessChange.RemoveGrant || change instanceof MembershipChange.RemoveMember || change instanceof DutyChange.RemoveDuty || change instanceof OversightChange.RemoveOversight
+        || change instanceof PeopleChange.RemoveGroup || change instanceof RoleChange.RemoveRole || change instanceof ClearanceChange.RemoveClearance || change instanceof ShareChange.TakeBackShare || change instanceof PassChange.TakeBackPass;
   }
 
   private boolean mends(Finding finding, Fix fix) {

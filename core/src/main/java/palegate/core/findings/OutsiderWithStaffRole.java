@@ -59,7 +59,7 @@ final class OutsiderWithStaffRole implements Rule {
       Role less = survey.most(given.minus(staffs));
       Change remove = new AccessChange.RemoveGrant(grant.place(), grant.id());
       if (less != null) {
-        fixes.add(Fix.of("Give “" + less.name() + "” in its place", remove, new AccessChange.AddGrant(new Grant(grant.id(), grant.place(), grant.subject(), less.id(), grant.types(), grant.period(), grant.note()))));
+        fixes.add(Fix.of("Give “" + less.name() + "” in its place", remove, AccessChange.adding(grant.giving(less.id()))));
       }
       fixes.add(Fix.of("Remove the entry", remove));
       return Stream.of(new Finding(code(), severity(), "entry:" + grant.id(), "", survey.name(grant.subject()) + ", from outside, has “" + survey.role(grant.role()) + "” (" + given.intersect(staffs) + " among its rights) at "

@@ -40,7 +40,7 @@ final class PersonEntriesEqualAGroup implements Rule {
     Map<PersonSet, Group> byPeople = new HashMap<>();
     survey.groups().forEach(group -> byPeople.putIfAbsent(survey.people(new Subject.OfGroup(group.id())), group));
     Map<List<Object>, List<Grant>> alike = new LinkedHashMap<>();
-    survey.grants().filter(grant -> grant.subject() instanceof Subject.OfPerson && grant.period().holdsAt(survey.now()) && survey.structure().people().get(grant.subject().id()).active())
+    survey.grants().filter(grant -> !grant.isShare() && grant.subject() instanceof Subject.OfPerson && grant.period().holdsAt(survey.now()) && survey.structure().people().get(grant.subject().id()).active())
         .forEach(grant -> alike.computeIfAbsent(List.of(grant.place(), grant.role(), grant.types(), grant.period()), any -> new ArrayList<>()).add(grant));
     return alike.values().stream().filter(grants -> grants.size() >= 3).flatMap(grants -> {
       PersonSet people = grants.stream().map(grant -> survey.people(grant.subject())).reduce(PersonSet.NOBODY, PersonSet::or);

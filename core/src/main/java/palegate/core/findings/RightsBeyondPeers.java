@@ -134,6 +134,6 @@ final class RightsBeyondPeers implements Rule {
     return new Finding(code(), severity(), "entry:" + grant.id(), usual, survey.name(grant.subject()) + (grant.subject() instanceof Subject.OfPerson ? " has “" : " have “") + survey.role(grant.role()) + "” at " + survey.path(grant.place()) + ", and "
         + others, List.of("More there: " + survey.structure().roles().get(grant.role()).rights().minus(survey.structure().roles().get(usual).rights()) + "."),
         List.of(Fix.of("Give “" + survey.role(usual) + "” there too", new AccessChange.RemoveGrant(grant.place(), grant.id()),
-            new AccessChange.AddGrant(new Grant(grant.id(), grant.place(), grant.subject(), usual, grant.types(), grant.period(), grant.note())))));
+            AccessChange.adding(grant.giving(usual)))));
   }
 }

@@ -55,6 +55,9 @@ final class RoleSameAsAnother implements Rule {
     survey.ofPlaces("with a ceiling", place -> place.guards().ceiling() != null).forEach(place -> used.add(place.guards().ceiling()));
     survey.structure().types().values().forEach(type -> type.clearances().forEach(clearance -> used.add(clearance.role())));
     survey.structure().duties().values().forEach(duty -> used.add(duty.ceiling()));
+    survey.structure().sharing().values().forEach(rule -> used.add(rule.role()));
+    survey.structure().passes().values().forEach(pass -> used.add(pass.role()));
+    survey.structure().separations().values().forEach(separation -> separation.sides().forEach(side -> used.addAll(side.roles())));
     return used;
   }
 }

@@ -255,7 +255,7 @@ public final class CellWays {
         if (role == null) {
           return false;
         }
-        changes.add(new AccessChange.AddGrant(new Grant(ids.get(), grant.place(), grant.subject(), role.id(), grant.types(), grant.period(), grant.note())));
+        changes.add(AccessChange.adding(grant.giving(role.id()).copiedTo(ids.get(), grant.place())));
       }
     }
     return !altered.isEmpty();

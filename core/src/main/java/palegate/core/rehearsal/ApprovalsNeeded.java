@@ -11,6 +11,7 @@ import palegate.core.approvals.ApprovalRule;
 import palegate.core.changes.Change;
 import palegate.core.duties.Duty;
 import palegate.core.places.Place;
+import palegate.core.separations.Separation;
 import palegate.core.snapshot.Snapshot;
 import palegate.core.structure.Structure;
 
@@ -50,7 +51,25 @@ public final class ApprovalsNeeded {
         found.add(new Applies(rule, needed.why(rule), rule.when().places().stream().filter(place -> needed.changesAt(Set.of(place), rule.when().outsidersGain())).collect(Collectors.toSet())));
       }
     }
+    needed.separations().forEach(found::add);
     found.sort((one, other) -> one.rule().name().compareTo(other.rule().name()));
+    return found;
+  }
+
+  /** A separation that asks for approval is a rule of its own: by somebody who looks after access. So is one that stops asking. */
+  private List<Applies> separations() {
+    List<Applies> found = new ArrayList<>();
+    for (Separation separation : before.separations().values()) {
+      if (separation.needsApproval()) {
+        boolean altered = !separation.equals(after.separations().get(separation.id()));
+        long brought = altered ? 0 : rehearsal.separationsBroken().stream().filter(one -> one.separation().equals(separation.id())).map(one -> one.person()).distinct().count();
+        if (altered || brought > 0) {
+          ApprovalRule rule = new ApprovalRule("separation:" + separation.id(), separation.name(), ApprovalRule.When.duty(Duty.ACCESS), Duty.ACCESS);
+          found.add(new Applies(rule, altered ? "it changes what “" + separation.name() + "” keeps apart"
+              : "it brings " + brought + (brought == 1 ? " person" : " people") + " to hold together what “" + separation.name() + "” keeps apart", Set.of()));
+        }
+      }
+    }
     return found;
   }
 

@@ -30,6 +30,7 @@ import palegate.core.people.Membership;
 import palegate.core.people.Period;
 import palegate.core.people.Person;
 import palegate.core.places.Place;
+import palegate.core.questions.SeparationsBroken;
 import palegate.core.questions.WallConflict;
 import palegate.core.questions.WallCoverage;
 import palegate.core.roles.Right;
@@ -69,6 +70,7 @@ public final class Rehearsal {
   /** The states after the first change, the first two, and so on. */
   private final Later<List<Snapshot>> steps;
   private final Later<String> digest;
+  private final Later<List<SeparationsBroken.Broken>> separationsBroken;
   private final Function<String, FormerPlace> gone;
 
   private Rehearsal(Snapshot before, List<Change> changes, Instant now, String author, DraftApplication.Result applied, Snapshot after,
@@ -89,6 +91,7 @@ public final class Rehearsal {
     withoutEffect = new Later<>(this::findWithoutEffect);
     steps = new Later<>(this::findSteps);
     digest = new Later<>(this::findDigest);
+    separationsBroken = new Later<>(this::findSeparationsBroken);
   }
 
   /**
@@ -137,7 +140,7 @@ public final class Rehearsal {
 
   /**
    * A digest of what is shown: the difference now and at each later instant, the places left without a keeper and the
-   * people on two sides of a wall. What holds must be what was seen (section 8), so orders and approvals carry it.
+   * people on two sides of a wall or of a separation. What holds must be what was seen (section 8), so orders and approvals carry it.
    */
   public String digest() {
     return digest.get();
@@ -149,6 +152,7 @@ public final class Rehearsal {
       text.append(at == difference ? "now" : at.instant().toString()).append(' ').append(at.digest()).append('\n');
     }
     text.append("locked ").append(DifferenceDigest.text(lockOuts().digest())).append('\n');
+    separationsBroken().stream().map(one -> "together " + one.separation() + ' ' + one.person() + ' ' + one.sides() + ' ' + one.places()).sorted().forEach(line -> text.append(line).append('\n'));
     wallConflicts().stream().map(conflict -> "sides " + conflict.wall() + ' ' + conflict.person()).sorted().forEach(line -> text.append(line).append('\n'));
     try {
       byte[] hash = MessageDigest.getInstance("SHA-256").digest(text.toString().getBytes(StandardCharsets.UTF_8));
@@ -218,6 +222,27 @@ public final class Rehearsal {
       Set<WallConflict> known = new LinkedHashSet<>(WallConflict.all(before.at(difference.instant()), difference.instant()));
       return WallConflict.all(after.at(difference.instant()), difference.instant()).stream().filter(conflict -> !known.contains(conflict));
     }).distinct().toList();
+  }
+
+  /** Whom the draft brings to hold together what a separation keeps apart, now or at a later instant; of the separations that hold after it. */
+  public List<SeparationsBroken.Broken> separationsBroken() {
+    return separationsBroken.get();
+  }
+
+  private List<SeparationsBroken.Broken> findSeparationsBroken() {
+    if (after.structure().separations().isEmpty()) {
+      return List.of();
+    }
+    // Before the draft it is asked by the same separations, so that a new one names only whom the draft brings to it, and nobody for what was.
+    Snapshot known = before.structure().separations().equals(after.structure().separations()) ? before
+        : before.next(before.structure().withSeparations(difference(before.structure().separations(), after.structure().separations())));
+    return differences().stream().flatMap(at -> SeparationsBroken.of(after.at(at.instant())).since(SeparationsBroken.of(known.at(at.instant()))).stream()).distinct().toList();
+  }
+
+  private static <T> Map<String, T> difference(Map<String, T> from, Map<String, T> to) {
+    Map<String, T> changed = new HashMap<>(to);
+    from.keySet().stream().filter(id -> !to.containsKey(id)).forEach(id -> changed.put(id, null));
+    return changed;
   }
 
   /** The walls that the draft puts there whose scope covers nothing, or everything. */

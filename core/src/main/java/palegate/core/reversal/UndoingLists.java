@@ -12,7 +12,6 @@ import palegate.core.access.Oversight;
 import palegate.core.access.Withholding;
 import palegate.core.changes.AccessChange;
 import palegate.core.changes.OversightChange;
-import palegate.core.changes.ShareChange;
 import palegate.core.places.Place;
 import palegate.core.structure.Parts;
 import palegate.core.structure.Structure;
@@ -85,7 +84,7 @@ final class UndoingLists {
           undoing.changes.add(made instanceof Grant ? new AccessChange.RemoveGrant(made.place(), id) : new AccessChange.RemoveWithholding(made.place(), id));
         }
         if (was != null) {
-          undoing.changes.add(was instanceof Grant grant ? grant.isShare() ? new ShareChange.AddShare(grant) : new AccessChange.AddGrant(grant) : new AccessChange.AddWithholding((Withholding) was));
+          undoing.changes.add(was instanceof Grant grant ? AccessChange.adding(grant) : new AccessChange.AddWithholding((Withholding) was));
         }
       } else if (was == null && is == null && !Objects.equals(made, is)) {
         undoing.leave("place:" + made.place(), rejoined.contains(made.place())

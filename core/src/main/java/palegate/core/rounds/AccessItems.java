@@ -3,26 +3,22 @@ package palegate.core.rounds;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
-import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.PrimitiveIterator;
-import java.util.Set;
-import palegate.core.access.Entry;
 import palegate.core.access.Grant;
-import palegate.core.access.Oversight;
 import palegate.core.collections.PersonSet;
 import palegate.core.people.Membership;
 import palegate.core.people.Period;
 import palegate.core.people.Person;
 import palegate.core.people.Subject;
+import palegate.core.questions.WaysIn;
 import palegate.core.roles.Right;
 import palegate.core.roles.Rights;
 import palegate.core.roles.Role;
 import palegate.core.snapshot.Snapshot;
 import palegate.core.snapshot.SnapshotAt;
-import palegate.core.structure.SubjectNames;
 
 /**
  * What people have at places, by whatever way: one thing to ask about for each person, where they first have anything and wherever it is
@@ -89,22 +85,13 @@ final class AccessItems {
   }
 
   private String through(int place, int person) {
-    Set<String> ways = new LinkedHashSet<>();
-    giving(place, person).forEach(grant -> ways.add(grant.subject() instanceof Subject.OfPerson ? "an entry by name" : SubjectNames.of(grant.subject(), snapshot.structure())));
-    if (isOverseen(place, person)) {
-      ways.add("oversight");
-    }
+    List<String> ways = WaysIn.words(moment, place, person);
     List<String> named = ways.stream().limit(WAYS_NAMED).toList();
     return named.isEmpty() ? "" : ", through " + String.join(", ", named) + (ways.size() > named.size() ? " and " + (ways.size() - named.size()) + " more" : "");
   }
 
-  private List<Grant> giving(int place, int person) {
-    return snapshot.reachingEntries(place).stream().filter(entry -> entry instanceof Grant && entry.period().holdsAt(moment.instant()) && entry.touches(snapshot.place(place).type()) && moment.matches(person, entry.subject()))
-        .map(Grant.class::cast).toList();
-  }
-
   boolean isOverseen(int place, int person) {
-    return snapshot.person(person).staff() && snapshot.path(place).stream().flatMap(above -> snapshot.ownOversights(above).stream()).anyMatch((Oversight one) -> one.period().holdsAt(moment.instant()) && moment.matches(person, one.subject()));
+    return WaysIn.isOverseen(moment, place, person);
   }
 
   /**
@@ -115,7 +102,7 @@ final class AccessItems {
     int place = snapshot.placeNumber(item.container());
     int person = snapshot.personNumber(item.subject().id());
     List<List<String>> ways = new ArrayList<>();
-    for (Grant grant : place < 0 || person < 0 ? List.<Grant>of() : giving(place, person)) {
+    for (Grant grant : place < 0 || person < 0 ? List.<Grant>of() : WaysIn.giving(moment, place, person)) {
       Optional<List<String>> way = way(grant, item.subject().id());
       if (way.isEmpty()) {
         return List.of();

@@ -87,7 +87,7 @@ public final class DecidedChange {
     }
     Change removal = new AccessChange.RemoveGrant(grant.place(), grant.id());
     return instead == null ? List.of(removal) : List.of(removal,
-        new AccessChange.AddGrant(new Grant(newId.apply("e"), grant.place(), grant.subject(), instead.role() == null ? grant.role() : instead.role(), grant.types(), period(grant.period(), instead), grant.note())));
+        AccessChange.adding(grant.giving(instead.role() == null ? grant.role() : instead.role()).lasting(period(grant.period(), instead)).copiedTo(newId.apply("e"), grant.place())));
   }
 
   private static List<Change> oversight(Structure structure, ReviewItem item, Instead instead, UnaryOperator<String> newId) {

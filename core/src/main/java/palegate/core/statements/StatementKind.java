@@ -26,6 +26,8 @@ public enum StatementKind {
   DUTIES(About.EVERYTHING),
   /** Documents that are private, frozen or checked out, with their owners. */
   CONDITIONS(About.ANY_PLACE),
+  /** What people let others in by: shares and passes, with who made them and until when. */
+  SHARES(About.ANY_PLACE),
   /** Roles, and where each is given. */
   ROLES(About.EVERYTHING),
   /** Groups with everybody in them, and by which chain. */

@@ -23,6 +23,7 @@ public final class Statements {
       case CLEARANCES -> ClearancesStatement.of(asked);
       case DUTIES -> DutiesStatement.of(asked);
       case CONDITIONS -> ConditionsStatement.of(asked);
+      case SHARES -> SharesStatement.of(asked);
       case ROLES -> RolesStatement.of(asked);
       case GROUPS -> GroupsStatement.of(asked);
       case OPENINGS, CHANGES, DIFFERENCE, ROUND -> throw new RefusedRecipe("kind", "A statement of the kind [" + recipe.kind().word() + "] is made from what the server keeps, not from a structure.",

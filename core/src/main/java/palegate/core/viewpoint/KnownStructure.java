@@ -209,7 +209,8 @@ final class KnownStructure {
   }
 
   private boolean knowsSeparation(Separation separation) {
-    return asker.holdsAny(Duty.ACCESS, Duty.AUDIT) && separation.sides().stream().allMatch(side ->
+    boolean theirs = asker.held().stream().anyMatch(given -> given.duty() == Duty.AUDIT || given.duty() == Duty.ACCESS && knowsPlace(given.place()));
+    return theirs && separation.sides().stream().allMatch(side ->
         side.types().stream().allMatch(type -> knowsType(structure.types().get(type))) && side.groups().stream().allMatch(group -> people == null || people.groups.contains(group)));
   }
 

@@ -7,8 +7,11 @@ import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.function.Function;
+import java.util.stream.Stream;
 import palegate.core.access.Oversight;
 import palegate.core.collections.PersonSet;
+import palegate.core.people.Subject;
 import palegate.core.places.Conditions;
 import palegate.core.places.Place;
 import palegate.core.rehearsal.RightsDifference;
@@ -22,9 +25,9 @@ import palegate.core.snapshot.Snapshot;
  * @param stranded how many covered documents somebody active could read without the wall, and nobody can with it
  */
 public record WallTies(List<Tie> ties, int stranded) {
-  /** How somebody barred is tied to a place inside. */
+  /** How somebody barred is tied to a place inside: among others, they have shared it, it is shared with them by name, or they hold a pass to it. */
   public enum How {
-    OWNS, CHECKED_OUT, OVERSEES
+    OWNS, CHECKED_OUT, OVERSEES, SHARES, SHARED_WITH, HAS_PASS
   }
 
   /** {@code since} is when they checked it out; null otherwise. */
@@ -71,9 +74,29 @@ public record WallTies(List<Tie> ties, int stranded) {
         }));
       }
     }
+    addShares(ties, standing, parts);
     Comparator<Integer> order = snapshot.inTreeOrder();
     ties.sort(Comparator.<Tie, Integer>comparing(tie -> snapshot.placeNumber(tie.place()), order).thenComparing(Tie::how).thenComparing(Tie::person));
-    return new WallTies(ties, stranded(standing, covered));
+    return new WallTies(ties.stream().distinct().toList(), stranded(standing, covered));
+  }
+
+  /** O(grants + passes): where the wall covers the place itself that was shared. */
+  private static void addShares(List<Tie> ties, StandingWall standing, List<Barring> parts) {
+    Snapshot snapshot = standing.with().snapshot();
+    Function<String, Stream<Barring>> around = place -> {
+      int number = snapshot.placeNumber(place);
+      return number < 0 ? Stream.empty() : parts.stream().filter(part -> part.places().get(number));
+    };
+    snapshot.structure().grants().values().stream().filter(grant -> grant.isShare() && !grant.period().endedBy(standing.with().instant())).forEach(grant -> around.apply(grant.place()).forEach(part -> {
+      Place here = snapshot.structure().places().get(grant.place());
+      add(ties, How.SHARES, grant.sharedBy(), snapshot, part.people(), here, null);
+      add(ties, grant.pass() == null ? How.SHARED_WITH : How.HAS_PASS, grant.subject() instanceof Subject.OfPerson ? grant.subject().id() : null, snapshot, part.people(), here, null);
+    }));
+    snapshot.structure().passes().values().stream().filter(pass -> !pass.period().endedBy(standing.with().instant())).forEach(pass -> around.apply(pass.place()).forEach(part -> {
+      Place here = snapshot.structure().places().get(pass.place());
+      add(ties, How.SHARES, pass.maker(), snapshot, part.people(), here, null);
+      pass.audience().stream().filter(Subject.OfPerson.class::isInstance).forEach(person -> add(ties, How.HAS_PASS, person.id(), snapshot, part.people(), here, null));
+    }));
   }
 
   private static void add(List<Tie> ties, How how, String person, Snapshot snapshot, PersonSet barred, Place place, Instant since) {

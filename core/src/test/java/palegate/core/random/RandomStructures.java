@@ -4,6 +4,7 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.HashSet;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
@@ -24,6 +25,10 @@ import palegate.core.places.Place;
 import palegate.core.places.PlaceKind;
 import palegate.core.roles.Rights;
 import palegate.core.roles.Role;
+import palegate.core.separations.Separation;
+import palegate.core.sharing.Pass;
+import palegate.core.sharing.SharingRule;
+import palegate.core.sharing.Shortlist;
 import palegate.core.structure.Structure;
 import palegate.core.types.Clearance;
 import palegate.core.types.DocumentType;
@@ -85,7 +90,46 @@ public final class RandomStructures {
     times(random.nextInt(3), i -> oversights.add(new Oversight("o" + i, anyPlace(), subject(), period(), null)));
     List<Wall> walls = new ArrayList<>();
     times(random.nextInt(4), i -> walls.add(wall("x" + i)));
-    return Structure.of(units, people, groups, roles, types, places, grants, withholdings).guardedBy(oversights, walls);
+    return shared(Structure.of(units, people, groups, roles, types, places, grants, withholdings).guardedBy(oversights, walls));
+  }
+
+  /** What sections 11 to 13 add, drawn last: the rest of a seed stays what it was. */
+  private Structure shared(Structure structure) {
+    List<SharingRule> rules = new ArrayList<>();
+    places.stream().filter(place -> chance(25)).forEach(place -> rules.add(new SharingRule(place.id(), SharingRule.Who.values()[random.nextInt(3)], chance(60), chance(60) ? null : "r" + random.nextInt(roles.size()),
+        chance(60) ? null : 1 + random.nextInt(40))));
+    List<Pass> passes = new ArrayList<>();
+    Map<String, Grant> marked = new LinkedHashMap<>();
+    if (!people.isEmpty()) {
+      times(random.nextInt(3), i -> passes.add(new Pass("pa" + i, anyPlace(), "r" + random.nextInt(roles.size()), List.of(audience(), audience()), anyPerson(), period(), chance(70) ? null : 1 + random.nextInt(3), null)));
+      structure.grants().values().stream().filter(grant -> chance(30)).forEach(grant -> {
+        boolean throughPass = !passes.isEmpty() && grant.subject() instanceof Subject.OfPerson;
+        marked.put(grant.id(), new Grant(grant.id(), grant.place(), grant.subject(), grant.role(), grant.types(), grant.period(), null, throughPass ? null : anyPerson(), throughPass ? "pa" + random.nextInt(passes.size()) : null));
+      });
+    }
+    List<Shortlist> lists = new ArrayList<>();
+    units.stream().filter(unit -> chance(30)).forEach(unit -> lists.add(new Shortlist(unit.id(), List.of(new Shortlist.Audience(chance(50) || groups.isEmpty() ? new Subject.OfUnit(unit.id()) : new Subject.OfGroup(groups.get(0).id()), "Audience", null)))));
+    List<Separation> separations = new ArrayList<>();
+    times(random.nextInt(3), i -> separations.add(new Separation("se" + i, "Separation " + i, null, chance(50), chance(70) ? Separation.Within.PLACE : Separation.Within.ANYWHERE, chance(70) ? List.of(side(), side()) : List.of(side(), side(), side()))));
+    return structure.withGrants(marked).sharedBy(rules, passes, lists, separations);
+  }
+
+  private String anyPerson() {
+    return people.get(random.nextInt(people.size())).id();
+  }
+
+  /** Anybody but all outsiders, whom no pass is for. */
+  private Subject audience() {
+    Subject subject = subject();
+    return subject == Subject.BuiltIn.OUTSIDERS ? Subject.BuiltIn.STAFF : subject;
+  }
+
+  private Separation.Side side() {
+    int what = random.nextInt(4);
+    Set<String> ofGroups = what == 0 && !groups.isEmpty() ? Set.of("g" + random.nextInt(groups.size())) : Set.of();
+    Rights rights = what == 1 ? Rights.ofMask(1 << random.nextInt(9)) : Rights.NONE;
+    Set<String> ofRoles = what > 1 || ofGroups.isEmpty() && rights.isEmpty() ? Set.of("r" + random.nextInt(roles.size())) : Set.of();
+    return new Separation.Side(ofRoles, rights, ofGroups, Set.of(), ofGroups.isEmpty() ? someTypes() : Set.of());
   }
 
   private List<Clearance> clearances() {

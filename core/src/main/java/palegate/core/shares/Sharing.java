@@ -1,0 +1,150 @@
+package palegate.core.shares;
+
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.HashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Optional;
+import java.util.Set;
+import palegate.core.access.Grant;
+import palegate.core.access.Oversight;
+import palegate.core.collections.PersonSet;
+import palegate.core.people.Subject;
+import palegate.core.places.Place;
+import palegate.core.rehearsal.Rehearsal;
+import palegate.core.rehearsal.RightsDifference;
+import palegate.core.roles.Right;
+import palegate.core.roles.Rights;
+import palegate.core.sharing.SharingRule;
+import palegate.core.snapshot.Snapshot;
+import palegate.core.snapshot.SnapshotAt;
+import palegate.core.viewpoint.Asker;
+
+/**
+ * Whether somebody may let others in so (sections 9 and 11): they hold {@code share} there, the places on the way allow it, and nobody
+ * gains by it, there or anywhere below, now or at any later instant, a right that they do not hold there as a standing right.
+ */
+public final class Sharing {
+  /** @param about which part of the share it is about: place, subject, role or until */
+  public record Obstacle(String about, String what, String remedy) {}
+
+  private final Asker sharer;
+  private final Instant now;
+  private final Snapshot before;
+  private final Snapshot after;
+  private final Set<Obstacle> obstacles = new LinkedHashSet<>();
+  private final OwnRights own;
+
+  private Sharing(Asker sharer, Rehearsal rehearsal) {
+    this.sharer = sharer;
+    now = rehearsal.instant();
+    before = rehearsal.before();
+    after = rehearsal.after();
+    own = new OwnRights(before, now, before.personNumber(sharer.id()));
+  }
+
+  /**
+   * All that stands in the way of somebody's sharing; empty if nothing does.
+   *
+   * @param rehearsal of nothing but what is shared. O(instants at which anything begins or ends × places where somebody gains)
+   */
+  public static List<Obstacle> obstacles(Asker sharer, Rehearsal rehearsal) {
+    Sharing sharing = new Sharing(sharer, rehearsal);
+    List<Grant> grants = rehearsal.altered().grants().stream().sorted().map(rehearsal.after().structure().grants()::get).filter(Objects::nonNull).toList();
+    grants.forEach(sharing::look);
+    if (sharing.obstacles.isEmpty()) {
+      sharing.lookAtGains(grants);
+    }
+    return List.copyOf(sharing.obstacles);
+  }
+
+  private void look(Grant grant) {
+    int place = before.placeNumber(grant.place());
+    int person = before.personNumber(sharer.id());
+    if (place < 0 || person < 0 || !own.at(place).contains(Right.SHARE) || !before.at(now).rightsNow(person, place).contains(Right.SHARE)) {
+      refuse("place", "You may not let others in here.", "Ask whoever governs this place.");
+      return;
+    }
+    SharingLimits limits = SharingLimits.at(before, place);
+    refuseIf(limits.who() == SharingRule.Who.NOBODY, "place", "Nobody shares here.", "Ask whoever governs this place.");
+    refuseIf(limits.who() == SharingRule.Who.KEEPERS && !own.at(place).contains(Right.GOVERN), "place", "Only who governs it shares this.", "Ask whoever governs this place.");
+    refuseIf(!limits.outsiders() && (grant.subject() == Subject.BuiltIn.OUTSIDERS || outsidersIn(grant)), "subject", "Nothing is shared with outsiders here.", "Choose people who are on staff.");
+    Rights above = before.structure().roles().get(grant.role()).rights().minus(limits.rights());
+    refuseIf(!above.isEmpty(), "role", "What is shared here gives [" + limits.rights() + "] at most.", "Choose a role without [" + above + "].");
+    Instant latest = limits.latestEnd(now);
+    refuseIf(latest != null && (grant.period().until() == null || grant.period().until().isAfter(latest)), "until", "What is shared here lasts " + limits.days() + (limits.days() != null && limits.days() == 1 ? " day" : " days") + " at most.",
+        "Choose an end until then.");
+  }
+
+  /** Anybody from outside whom it would name, as long as it lasts. */
+  private boolean outsidersIn(Grant grant) {
+    return instants(List.of(grant)).stream().map(before::at).anyMatch(at -> {
+      PersonSet outsiders = at.matching(grant.subject()).and(at.activeOutsiders());
+      return !outsiders.isEmpty();
+    });
+  }
+
+  /** Said once, of the first instant at which it is so: what would be too much, and where first. */
+  private void lookAtGains(List<Grant> grants) {
+    for (Instant instant : instants(grants)) {
+      List<Beyond> beyond = RightsDifference.between(before, after, instant).places().filter(shift -> !shift.gained().isEmpty())
+          .map(shift -> new Beyond(shift.place(), shift.gained().minus(own.at(before.placeNumber(shift.place().id()))))).filter(one -> !one.rights().isEmpty()).toList();
+      if (!beyond.isEmpty()) {
+        Rights rights = beyond.stream().map(Beyond::rights).reduce(Rights.NONE, Rights::union);
+        // Of a place that they cannot find no word is said.
+        Optional<String> first = beyond.stream().filter(one -> sharer.finds(one.place().id())).map(one -> one.place().name()).findFirst();
+        refuse("role", first.map(name -> "At “" + name + "” somebody").orElse("Somewhere below somebody") + " would gain [" + rights + "], which you do not have there yourself" + (instant.equals(now) ? "." : " – not now, but later."),
+            "Share less, or something further down.");
+        return;
+      }
+    }
+  }
+
+  private record Beyond(Place place, Rights rights) {}
+
+  /** Now, and whenever something begins or ends while any of it lasts. */
+  private List<Instant> instants(Collection<Grant> grants) {
+    List<Instant> instants = new ArrayList<>();
+    instants.add(now);
+    after.boundariesAfter(now).stream().filter(instant -> grants.stream().anyMatch(grant -> grant.period().until() == null || instant.isBefore(grant.period().until()))).forEach(instants::add);
+    return instants;
+  }
+
+  private void refuseIf(boolean wrong, String about, String what, String remedy) {
+    if (wrong) {
+      refuse(about, what, remedy);
+    }
+  }
+
+  private void refuse(String about, String what, String remedy) {
+    obstacles.add(new Obstacle(about, what, remedy));
+  }
+
+  /** What somebody holds at places as standing rights, without what oversight gives: that does not count for sharing. */
+  static final class OwnRights {
+    private final int person;
+    private final SnapshotAt at;
+
+    OwnRights(Snapshot snapshot, Instant now, int person) {
+      this.person = person;
+      SnapshotAt moment = snapshot.at(now);
+      boolean overseer = person >= 0 && snapshot.structure().oversights().values().stream().anyMatch((Oversight one) -> one.period().holdsAt(now) && moment.matches(person, one.subject()));
+      at = overseer ? withoutOversight(snapshot).at(now) : moment;
+    }
+
+    private static Snapshot withoutOversight(Snapshot snapshot) {
+      Map<String, Oversight> gone = new HashMap<>();
+      snapshot.structure().oversights().keySet().forEach(id -> gone.put(id, null));
+      return snapshot.next(snapshot.structure().withOversights(gone));
+    }
+
+    /** Places are numbered alike: nothing of them differs. */
+    Rights at(int place) {
+      return person < 0 || place < 0 ? Rights.NONE : at.rights(person, place);
+    }
+  }
+}

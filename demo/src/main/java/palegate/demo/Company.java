@@ -26,7 +26,7 @@ final class Company {
   private final Names names;
   final List<Unit> units = new ArrayList<>();
   final List<Person> people = new ArrayList<>();
-  private final Map<String, List<Membership>> members = new LinkedHashMap<>();
+  final Map<String, List<Membership>> members = new LinkedHashMap<>();
   private final Map<String, String> titles = new LinkedHashMap<>();
   private final Map<String, String> descriptions = new LinkedHashMap<>();
 

@@ -101,8 +101,11 @@ public final class Sallowpoint {
     papers.breakAt("f-2513");
     papers.breakAt("lib-acc-2024-contracts");
     Guarding.limit(papers, today);
+    Shared shared = new Shared(company, papers, today);
+    grants.addAll(shared.shares());
     return Structure.of(company.units, company.people, company.groups(), roles(), papers.types,
-        papers.places.values(), grants, withholdings).guardedBy(Guarding.oversights(today), Guarding.walls(today)).administeredBy(duties(today));
+        papers.places.values(), grants, withholdings).guardedBy(Guarding.oversights(today), Guarding.walls(today)).administeredBy(duties(today))
+        .sharedBy(Shared.rules(), shared.passes(), Shared.shortlists(), Shared.separations());
   }
 
   private static List<DutyAssignment> duties(Instant today) {

@@ -50,6 +50,10 @@ class PlantedTroubleTest {
     assertThat(things("wall-conflict")).as("a person on both sides").containsExactly("wall:wall-collision");
     assertThat(things("condition-too-long")).as("checked out for three weeks").containsExactly("place:d-10004");
     assertThat(things("entry-without-effect")).as("a withholding without effect").contains("entry:w-1");
+    assertThat(things("pass-open")).as("an open pass to a fee note").containsExactly("pass:pa-fee");
+    assertThat(things("pass-unused")).as("a pass that ended, and one that nobody opened").containsExactly("pass:pa-fee", "pass:pa-old");
+    assertThat(things("share-open-ended")).as("a share without an end").containsExactly("entry:e-sh-2");
+    assertThat(things("separation-broken")).as("people who prepare and keep fee notes").isNotEmpty().allMatch("separation:se-fees"::equals);
     assertThat(things("ends-soon")).as("access that ends in three days").isNotEmpty();
   }
 

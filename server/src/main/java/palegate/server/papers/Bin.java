@@ -64,7 +64,7 @@ class Bin {
   static Optional<String> whyNot(Papers.Own own, DeletedPapers.Deleted gone) {
     Place place = gone.place();
     if (place.standsAlone() || gone.ownList()) {
-      return Optional.of("It had an access list of its own. Whoever looks after the place can undo that it was deleted.");
+      return Optional.of("It had an access list of its own, or said who shares it. Whoever looks after the place can undo that it was deleted.");
     }
     boolean may = place.kind() != PlaceKind.LINK && Acts.mayAdd(own.at(), own.person(), own.snapshot().placeNumber(place.parent()), place.type());
     return may ? Optional.empty() : Optional.of("You may not add this there. Whoever looks after the place can undo that it was deleted.");

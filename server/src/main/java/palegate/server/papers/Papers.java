@@ -31,15 +31,15 @@ public class Papers {
 
   /** Somebody who asks, and what they find. */
   public record Own(Asker asker, FoundPlaces places) {
-    Snapshot snapshot() {
+    public Snapshot snapshot() {
       return places.at().snapshot();
     }
 
-    SnapshotAt at() {
+    public SnapshotAt at() {
       return places.at();
     }
 
-    int person() {
+    public int person() {
       return snapshot().personNumber(asker.id());
     }
   }

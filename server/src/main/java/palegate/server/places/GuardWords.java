@@ -6,13 +6,14 @@ import java.util.List;
 import palegate.core.access.Oversight;
 import palegate.core.places.Conditions;
 import palegate.core.places.Place;
+import palegate.core.sharing.SharingRule;
 import palegate.core.snapshot.Snapshot;
 import palegate.core.snapshot.SnapshotAt;
 import palegate.core.structure.SubjectNames;
 import palegate.core.walls.Barrier;
 import palegate.core.walls.Wall;
 
-/** What limits a place beside its access list, in words: walls, clearance, ceilings, house rules, conditions, oversight. */
+/** What limits a place beside its access list, in words: walls, clearance, ceilings, house rules, sharing, conditions, oversight. */
 final class GuardWords {
   /**
    * One of them.
@@ -43,6 +44,7 @@ final class GuardWords {
     }
     for (int at : snapshot.path(number)) {
       addGuards(words, snapshot.place(at), at == number);
+      addSharing(words, snapshot.place(at), at == number);
     }
     addConditions(words, here);
     for (int at : snapshot.path(number)) {
@@ -63,6 +65,23 @@ final class GuardWords {
     }
     if (at.guards().noTakeaway()) {
       words.add(new Limit("house rule", "Taking away is for those who revise, a house rule " + where + "."));
+    }
+  }
+
+  private void addSharing(List<Limit> words, Place at, boolean here) {
+    SharingRule rule = snapshot.structure().sharing().get(at.id());
+    if (rule != null) {
+      String where = here ? "here" : "from " + at.name();
+      List<String> bounds = new ArrayList<>();
+      bounds.add(rule.outsiders() ? "also with outsiders" : "not with outsiders");
+      if (rule.role() != null) {
+        bounds.add(snapshot.structure().roles().get(rule.role()).name() + " at most");
+      }
+      if (rule.days() != null) {
+        bounds.add("for " + (rule.days() == 1 ? "a day" : rule.days() + " days") + " at most");
+      }
+      words.add(new Limit("rule of sharing", rule.who() == SharingRule.Who.NOBODY ? "Nobody shares, as is said " + where + "."
+          : (rule.who() == SharingRule.Who.KEEPERS ? "Only keepers share, " : "Whoever may share shares ") + String.join(", ", bounds) + ", as is said " + where + "."));
     }
   }
 

@@ -7,6 +7,7 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.TreeMap;
 import java.util.stream.IntStream;
 import org.springdoc.core.annotations.ParameterObject;
@@ -19,6 +20,7 @@ import palegate.core.places.Place;
 import palegate.core.questions.LinkReach;
 import palegate.core.questions.PlacesNamed;
 import palegate.core.questions.WhoCan;
+import palegate.core.sharing.SharingRule;
 import palegate.core.snapshot.Snapshot;
 import palegate.core.snapshot.SnapshotAt;
 import palegate.core.structure.SubjectNames;
@@ -51,7 +53,10 @@ class PlacesController {
   record PlaceDetail(PlaceView place, List<PlaceView.Post> path, Map<String, String> labels, List<Inherited> inheritedLabels, @MayBeMissing String owner,
       @MayBeMissing String ownerId, @MayBeMissing String typeId, @MayBeMissing Target target, boolean drafted, boolean made, boolean gone,
       boolean standsAloneDrafted, String nameDrafted, List<GuardWords.Limit> guards, @MayBeMissing String ceiling, boolean reserveSharing, boolean noTakeaway,
-      boolean mayChange, boolean mayChangeList, boolean mayOversee, List<Overseer> overseers) {}
+      boolean mayChange, boolean mayChangeList, boolean mayOversee, List<Overseer> overseers, @MayBeMissing SharingSaid sharing) {}
+
+  /** What the place itself says about sharing, as the draft would have it. */
+  record SharingSaid(SharingRule.Who who, boolean outsiders, @MayBeMissing String role, @MayBeMissing Integer days) {}
 
   /** Somebody who oversees the place from where they are appointed: here, or at {@code place} above. */
   record Overseer(String entry, String subject, String place, String placeName, boolean here, @MayBeMissing Instant from, @MayBeMissing Instant until, @MayBeMissing String note, boolean drafted) {}
@@ -123,7 +128,8 @@ class PlacesController {
     Place place = snapshot.place(number);
     SnapshotAt moment = snapshot.at(clock.instant());
     boolean standsAloneAfter = numberAfter >= 0 && after.place(numberAfter).standsAlone();
-    boolean drafted = made || numberAfter < 0 || !after.place(numberAfter).equals(place) || !after.ownEntries(numberAfter).equals(snapshot.ownEntries(number));
+    boolean drafted = made || numberAfter < 0 || !after.place(numberAfter).equals(place) || !after.ownEntries(numberAfter).equals(snapshot.ownEntries(number))
+        || !Objects.equals(after.structure().sharing().get(id), snapshot.structure().sharing().get(id));
     Asker asker = viewpoints.asker(who.getName());
     boolean mayChange = asker.holdsAt(Duty.ACCESS, snapshot.structure(), id);
     Place shown = numberAfter < 0 ? place : after.place(numberAfter);
@@ -131,7 +137,11 @@ class PlacesController {
         shown.owner() == null ? null : after.structure().people().get(shown.owner()).name(), shown.owner(), shown.type(), target(moment, number, shown.target()),
         drafted, made, numberAfter < 0, standsAloneAfter, numberAfter < 0 ? place.name() : after.place(numberAfter).name(),
         new GuardWords(moment).at(number), shown.guards().ceiling(), shown.guards().reserveSharing(), shown.guards().noTakeaway(), mayChange, mayChange || asker.governs(id), asker.holdsAt(Duty.OVERSIGHT, snapshot.structure(), id),
-        overseers(before, numberAfter < 0 ? before : after, numberAfter < 0 ? number : numberAfter));
+        overseers(before, numberAfter < 0 ? before : after, numberAfter < 0 ? number : numberAfter), sharing((numberAfter < 0 ? before : after).structure().sharing().get(id)));
+  }
+
+  private static SharingSaid sharing(SharingRule rule) {
+    return rule == null ? null : new SharingSaid(rule.who(), rule.outsiders(), rule.role(), rule.days());
   }
 
   private static Target target(SnapshotAt moment, int link, String target) {

@@ -30,6 +30,7 @@ import palegate.server.drafts.Drafts;
 import palegate.server.lists.PageRequest;
 import palegate.server.lists.PairOrder;
 import palegate.server.lists.SortOrders;
+import palegate.server.shell.MayBeMissing;
 import palegate.server.shell.Page;
 import palegate.server.shell.Problem;
 import palegate.server.views.EntryView;
@@ -49,7 +50,13 @@ class RehearsalController {
   /** A wall whose scope would cover nothing, or everything. */
   record OddWall(String wall, String what) {}
 
-  record RehearsalView(long change, List<At> instants, List<EntryView> withoutEffect, List<OnTwoSides> wallConflicts, List<OddWall> oddWalls) {}
+  /** Somebody whom the draft would bring to hold together what a separation keeps apart; {@code place} is the path of the first place where. */
+  record HeldTogether(PersonView person, String separation, @MayBeMissing String place, int places) {}
+
+  /** @param separationsInAll how many people, of whom the first are listed */
+  record RehearsalView(long change, List<At> instants, List<EntryView> withoutEffect, List<OnTwoSides> wallConflicts, List<OddWall> oddWalls, List<HeldTogether> separationsBroken, int separationsInAll) {}
+
+  private static final int TOGETHER_AT_MOST = 20;
 
   record PlaceName(String id, String path) {}
 
@@ -78,7 +85,10 @@ class RehearsalController {
         rehearsal.wallConflicts().stream().map(conflict -> new OnTwoSides(PersonView.of(rehearsal.after().structure().people().get(conflict.person()),
             rehearsal.after().structure()), rehearsal.after().structure().walls().get(conflict.wall()).name(), conflict.sides())).toList(),
         rehearsal.oddWalls().stream().map(odd -> new OddWall(rehearsal.after().structure().walls().get(odd.wall()).name(),
-            odd.matchesNothing() ? "covers nothing" : "covers everything")).toList());
+            odd.matchesNothing() ? "covers nothing" : "covers everything")).toList(),
+        rehearsal.separationsBroken().stream().limit(TOGETHER_AT_MOST).map(one -> new HeldTogether(PersonView.of(rehearsal.after().structure().people().get(one.person()), rehearsal.after().structure()),
+            rehearsal.after().structure().separations().get(one.separation()).name(), one.place() == null ? null : rehearsal.after().pathText(rehearsal.after().placeNumber(one.place())), one.places())).toList(),
+        rehearsal.separationsBroken().size());
   }
 
   private static final Comparator<RightsDifference.PersonShift> BY_NAME = Comparator.comparing(RightsDifference.PersonShift::person, PeopleOrder.BY_NAME);

@@ -35,6 +35,7 @@ public final class Rooms {
     add(rooms, places, "matrix");
     add(rooms, places || duties.contains(Duty.PEOPLE), "findings");
     add(rooms, places, "breaks");
+    add(rooms, places || duties.contains(Duty.PEOPLE), "shares");
     add(rooms, places || duties.contains(Duty.PEOPLE), "statements");
     add(rooms, all || duties.contains(Duty.ROUNDS), "rounds");
     add(rooms, !duties.isEmpty(), "journal");

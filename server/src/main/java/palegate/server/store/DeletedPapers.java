@@ -15,7 +15,7 @@ public class DeletedPapers {
   /**
    * @param change by which it went; the state before it is the last in which it was
    * @param place as it was last, without conditions
-   * @param ownList whether entries or appointments went with it
+   * @param ownList whether entries, appointments, passes or what it said about sharing went with it
    */
   public record Deleted(long change, Instant at, Place place, boolean ownList) {}
 
@@ -27,7 +27,8 @@ public class DeletedPapers {
 
   private static final String OWN_LIST = """
       EXISTS (SELECT 1 FROM grants e WHERE e.place = s.place AND e.ended = c.number) OR EXISTS (SELECT 1 FROM withholdings e WHERE e.place = s.place AND e.ended = c.number)
-        OR EXISTS (SELECT 1 FROM oversights e WHERE e.place = s.place AND e.ended = c.number) AS own_list
+        OR EXISTS (SELECT 1 FROM oversights e WHERE e.place = s.place AND e.ended = c.number)
+        OR EXISTS (SELECT 1 FROM pass_states e WHERE e.place = s.place AND e.ended = c.number) OR EXISTS (SELECT 1 FROM sharing_rules e WHERE e.place = s.place AND e.ended = c.number) AS own_list
       """;
 
   private final JdbcClient jdbc;

@@ -33,6 +33,7 @@ export const STAGES: { title: string; rooms: Room[] }[] = [
       { name: 'matrix', title: 'Matrix', key: 'm', about: 'who has what where, at one glance' },
       { name: 'findings', title: 'Findings', key: 'f', about: 'what needs a look, with what mends it' },
       { name: 'breaks', title: 'Breaks', key: 'b', about: 'every place that stands alone' },
+      { name: 'shares', title: 'Shares', key: 'e', about: 'whom people let in, and by which passes' },
     ],
   },
   {

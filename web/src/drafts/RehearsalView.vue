@@ -124,6 +124,13 @@ function rights(counts: Record<string, number>): string {
       <p v-for="conflict in rehearsal.data.value?.wallConflicts ?? []" :key="conflict.person.id + conflict.wall" class="caution">
         {{ conflict.person.name }} would be on {{ conflict.sides.length }} sides of the wall {{ conflict.wall }}: {{ conflict.sides.join(' and ') }}.
       </p>
+      <p v-for="one in rehearsal.data.value?.separationsBroken ?? []" :key="one.person.id + one.separation" class="caution">
+        {{ one.person.name }} would hold together what “{{ one.separation }}” keeps apart<template v-if="one.place">, at {{ one.place }}<template v-if="one.places > 1"> and {{ counted(one.places - 1, 'other place') }}</template></template
+        >.
+      </p>
+      <p v-if="(rehearsal.data.value?.separationsInAll ?? 0) > (rehearsal.data.value?.separationsBroken.length ?? 0)" class="caution">
+        And {{ counted(rehearsal.data.value!.separationsInAll - rehearsal.data.value!.separationsBroken.length, 'other') }}.
+      </p>
       <p v-for="odd in rehearsal.data.value?.oddWalls ?? []" :key="odd.wall" class="caution">The wall {{ odd.wall }} {{ odd.what }}.</p>
       <WallWatchNotices />
       <p v-if="narrowed">

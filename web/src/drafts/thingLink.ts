@@ -12,6 +12,8 @@ export function thingLink(item: { about: string; aboutId: string }): RouteLocati
     wall: { name: 'walls', params: { id: item.aboutId } },
     draft: { name: 'drafts', params: { id: item.aboutId } },
     duty: { name: 'duties' },
+    pass: { name: 'shares', params: { view: 'register' }, query: { show: 'PASSES' } },
+    separation: { name: 'roles' },
   }
   return ROOMS[item.about]
 }

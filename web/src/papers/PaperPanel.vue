@@ -6,6 +6,7 @@ import { useNotices } from '@/common/useNotices'
 import { counted, moment, number } from '@/common/words'
 import Paling from '@/paling/Paling.vue'
 import FieldInputs from '@/places/FieldInputs.vue'
+import ShareDialog from '@/shares/ShareDialog.vue'
 import PaperContent from './PaperContent.vue'
 
 /** One place as a person has it: its fields, its content, and what they may do – with a plain sentence for what they may not. */
@@ -16,6 +17,7 @@ const client = useQueryClient()
 const busy = ref(false)
 const describing = ref(false)
 const deleting = ref(false)
+const sharing = ref(false)
 const name = ref(props.detail.paper.name)
 const values = ref<Record<string, string>>({})
 const file = ref<HTMLInputElement>()
@@ -24,6 +26,7 @@ const id = computed(() => props.detail.paper.id)
 const document = computed(() => props.detail.paper.kind === 'document')
 const offers = computed(() => new Map(props.detail.acts.map((offer) => [offer.act, offer])))
 const may = (act: Schemas['PaperOffer']['act']) => offers.value.has(act) && offers.value.get(act)!.why === undefined
+const mayShare = computed(() => props.detail.paper.rights.includes('share'))
 const refused = computed(() => props.detail.acts.filter((offer) => offer.why !== undefined))
 const newest = computed(() => props.detail.versions[0])
 
@@ -117,6 +120,7 @@ async function upload(event: Event) {
       <template v-for="one in CONDITIONS" :key="one.act">
         <v-btn v-if="may(one.act)" size="small" :disabled="busy" @click="put(one)">{{ one.title }}</v-btn>
       </template>
+      <v-btn v-if="mayShare" size="small" :disabled="busy" @click="sharing = true">Share …</v-btn>
       <v-btn v-if="may('DELETE') && !deleting" size="small" :disabled="busy" @click="deleting = true">Delete …</v-btn>
     </div>
     <div v-if="deleting" class="caution" role="alertdialog" aria-label="Delete it?">
@@ -124,6 +128,7 @@ async function upload(event: Event) {
       <v-btn size="small" class="is-main" :loading="busy" @click="remove">Delete it</v-btn>
       <v-btn size="small" @click="deleting = false">Keep it</v-btn>
     </div>
+    <ShareDialog v-if="sharing" v-model="sharing" :place="id" :name="detail.paper.name" />
     <form v-if="describing" class="sheet describe" @submit.prevent="save">
       <v-text-field v-model="name" v-focus-first label="Name" maxlength="300" hide-details />
       <FieldInputs v-model="values" :fields="detail.fields.map((field) => field.field)" />

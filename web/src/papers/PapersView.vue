@@ -8,6 +8,7 @@ import { counted, number } from '@/common/words'
 import Paling from '@/paling/Paling.vue'
 import BinDialog from './BinDialog.vue'
 import NewPaperDialog from './NewPaperDialog.vue'
+import SharedByMeDialog from '@/shares/SharedByMeDialog.vue'
 import PaperPanel from './PaperPanel.vue'
 
 /** The repository as one person has it: the places they can find, and what they may do there. */
@@ -57,6 +58,7 @@ const total = computed(() => (searching.value ? hits.data.value?.total : detail.
 const waiting = computed(() => (searching.value ? hits.isFetching.value : children.isLoading.value))
 const adding = ref(false)
 const inBin = ref(false)
+const shared = ref(false)
 const mayAdd = computed(() => (container.value && (detail.data.value?.addsFolders || (detail.data.value?.adds.length ?? 0) > 0)) ?? false)
 const to = (paper: string) => ({ name: 'papers', params: { id: paper }, query: route.query })
 
@@ -71,6 +73,7 @@ watch(place, (now) => {
       <div class="head">
         <h1 id="papers-title">Papers</h1>
         <input v-model="text" data-find type="search" placeholder="Find by name, field or text" aria-label="Find papers by name, field or text" />
+        <v-btn size="small" @click="shared = true">Shared by you</v-btn>
         <v-btn size="small" @click="inBin = true">Bin</v-btn>
       </div>
       <div class="filters">
@@ -129,6 +132,7 @@ watch(place, (now) => {
       <p v-else class="quiet">Choose a paper to see what is in it and what you may do with it.</p>
     </section>
     <BinDialog v-if="inBin" v-model="inBin" />
+    <SharedByMeDialog v-if="shared" v-model="shared" />
     <NewPaperDialog v-if="adding && detail.data.value" :model-value="true" :detail="detail.data.value" @update:model-value="adding = false" />
   </div>
 </template>

@@ -15,7 +15,7 @@ function line(changed: Partial<Omit<Line, 'entry'>> & { entry?: Partial<Line['en
     own: true, state: 'ACTS', people: 7, outsiders: 0, drafted: 'NO', ...rest,
     entry: {
       id: 'e', kind: 'grant', place: 'lib', placeName: 'Casualties', subjectKind: 'group', subjectId: 'g', subjectName: 'Surveyors',
-      role: 'Reader', rights: ['find', 'read'], types: [], typeIds: [], ...entry,
+      role: 'Reader', rights: ['find', 'read'], types: [], typeIds: [], pass: false, ...entry,
     },
   }
 }

@@ -16,13 +16,15 @@ export function dates(line: Line): string {
 /** What narrows a line, short enough to stand on it. */
 export function limits(line: Line): string {
   const [one, ...others] = line.entry.types
-  return one === undefined ? '' : `only ${others.length === 0 ? one : counted(line.entry.types.length, 'type')}`
+  const shared = line.entry.sharedBy !== undefined ? 'share' : line.entry.pass ? 'pass' : ''
+  return one === undefined ? shared : `${shared === '' ? '' : `${shared}, `}only ${others.length === 0 ? one : counted(line.entry.types.length, 'type')}`
 }
 
 /** All that is said of a line besides whom, what and where from. */
 export function remark(line: Line): string {
   return [
     line.entry.types.length > 0 ? `only ${listed(line.entry.types)}` : '',
+    line.entry.sharedBy ? `shared by ${line.entry.sharedBy}` : line.entry.pass ? 'through a pass' : '',
     dates(line),
     line.entry.note ?? '',
   ]

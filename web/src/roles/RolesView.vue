@@ -10,6 +10,7 @@ import { useSession } from '@/session/useSession'
 import DraftedMark from '@/common/DraftedMark.vue'
 import TwoSides from '@/common/TwoSides.vue'
 import { counted, number } from '@/common/words'
+import KeptApart from './KeptApart.vue'
 import RoleDetail from './RoleDetail.vue'
 
 const route = useRoute()
@@ -45,6 +46,10 @@ function begin() {
 function end(form: number) {
   if (making.value === form) making.value = 0
 }
+function apart() {
+  making.value = 0
+  void router.push({ name: 'roles' })
+}
 function choose(role: string) {
   making.value = 0
   void router.push({ name: 'roles', params: { id: role } })
@@ -56,6 +61,7 @@ function choose(role: string) {
     <template #head>
       <h1>Roles</h1>
       <div id="find-here" class="find-here"></div>
+      <v-btn v-if="id || making > 0" size="small" @click="apart">Kept apart</v-btn>
       <v-btn v-if="may('access')" size="small" class="is-main" @click="begin">New role</v-btn>
     </template>
     <template #list>
@@ -109,8 +115,9 @@ function choose(role: string) {
       :roles="roles"
       @done="() => undefined"
     />
-    <p v-else class="quiet hint">
-      Choose a role to see what it lets people do, where it is used, and what would change if it changed.
-    </p>
+    <div v-else class="hint">
+      <p class="quiet">Choose a role to see what it lets people do, where it is used, and what would change if it changed.</p>
+      <KeptApart />
+    </div>
   </TwoSides>
 </template>

@@ -23,6 +23,7 @@ export const KINDS: Kind[] = [
   { kind: 'walls', title: 'Walls, and whom they bar' },
   { kind: 'clearances', title: 'Clearances for guarded types' },
   { kind: 'duties', title: 'Duties and oversight' },
+  { kind: 'shares', title: 'What is shared, and by which passes', place: true },
   { kind: 'conditions', title: 'Private, frozen, checked out', place: true },
   { kind: 'roles', title: 'Roles, and where they are used' },
   { kind: 'groups', title: 'Groups, with everybody in them' },

@@ -72,7 +72,7 @@ const described = useQuery({
   placeholderData: keepPreviousData,
 })
 const found = computed(() => (asked.value === '' ? undefined : described.data.value))
-const HOW: Record<Schemas['TieView']['how'], string> = { OWNS: 'owns', CHECKED_OUT: 'has checked out', OVERSEES: 'oversees' }
+const HOW: Record<Schemas['TieView']['how'], string> = { OWNS: 'owns', CHECKED_OUT: 'has checked out', OVERSEES: 'oversees', SHARES: 'shares', SHARED_WITH: 'has a share of', HAS_PASS: 'has a pass to' }
 const TIES = 4
 
 async function save() {

@@ -7,7 +7,7 @@ import { counted, day, listed } from '@/common/words'
 /** People on two sides, people kept out who are tied to something inside, and what is left to nobody. */
 const props = defineProps<{ wall: Schemas['WallView'] }>()
 const query = useQuery({ queryKey: computed(() => ['walls', 'ties', props.wall.id]), queryFn: () => answer(api.GET('/api/walls/{id}/ties', { params: { path: { id: props.wall.id } } })) })
-const HOW: Record<Schemas['TieView']['how'], string> = { OWNS: 'owns', CHECKED_OUT: 'has checked out', OVERSEES: 'oversees' }
+const HOW: Record<Schemas['TieView']['how'], string> = { OWNS: 'owns', CHECKED_OUT: 'has checked out', OVERSEES: 'oversees', SHARES: 'shares', SHARED_WITH: 'has a share of', HAS_PASS: 'has a pass to' }
 const AS: Record<Schemas['NestingView']['as'], string> = { KEPT_OUT: 'kept out', LET_IN: 'let in', ON_A_SIDE: 'on the side', EXCEPTED: 'excepted' }
 const none = computed(() => query.data.value !== undefined && query.data.value.ties.length === 0 && query.data.value.stranded === 0 && query.data.value.nesting.length === 0 && props.wall.conflicts.length === 0)
 </script>

@@ -17,7 +17,7 @@ function drawn(...stages: Schemas['Step'][]) {
 
 const ENTRY: Schemas['EntryView'] = {
   id: 'e', kind: 'grant', place: 'lib', placeName: 'Casualties', subjectKind: 'group', subjectId: 'g', subjectName: 'Adjusters',
-  role: 'Preparer', rights: ['find', 'read'], types: ['Valuation'], typeIds: ['valuation'],
+  role: 'Preparer', rights: ['find', 'read'], types: ['Valuation'], typeIds: ['valuation'], pass: false,
 }
 
 describe('the stages of a why', () => {

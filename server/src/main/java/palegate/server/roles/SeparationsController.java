@@ -27,10 +27,10 @@ import palegate.server.views.PersonView;
 @RequestMapping("/api/separations")
 class SeparationsController {
   /** @param words what the side names, in words */
-  record SeparationSide(String words, List<String> roles, List<String> rights, List<String> groups, List<Duty> duties, List<String> types) {}
+  record KeptApartSide(String words, List<String> roles, List<String> rights, List<String> groups, List<Duty> duties, List<String> types) {}
 
   /** @param broken how many people hold it together now */
-  record SeparationView(String id, String name, @MayBeMissing String reason, boolean needsApproval, Separation.Within within, List<SeparationSide> sides, int broken, DraftedState.Drafted drafted) {}
+  record SeparationView(String id, String name, @MayBeMissing String reason, boolean needsApproval, Separation.Within within, List<KeptApartSide> sides, int broken, DraftedState.Drafted drafted) {}
 
   /** Somebody who holds it together: the sides by their number from 1, and the first place where. */
   record TogetherLine(PersonView person, List<Integer> sides, @MayBeMissing String placeId, @MayBeMissing String path, int places) {}
@@ -47,7 +47,7 @@ class SeparationsController {
     Structure structure = state.structure();
     List<SeparationsBroken.Broken> broken = structure.separations().isEmpty() ? List.of() : SeparationsBroken.of(state.moment()).all();
     return structure.separations().values().stream().sorted(Comparator.comparing(Separation::name).thenComparing(Separation::id)).map(one -> new SeparationView(one.id(), one.name(), one.reason(), one.needsApproval(), one.within(),
-        one.sides().stream().map(side -> new SeparationSide(SeparationWords.of(side, structure), side.roles().stream().sorted().toList(), side.rights().words(), side.groups().stream().sorted().toList(), side.duties().stream().sorted().toList(),
+        one.sides().stream().map(side -> new KeptApartSide(SeparationWords.of(side, structure), side.roles().stream().sorted().toList(), side.rights().words(), side.groups().stream().sorted().toList(), side.duties().stream().sorted().toList(),
             side.types().stream().sorted().toList())).toList(),
         (int) broken.stream().filter(found -> found.separation().equals(one.id())).count(), state.drafted(Structure::separations, one.id()))).toList();
   }

@@ -47,7 +47,7 @@ class SharesController {
   record ShareLine(SharesRegister.Kind kind, String id, String place, String path, List<SubjectView> with, String role, String roleId, @MayBeMissing PersonView maker, @MayBeMissing Instant from, @MayBeMissing Instant until,
       SharesRegister.State state, int people, int outside, int opened, @MayBeMissing Integer uses, @MayBeMissing String note, DraftedState.Drafted drafted, boolean gone) {}
 
-  record AudienceView(SubjectView subject, String name, @MayBeMissing String text) {}
+  record ProposedAudience(SubjectView subject, String name, @MayBeMissing String text) {}
 
   /**
    * What the people of a unit are proposed.
@@ -55,7 +55,7 @@ class SharesController {
    * @param own whether it is the unit's own
    * @param from the unit whose shortlist holds; missing if none does
    */
-  record ShortlistView(String unit, String name, int depth, boolean own, @MayBeMissing String from, List<AudienceView> audiences, DraftedState.Drafted drafted, boolean mayChange) {}
+  record ShortlistView(String unit, String name, int depth, boolean own, @MayBeMissing String from, List<ProposedAudience> audiences, DraftedState.Drafted drafted, boolean mayChange) {}
 
   private final DraftedState shown;
   private final Viewpoints viewpoints;
@@ -141,13 +141,13 @@ class SharesController {
     }).toList();
   }
 
-  private static AudienceView view(Shortlist.Audience audience, DraftedState.State state) {
-    return new AudienceView(SubjectView.of(audience.subject(), state.moment()), audience.name(), audience.text());
+  private static ProposedAudience view(Shortlist.Audience audience, DraftedState.State state) {
+    return new ProposedAudience(SubjectView.of(audience.subject(), state.moment()), audience.name(), audience.text());
   }
 
   /** What one person would be proposed: a test of the shortlists. */
   @GetMapping("/api/shortlists/proposals")
-  List<AudienceView> proposals(@RequestParam String person, Principal who) {
+  List<ProposedAudience> proposals(@RequestParam String person, Principal who) {
     DraftedState.State state = shown.to(who.getName());
     Person tested = state.structure().people().get(person);
     if (tested == null) {

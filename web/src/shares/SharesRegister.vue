@@ -1,0 +1,100 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
+import { answer, api, type Schemas } from '@/api/client'
+import { toTheEndOf } from '@/common/dates'
+import DraftedMark from '@/common/DraftedMark.vue'
+import { counted } from '@/common/words'
+import PagedList from '@/lists/PagedList.vue'
+import type { Part } from '@/lists/part'
+import PersonName from '@/people/PersonName.vue'
+import SubjectName from '@/people/SubjectName.vue'
+import { useSession } from '@/session/useSession'
+import { useDrafting } from '@/tray/useDrafting'
+import { lasting, opened, reach } from './share'
+
+/** Every share and every pass that one may know of, and taking them back. */
+const route = useRoute()
+const router = useRouter()
+const { may } = useSession()
+const { draftAt, busy } = useDrafting()
+type Show = 'ALL' | 'SHARES' | 'PASSES' | 'OUTSIDERS' | 'OPEN_ENDED' | 'ENDED'
+const SHOWN: { show: Show; title: string }[] = [
+  { show: 'ALL', title: 'All' },
+  { show: 'SHARES', title: 'Shares' },
+  { show: 'PASSES', title: 'Passes' },
+  { show: 'OUTSIDERS', title: 'With outsiders' },
+  { show: 'OPEN_ENDED', title: 'Without an end' },
+  { show: 'ENDED', title: 'Ended' },
+]
+const show = computed<Show>(() => SHOWN.find((one) => one.show === route.query.show)?.show ?? 'ALL')
+const place = computed(() => (typeof route.query.place === 'string' ? route.query.place : undefined))
+const turnTo = (wanted: Show) => router.replace({ query: { ...route.query, show: wanted === 'ALL' ? undefined : wanted } })
+const changes = ref(0)
+const fetchShares = (part: Part) => answer(api.GET('/api/shares', { params: { query: { ...part, show: show.value, place: place.value } } }))
+const COLUMNS = [
+  { title: 'Place', width: '1.5fr', sort: 'place' },
+  { title: 'With', width: '1.2fr' },
+  { title: 'Gives', width: '96px' },
+  { title: 'By', width: '130px', sort: 'maker' },
+  { title: 'Until', width: '170px', sort: 'until' },
+  { title: 'People', width: '150px', sort: '-people' },
+  { title: 'What to do', width: '90px', silent: true },
+]
+async function takeBack(one: Schemas['ShareLine']) {
+  if (await draftAt([one.kind === 'SHARE' ? { kind: 'takeBackShare', place: one.place, entry: one.id } : { kind: 'takeBackPass', pass: one.id }])) changes.value++
+}
+</script>
+
+<template>
+  <div class="segments" role="group" aria-label="Show">
+    <button v-for="one in SHOWN" :key="one.show" type="button" :aria-pressed="show === one.show" @click="turnTo(one.show)">{{ one.title }}</button>
+  </div>
+  <p v-if="place" class="quiet">Only at one place and below. <router-link :to="{ name: 'shares', params: { view: 'register' } }">Show all</router-link></p>
+  <div class="sheet list">
+    <PagedList
+      label="Shares and passes"
+      find="Find a place, a person, a group"
+      find-in="#find-here"
+      :query-key="['shares', show, place, changes]"
+      :fetch="fetchShares"
+      :columns="COLUMNS"
+      :empty="show === 'ALL' ? 'Nothing is shared, as far as you may know.' : 'There is none like that, as far as you may know.'"
+    >
+      <template #row="{ item }">
+        <div role="cell" class="cut" :title="item.note ? `${item.path}: ${item.note}` : item.path">
+          <router-link :to="{ name: 'places', params: { id: item.place } }">{{ item.path }}</router-link>
+          <DraftedMark :drafted="item.drafted" />
+          <span v-if="item.gone" class="mark lose">taken back by your draft</span>
+        </div>
+        <div role="cell" class="cut">
+          <template v-for="(one, i) in item.with" :key="one.kind + one.id"><template v-if="i > 0">, </template><SubjectName :id="one.id" :kind="one.kind" :name="one.name" /></template>
+        </div>
+        <div role="cell">{{ item.role }}<span v-if="item.kind === 'PASS'" class="mark">pass</span></div>
+        <div role="cell" class="cut"><PersonName v-if="item.maker" :person="item.maker" link /><span v-else class="quiet">nobody any more</span></div>
+        <div role="cell" :class="{ caution: item.until === undefined, quiet: item.state === 'ENDED' }" :title="item.until ? toTheEndOf(item.until) : undefined">{{ lasting(item) }}</div>
+        <div role="cell" :class="{ warn: item.outside > 0 }" :title="item.kind === 'PASS' ? `${opened(item)}; ${counted(item.people, 'person could open it', 'people could open it')}` : undefined">
+          {{ item.kind === 'PASS' ? opened(item) : reach(item.people, item.outside) }}
+        </div>
+        <div role="cell">
+          <button v-if="may('access') && !item.gone" type="button" class="linklike" :disabled="busy" :aria-label="`Take back what ${item.maker?.name ?? 'somebody'} shares at ${item.path}`" @click="takeBack(item)">Take back</button>
+        </div>
+      </template>
+    </PagedList>
+  </div>
+</template>
+
+<style scoped>
+.segments {
+  align-self: flex-start;
+}
+.list {
+  flex: 1;
+  min-height: 260px;
+}
+.cut {
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+</style>

@@ -1,0 +1,91 @@
+<script setup lang="ts">
+import { ref } from 'vue'
+import type { Schemas } from '@/api/client'
+import FaultList from '@/common/FaultList.vue'
+import SubjectPicker from '@/people/SubjectPicker.vue'
+import { useDrafting } from '@/tray/useDrafting'
+
+/** The shortlist of a unit: few audiences, in order, each with a sentence for whoever shares. */
+const props = defineProps<{ line: Schemas['ShortlistView'] }>()
+const open = defineModel<boolean>({ required: true })
+const { faults, busy, draft } = useDrafting()
+const AT_MOST = 12
+interface Row {
+  key: number
+  subject: Schemas['SubjectView'] | undefined
+  name: string
+  text: string
+}
+let keys = 0
+const rows = ref<Row[]>(props.line.audiences.map((one) => ({ key: ++keys, subject: one.subject, name: one.name, text: one.text ?? '' })))
+if (rows.value.length === 0) add()
+
+function add() {
+  rows.value.push({ key: ++keys, subject: undefined, name: '', text: '' })
+}
+function move(at: number, by: number) {
+  const [row] = rows.value.splice(at, 1)
+  if (row) rows.value.splice(at + by, 0, row)
+}
+function chose(row: Row, subject: Schemas['SubjectView'] | undefined) {
+  row.subject = subject
+  if (row.name === '' && subject) row.name = subject.name
+}
+async function save() {
+  const audiences = rows.value
+    .filter((row) => row.subject !== undefined)
+    .map((row) => ({ subject: { kind: row.subject!.kind, id: row.subject!.id }, name: row.name.trim(), text: row.text.trim() === '' ? undefined : row.text.trim() }))
+  if (await draft([{ kind: 'setShortlist', unit: props.line.unit, audiences }])) open.value = false
+}
+</script>
+
+<template>
+  <v-dialog v-model="open" max-width="820" scrollable aria-labelledby="shortlist-title">
+    <form class="sheet pg-dialog" @submit.prevent="save">
+      <h2 id="shortlist-title">Shortlist of {{ line.name }}</h2>
+      <p class="quiet">Groups, units or all staff, at most {{ AT_MOST }}: what is proposed first is chosen most.</p>
+      <fieldset v-for="(row, at) in rows" :key="row.key">
+        <legend>{{ at + 1 }}</legend>
+        <SubjectPicker :model-value="row.subject" label="Group, unit or all staff" @update:model-value="chose(row, $event)" />
+        <v-text-field v-model="row.name" label="Its name in the list" maxlength="300" hide-details />
+        <v-text-field v-model="row.text" class="text" label="A sentence for whoever shares (may be left empty)" maxlength="2000" hide-details />
+        <div class="moves">
+          <button type="button" class="linklike" :disabled="at === 0" :aria-label="`Put audience ${at + 1} further up`" @click="move(at, -1)">Up</button>
+          <button type="button" class="linklike" :disabled="at === rows.length - 1" :aria-label="`Put audience ${at + 1} further down`" @click="move(at, 1)">Down</button>
+          <button type="button" class="linklike" :aria-label="`Leave audience ${at + 1} out`" @click="rows.splice(at, 1)">Leave out</button>
+        </div>
+      </fieldset>
+      <v-btn size="small" class="more" :disabled="rows.length >= AT_MOST" @click="add">One more</v-btn>
+      <FaultList :faults="faults" />
+      <div class="actions">
+        <v-btn @click="open = false">Cancel</v-btn>
+        <v-btn type="submit" class="is-main" :disabled="!rows.some((row) => row.subject)" :loading="busy">Add to the draft</v-btn>
+      </div>
+    </form>
+  </v-dialog>
+</template>
+
+<style scoped>
+form {
+  overflow: auto;
+}
+fieldset {
+  border: 1px solid var(--pg-line);
+  border-radius: 3px;
+  padding: 6px 12px 10px;
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 8px 12px;
+}
+.text {
+  grid-column: 1 / -1;
+}
+.moves {
+  grid-column: 1 / -1;
+  display: flex;
+  gap: 14px;
+}
+.more {
+  align-self: flex-start;
+}
+</style>

@@ -39,7 +39,8 @@ watch(
   () => offer.data.value,
   (now) => {
     if (now === undefined) return
-    if (role.value === undefined) role.value = now.roles[0]?.id
+    // What is shared is mostly to be read; less or more is chosen.
+    if (role.value === undefined) role.value = (now.roles.find((one) => one.rights.includes('read')) ?? now.roles[0])?.id
     if (until.value === '') until.value = kept(addDays(new Date(), now.days), false)
   },
   { immediate: true },
@@ -209,6 +210,9 @@ fieldset {
   border: 1px solid var(--pg-line);
   border-radius: 3px;
   padding: 2px 12px 6px;
+}
+.chosen .linklike {
+  margin-left: 6px;
 }
 .chosen {
   list-style: none;

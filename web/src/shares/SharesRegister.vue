@@ -35,7 +35,7 @@ const fetchShares = (part: Part) => answer(api.GET('/api/shares', { params: { qu
 const COLUMNS = [
   { title: 'Place', width: '1.5fr', sort: 'place' },
   { title: 'With', width: '1.2fr' },
-  { title: 'Gives', width: '96px' },
+  { title: 'Gives', width: '118px' },
   { title: 'By', width: '130px', sort: 'maker' },
   { title: 'Until', width: '170px', sort: 'until' },
   { title: 'People', width: '150px', sort: '-people' },
@@ -62,22 +62,22 @@ async function takeBack(one: Schemas['ShareLine']) {
       :empty="show === 'ALL' ? 'Nothing is shared, as far as you may know.' : 'There is none like that, as far as you may know.'"
     >
       <template #row="{ item }">
-        <div role="cell" class="cut" :title="item.note ? `${item.path}: ${item.note}` : item.path">
-          <router-link :to="{ name: 'places', params: { id: item.place } }">{{ item.path }}</router-link>
+        <div role="cell" class="cut" :title="[`${item.path} / ${item.name}`, item.note].filter(Boolean).join(': ')">
+          <router-link :to="{ name: 'places', params: { id: item.place } }">{{ item.name }}</router-link> <span class="quiet">{{ item.path }}</span>
           <DraftedMark :drafted="item.drafted" />
           <span v-if="item.gone" class="mark lose">taken back by your draft</span>
         </div>
         <div role="cell" class="cut">
           <template v-for="(one, i) in item.with" :key="one.kind + one.id"><template v-if="i > 0">, </template><SubjectName :id="one.id" :kind="one.kind" :name="one.name" /></template>
         </div>
-        <div role="cell">{{ item.role }}<span v-if="item.kind === 'PASS'" class="mark">pass</span></div>
+        <div role="cell">{{ item.role }} <span v-if="item.kind === 'PASS'" class="mark">pass</span></div>
         <div role="cell" class="cut"><PersonName v-if="item.maker" :person="item.maker" link /><span v-else class="quiet">nobody any more</span></div>
         <div role="cell" :class="{ caution: item.until === undefined, quiet: item.state === 'ENDED' }" :title="item.until ? toTheEndOf(item.until) : undefined">{{ lasting(item) }}</div>
         <div role="cell" :class="{ warn: item.outside > 0 }" :title="item.kind === 'PASS' ? `${opened(item)}; ${counted(item.people, 'person could open it', 'people could open it')}` : undefined">
           {{ item.kind === 'PASS' ? opened(item) : reach(item.people, item.outside) }}
         </div>
         <div role="cell">
-          <button v-if="may('access') && !item.gone" type="button" class="linklike" :disabled="busy" :aria-label="`Take back what ${item.maker?.name ?? 'somebody'} shares at ${item.path}`" @click="takeBack(item)">Take back</button>
+          <button v-if="may('access') && !item.gone" type="button" class="linklike" :disabled="busy" :aria-label="`Take back what ${item.maker?.name ?? 'somebody'} shares at ${item.name}`" @click="takeBack(item)">Take back</button>
         </div>
       </template>
     </PagedList>

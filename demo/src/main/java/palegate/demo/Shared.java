@@ -41,14 +41,14 @@ final class Shared {
     return List.of(
         share("e-sh-1", document("f-2423", "letter", 0), new Subject.OfPerson("p-hesper"), days(-6), days(22), one, null, "For the statement of March"),
         share("e-sh-2", document("f-2423", "letter", 1), group("g-firm-2"), days(-210), null, other, null, "Counsel reads along"),
-        share("e-sh-3", "f-2508-survey", new Subject.OfPerson("p-ola"), null, days(20), null, "pa-survey", null));
+        share("e-sh-3", "f-2423", new Subject.OfPerson("p-111"), null, days(20), null, "pa-survey", null));
   }
 
   /** One that all staff can open to a fee note, one that is used, and one that has long ended. */
   List<Pass> passes() {
     return List.of(
         new Pass("pa-fee", document("f-2604", "fee", 0), "r-reader", List.of(Subject.BuiltIn.STAFF), "p-wenna", new Period(days(-90), null), null, "So that the partners can look"),
-        new Pass("pa-survey", "f-2508-survey", "r-reader", List.of(new Subject.OfUnit("u-grent-harbour")), "p-wenna", new Period(days(-20), days(20)), 12, "The Grent Harbour office takes the survey over"),
+        new Pass("pa-survey", "f-2423", "r-reader", List.of(new Subject.OfUnit("u-fin")), "p-wenna", new Period(days(-20), days(20)), 12, "Accounts look at what the claim rests on"),
         new Pass("pa-old", "out-2", "r-reader", List.of(group("g-firm-2")), "p-teodor", new Period(days(-100), days(-40)), null, null));
   }
 

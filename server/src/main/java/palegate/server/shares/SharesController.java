@@ -38,13 +38,14 @@ class SharesController {
   /**
    * A share or a pass.
    *
+   * @param path of what the place stands in
    * @param with whom it is for
    * @param maker who answers for it; missing where they are not there any more
    * @param people how many active people it lets in, or could open it
    * @param opened by how many a pass is open; of a share, 0
    * @param gone whether the draft takes it back
    */
-  record ShareLine(SharesRegister.Kind kind, String id, String place, String path, List<SubjectView> with, String role, String roleId, @MayBeMissing PersonView maker, @MayBeMissing Instant from, @MayBeMissing Instant until,
+  record ShareLine(SharesRegister.Kind kind, String id, String place, String name, String path, List<SubjectView> with, String role, String roleId, @MayBeMissing PersonView maker, @MayBeMissing Instant from, @MayBeMissing Instant until,
       SharesRegister.State state, int people, int outside, int opened, @MayBeMissing Integer uses, @MayBeMissing String note, DraftedState.Drafted drafted, boolean gone) {}
 
   record ProposedAudience(SubjectView subject, String name, @MayBeMissing String text) {}
@@ -123,8 +124,13 @@ class SharesController {
     Structure structure = found.of().structure();
     Person maker = maker(found);
     DraftedState.Drafted drafted = row.kind() == SharesRegister.Kind.SHARE ? found.state().drafted(Structure::grants, row.id()) : found.state().drafted(Structure::passes, row.id());
-    return new ShareLine(row.kind(), row.id(), found.of().place(row.place()).id(), found.path(), row.subjects().stream().map(subject -> SubjectView.of(subject, found.of().at(found.state().now()))).toList(),
+    return new ShareLine(row.kind(), row.id(), found.of().place(row.place()).id(), found.of().place(row.place()).name(), above(found), row.subjects().stream().map(subject -> SubjectView.of(subject, found.of().at(found.state().now()))).toList(),
         structure.roles().get(row.role()).name(), row.role(), maker == null ? null : PersonView.of(maker, structure), row.period().from(), row.period().until(), row.state(), row.people(), row.outsiders(), row.opened(), row.uses(), row.note(), drafted, found.gone());
+  }
+
+  private static String above(Found found) {
+    int parent = found.of().parent(found.row().place());
+    return parent < 0 ? "" : found.of().pathText(parent);
   }
 
   /** Every unit in the order of the tree, with what its people are proposed. */
@@ -137,8 +143,13 @@ class SharesController {
       Shortlist holding = Shortlists.holding(structure, placed.unit().id());
       return new ShortlistView(placed.unit().id(), placed.unit().name(), placed.depth(), structure.shortlists().containsKey(placed.unit().id()),
           holding == null ? null : structure.units().get(holding.unit()).name(), holding == null ? List.of() : holding.audiences().stream().map(audience -> view(audience, state)).toList(),
-          state.drafted(Structure::shortlists, placed.unit().id()), asker.administersUnit(structure, placed.unit().id()));
+          draftedList(state, placed.unit().id()), asker.administersUnit(structure, placed.unit().id()));
     }).toList();
+  }
+
+  private static DraftedState.Drafted draftedList(DraftedState.State state, String unit) {
+    boolean none = !state.structure().shortlists().containsKey(unit) && !state.before().structure().shortlists().containsKey(unit);
+    return none ? DraftedState.Drafted.NO : state.drafted(Structure::shortlists, unit);
   }
 
   private static ProposedAudience view(Shortlist.Audience audience, DraftedState.State state) {

@@ -28,7 +28,7 @@ import tools.jackson.databind.JsonNode;
 @ExtendWith(InDemo.class)
 @ReadsTheDemo
 class FilesInAnotherProgramTest {
-  private static final List<String> ASKED = List.of("kind=place&id=lib-board", "kind=place&grouping=none&id=lib-board", "kind=outsiders", "kind=lists&id=lib-ten", "kind=walls", "kind=groups", "kind=roles", "kind=duties", "kind=conditions");
+  private static final List<String> ASKED = List.of("kind=place&id=lib-board", "kind=place&grouping=none&id=lib-board", "kind=outsiders", "kind=lists&id=lib-ten", "kind=walls", "kind=groups", "kind=roles", "kind=duties", "kind=shares", "kind=conditions");
   /** Of eight points, less what programs round. */
   private static final double POINTS = 7.9;
 

@@ -78,7 +78,7 @@ final class ViewpointQuestions {
     elsewhere("tells the number of a change to whoever made it: SeenTest", "GET /api/draft/in-force/{request}");
     ask("GET /api/statements/pairs", "?about=PLACE&id=$place&limit=60", "?about=PERSON&id=$person&limit=60&sort=person");
     ask("GET /api/statements", "?kind=place&id=$place", "?kind=place&id=$place&grouping=person&now=yes", "?kind=place&id=$place&grouping=subject", "?kind=place&id=$place&grouping=role", "?kind=subject&id=person:$person", "?kind=subject&id=group:$group&grouping=none&limit=60",
-        "?kind=lists&id=$place", "?kind=breaks", "?kind=walls", "?kind=outsiders", "?kind=clearances", "?kind=duties", "?kind=conditions", "?kind=roles", "?kind=groups", "?kind=openings&from=2026-01-01T00:00:00Z");
+        "?kind=lists&id=$place", "?kind=breaks", "?kind=walls", "?kind=outsiders", "?kind=clearances", "?kind=duties", "?kind=shares", "?kind=shares&id=$place", "?kind=conditions", "?kind=roles", "?kind=groups", "?kind=openings&from=2026-01-01T00:00:00Z");
     ask("GET /api/statements/behind", "?kind=place&id=$place&line=0", "?kind=place&id=lib-cas&grouping=role&line=1");
     ask("GET /api/statements/file", "?kind=place&id=$place&format=CSV", "?kind=subject&id=person:$person&grouping=none&format=JSON", "?kind=everyone&id=$place&format=JSONL", "?kind=breaks&format=CSV");
     elsewhere("other changes led there: a file says the number of its change, and a history is another: StatementFilesTest", "POST /api/statements/verification");
@@ -152,6 +152,13 @@ final class ViewpointQuestions {
         "POST /api/drafts/{id}/comments", "POST /api/drafts/{id}/approval", "POST /api/drafts/{id}/schedule", "DELETE /api/drafts/{id}/schedule");
     elsewhere("signing in and out, and what is one's own: SignInTest, InvitationsTest", "POST /api/invitations", "POST /api/invitations/redemption", "GET /api/mailbox", "POST /api/session/password", "GET /api/session/all",
         "DELETE /api/session/all", "DELETE /api/session/all/{id}", "POST /api/session", "DELETE /api/session");
+    ask("GET /api/shares", "", "?show=OUTSIDERS&sort=-until", "?place=$place&text=c-2", "?show=PASSES&sort=maker");
+    ask("GET /api/shortlists", "");
+    ask("GET /api/shortlists/proposals", "?person=$person", "?person=p-mia");
+    ask("GET /api/separations", "");
+    ask("GET /api/separations/{id}/people", "/api/separations/se-fees/people", "/api/separations/none/people");
+    elsewhere("what somebody has as a person, not by a duty: SharingTest", "GET /api/papers/places/{id}/sharing", "POST /api/papers/places/{id}/sharing", "POST /api/papers/places/{id}/shares", "POST /api/papers/places/{id}/passes", "GET /api/papers/recipients",
+        "GET /api/papers/shares", "GET /api/papers/shares/{id}/taking-back", "POST /api/papers/shares/{id}/taking-back", "GET /api/papers/passes/{id}", "POST /api/papers/passes/{id}/opening");
     ask("GET /api/statements/kept", "");
     elsewhere("one's own files and recipes, made as may be known and given while it may be: PreparedFilesTest", "POST /api/statements/prepared", "GET /api/statements/prepared", "DELETE /api/statements/prepared/{id}", "GET /api/statements/prepared/{id}/file",
         "GET /api/statements/regular", "POST /api/statements/regular", "DELETE /api/statements/regular/{id}");

@@ -128,7 +128,7 @@ const labels = computed(() => {
 const entries = computed<Entry[]>(() => [
   ...(isContainer.value ? [{ title: 'New place below …', run: () => (dialog.value = 'new') }, { title: 'Many places below …', run: () => (dialog.value = 'outline') }] : []),
   { title: 'Name, labels, move, remove …', run: () => (dialog.value = 'place') },
-  { title: 'Ceiling and house rules …', run: () => (dialog.value = 'guards') },
+  { title: 'Ceiling, house rules and sharing …', run: () => (dialog.value = 'guards') },
   { title: 'Overseers …', run: () => (dialog.value = 'overseers') },
   { title: 'History of this place', to: { name: 'journal', query: { thing: `place:${place.value!.id}`, name: place.value!.name } } },
   ...(isContainer.value ? [{ title: 'Breaks below', to: { name: 'breaks', params: { id: place.value!.id } } }] : []),

@@ -171,6 +171,10 @@ class AccessibilityTest {
     rooms.put("/people/persons/p-mia", ".detail h3");
     rooms.put("/people/sketch", ".set");
     rooms.put("/roles/r-preparer", "[data-row]");
+    rooms.put("/roles", ".apart .one");
+    rooms.put("/shares", ".shares [data-row]");
+    rooms.put("/shares/shortlists", ".shares tbody li");
+    rooms.put("/pass/pa-fee", ".pass h1");
     rooms.put("/types/valuation", ".clearances [data-row]");
     rooms.put("/types/matrix", ".matrix [data-row]");
     rooms.put("/breaks", "[data-row]");
@@ -190,7 +194,7 @@ class AccessibilityTest {
     page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Many at once")).click();
     assertNothingFound(page, "add members");
     desk.open(page, "/places/lib-cas");
-    for (String dialog : List.of("New place below …", "Many places below …", "Name, labels, move, remove …", "Ceiling and house rules …")) {
+    for (String dialog : List.of("New place below …", "Many places below …", "Name, labels, move, remove …", "Ceiling, house rules and sharing …")) {
       page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("More to do with this place")).click();
       page.locator(".v-list-item").filter(new Locator.FilterOptions().setHasText(dialog)).first().click();
       page.getByRole(AriaRole.DIALOG).waitFor();
@@ -202,6 +206,11 @@ class AccessibilityTest {
     page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Bin").setExact(true)).click();
     page.getByText("Nothing is in it.").waitFor();
     assertNothingFound(page, "the bin");
+    desk.open(page, "/papers/d-10018");
+    page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Share …")).click();
+    page.getByRole(AriaRole.DIALOG).locator("fieldset input").first().check();
+    assertThat(page.getByRole(AriaRole.DIALOG).getByRole(AriaRole.STATUS)).containsText("let in");
+    assertNothingFound(page, "sharing");
     page.context().close();
   }
 
@@ -211,7 +220,7 @@ class AccessibilityTest {
     Page page = desk.window(640, 400, false);
     desk.signIn(page, "oriel.fenn");
     for (String path : List.of("/places/f-2406", "/statements?kind=place&id=lib-board&grouping=none", "/journal/3", "/people/groups/g-surveyors", "/roles/r-preparer",
-        "/types/valuation", "/breaks", "/drafts")) {
+        "/types/valuation", "/breaks", "/shares", "/shares/shortlists", "/drafts")) {
       desk.open(page, path);
       page.locator("h1").first().waitFor();
       assertThat((Integer) page.evaluate("document.documentElement.scrollWidth")).as(path).isLessThanOrEqualTo(640);

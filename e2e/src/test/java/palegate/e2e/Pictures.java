@@ -68,8 +68,8 @@ public final class Pictures {
     rooms(page);
     Page dark = desk.window(1280, 800, true);
     desk.signIn(dark, "wenna.carrow");
-    desk.open(dark, "/places/f-2417");
-    shot(dark, dark.locator("tr[data-entry]").first(), "dark");
+    desk.open(dark, "/shares");
+    shot(dark, dark.locator("[data-row]").first(), "shares");
   }
 
   private void rooms(Page page) {

@@ -34,7 +34,7 @@ public final class SeparationsBroken {
    * @param separation the id
    * @param person the id
    * @param sides by their position, from 0
-   * @param place the id of the first place, in display order, at which they hold them together; null where it is not about one place
+   * @param place the id of the first place, in tree order, at which they hold them together; null where it is not about one place
    * @param places at how many places they do; 0 where it is not about places
    */
   public record Broken(String separation, String person, List<Integer> sides, String place, int places) {
@@ -42,6 +42,8 @@ public final class SeparationsBroken {
       sides = List.copyOf(sides);
     }
   }
+
+  private static final int SORTED_AT_MOST = 5_000;
 
   private record Key(String separation, String person) {}
 
@@ -99,7 +101,6 @@ public final class SeparationsBroken {
     private static final class Found {
       final BitSet sides = new BitSet();
       final BitSet places = new BitSet();
-      int first = -1;
     }
 
     Search(SnapshotAt moment, Separation separation) {
@@ -117,7 +118,7 @@ public final class SeparationsBroken {
       }
       List<Map.Entry<Broken, BitSet>> found = new ArrayList<>();
       byPerson.forEach((person, holds) -> found.add(Map.entry(new Broken(separation.id(), snapshot.person(person).id(), holds.sides.stream().boxed().toList(),
-          holds.first < 0 ? null : snapshot.place(holds.first).id(), holds.places.cardinality()), holds.places)));
+          holds.places.isEmpty() ? null : snapshot.place(first(holds.places)).id(), holds.places.cardinality()), holds.places)));
       found.sort(Comparator.comparing((Map.Entry<Broken, BitSet> one) -> snapshot.structure().people().get(one.getKey().person()).name()).thenComparing(one -> one.getKey().person()));
       return found;
     }
@@ -127,19 +128,19 @@ public final class SeparationsBroken {
       boolean each = separation.sides().stream().anyMatch(side -> side.duties().stream().anyMatch(duty -> duty.scope() == Duty.ScopeKind.PLACE)) || namesOneOfTwins();
       boolean types = separation.sides().stream().anyMatch(side -> !side.types().isEmpty());
       Map<Seen, List<PersonSet>> byClass = new HashMap<>();
-      int repository = snapshot.structure().repository().map(place -> snapshot.placeNumber(place.id())).orElse(-1);
-      if (repository < 0) {
-        return;
-      }
-      snapshot.inDisplayOrder(repository).forEach(place -> {
+      snapshot.places().forEach(place -> {
         List<PersonSet> sides = each ? sidesAt(place) : byClass.computeIfAbsent(new Seen(moment.classOf(place), types ? snapshot.place(place).type() : null), any -> sidesAt(place));
         twice(sides).forEach(person -> {
           Found found = byPerson.computeIfAbsent(person, any -> new Found());
-          found.first = found.first < 0 ? place : found.first;
           found.places.set(place);
           note(found, sides, person);
         });
       });
+    }
+
+    /** In tree order; of very many just one of them. */
+    private int first(BitSet places) {
+      return places.cardinality() > SORTED_AT_MOST ? places.nextSetBit(0) : places.stream().boxed().min(snapshot.inTreeOrder()).orElseThrow();
     }
 
     /** Whether a role that it names has the same rights as another one. */

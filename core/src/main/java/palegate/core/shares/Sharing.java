@@ -4,6 +4,7 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
@@ -16,7 +17,6 @@ import palegate.core.collections.PersonSet;
 import palegate.core.people.Subject;
 import palegate.core.places.Place;
 import palegate.core.rehearsal.Rehearsal;
-import palegate.core.rehearsal.RightsDifference;
 import palegate.core.roles.Right;
 import palegate.core.roles.Rights;
 import palegate.core.sharing.SharingRule;
@@ -50,7 +50,7 @@ public final class Sharing {
   /**
    * All that stands in the way of somebody's sharing; empty if nothing does.
    *
-   * @param rehearsal of nothing but what is shared. O(instants at which anything begins or ends × places where somebody gains)
+   * @param rehearsal of nothing but what is shared. O(places below), and where somebody could gain what the sharer lacks, times the instants at which anything begins or ends
    */
   public static List<Obstacle> obstacles(Asker sharer, Rehearsal rehearsal) {
     Sharing sharing = new Sharing(sharer, rehearsal);
@@ -88,15 +88,22 @@ public final class Sharing {
     });
   }
 
-  /** Said once, of the first instant at which it is so: what would be too much, and where first. */
+  /**
+   * Where what is given lies within what the sharer holds, nobody can gain more, whoever they are and whenever. Of the other places it is asked, at every
+   * instant, whether anybody gains what the sharer does not hold. Said once, of the first instant at which it is so.
+   */
   private void lookAtGains(List<Grant> grants) {
-    for (Instant instant : instants(grants)) {
-      List<Beyond> beyond = RightsDifference.between(before, after, instant).places().filter(shift -> !shift.gained().isEmpty())
-          .map(shift -> new Beyond(shift.place(), shift.gained().minus(own.at(before.placeNumber(shift.place().id()))))).filter(one -> !one.rights().isEmpty()).toList();
-      if (!beyond.isEmpty()) {
-        Rights rights = beyond.stream().map(Beyond::rights).reduce(Rights.NONE, Rights::union);
+    Map<Integer, Rights> beyondOwn = new LinkedHashMap<>();
+    for (Grant grant : grants) {
+      Rights given = withWhatThatFrees(before.structure().roles().get(grant.role()).rights());
+      before.below(before.placeNumber(grant.place())).filter(place -> !own.at(place).containsAll(given)).forEach(place -> beyondOwn.merge(place, given.minus(own.at(place)), Rights::union));
+    }
+    for (Instant instant : beyondOwn.isEmpty() ? List.<Instant>of() : instants(grants)) {
+      Map<Integer, Rights> found = gained(beyondOwn, instant);
+      if (!found.isEmpty()) {
+        Rights rights = found.values().stream().reduce(Rights.NONE, Rights::union);
         // Of a place that they cannot find no word is said.
-        Optional<String> first = beyond.stream().filter(one -> sharer.finds(one.place().id())).map(one -> one.place().name()).findFirst();
+        Optional<String> first = found.keySet().stream().map(before::place).filter(place -> sharer.finds(place.id())).map(Place::name).findFirst();
         refuse("role", first.map(name -> "At “" + name + "” somebody").orElse("Somewhere below somebody") + " would gain [" + rights + "], which you do not have there yourself" + (instant.equals(now) ? "." : " – not now, but later."),
             "Share less, or something further down.");
         return;
@@ -104,7 +111,29 @@ public final class Sharing {
     }
   }
 
-  private record Beyond(Place place, Rights rights) {}
+  /** House rules keep share for those who govern, and copy for those who revise: whoever gains the one may gain the other, which something else gave. */
+  private static Rights withWhatThatFrees(Rights given) {
+    Rights more = given.contains(Right.GOVERN) ? given.union(Rights.of(Right.SHARE)) : given;
+    return more.contains(Right.REVISE) ? more.union(Rights.of(Right.COPY)) : more;
+  }
+
+  /** What anybody gains of some rights at some places at an instant, where anybody does. O(places), and people / 64 for each pair of access classes. */
+  private Map<Integer, Rights> gained(Map<Integer, Rights> wanted, Instant instant) {
+    SnapshotAt was = before.at(instant);
+    SnapshotAt is = after.at(instant);
+    Map<Classes, Rights> byClasses = new HashMap<>();
+    Map<Integer, Rights> found = new LinkedHashMap<>();
+    wanted.forEach((place, rights) -> {
+      Rights gains = byClasses.computeIfAbsent(new Classes(was.classOf(place), is.classOf(place), rights), any -> Rights.copyOf(rights.list().stream()
+          .filter(right -> !is.holdersOf(right, place).minus(was.holdersOf(right, place)).isEmpty()).toList()));
+      if (!gains.isEmpty()) {
+        found.put(place, gains);
+      }
+    });
+    return found;
+  }
+
+  private record Classes(int before, int after, Rights of) {}
 
   /** Now, and whenever something begins or ends while any of it lasts. */
   private List<Instant> instants(Collection<Grant> grants) {

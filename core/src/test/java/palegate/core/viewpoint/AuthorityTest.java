@@ -15,6 +15,8 @@ import palegate.core.changes.DutyChange;
 import palegate.core.changes.GuardChange;
 import palegate.core.changes.MembershipChange;
 import palegate.core.changes.OfEveryKind;
+import palegate.core.changes.PassChange;
+import palegate.core.changes.ShareChange;
 import palegate.core.changes.PeopleChange;
 import palegate.core.changes.PlaceChange;
 import palegate.core.changes.RoleChange;
@@ -30,6 +32,7 @@ import palegate.core.places.PlaceKind;
 import palegate.core.rehearsal.Rehearsal;
 import palegate.core.roles.Rights;
 import palegate.core.roles.Role;
+import palegate.core.sharing.Pass;
 import palegate.core.snapshot.Snapshot;
 import palegate.core.structure.Structure;
 
@@ -180,5 +183,24 @@ class AuthorityTest {
     }
     assertThat(lost).isGreaterThanOrEqualTo(2);
     assertThat(SystemHolders.lostFrom(held, held.administeredBy(List.of(byGroup, new DutyAssignment("du-t", MIA, Duty.SYSTEM, null, null, null, Period.ALWAYS))), Harbour.NOW)).isEmpty();
+  }
+
+  /** Section 11: a share says who made it, and a pass who answers for it. */
+  @Test
+  void nobody_shares_in_somebody_else_s_name_by_a_draft() {
+    Structure structure = with(duty(Duty.ACCESS, "cas", null, null));
+    Grant mine = new Grant("e-new", "c1", OLA, "reader", Set.of(), Period.ALWAYS, null, "mia", null);
+    assertThat(beyond(structure, new ShareChange.AddShare(mine))).isEmpty();
+    assertThat(beyond(structure, new ShareChange.AddShare(new Grant("e-new", "c1", OLA, "reader", Set.of(), Period.ALWAYS, null, "per", null)))).as("in another name").isNotEmpty();
+    assertThat(beyond(structure, new ShareChange.AddShare(new Grant("e-new", "c1", OLA, "reader", Set.of(), Period.ALWAYS, null, null, "pa-1")))).as("as if a pass had been opened").isNotEmpty();
+    assertThat(beyond(structure, new AccessChange.BreakPlace("val1", AccessChange.Start.CARRY_OVER, List.of(new AccessChange.Keeper(OLA, "keeper")), "b"))).as("what stands in a name is carried over in it").isEmpty();
+    Pass known = structure.passes().get("pa-1");
+    assertThat(beyond(structure, new PassChange.SetPass(known.takenOverBy("mia")))).as("taken over").isEmpty();
+    assertThat(beyond(structure, new PassChange.SetPass(new Pass("pa-1", "c1", "keeper", known.audience(), "ola", known.period(), known.uses(), null)))).as("more, in another name").isNotEmpty();
+    assertThat(beyond(structure, new PassChange.SetPass(new Pass("pa-1", "c1", "reader", List.of(new Subject.OfUnit("u-all")), "ola", known.period(), known.uses(), null)))).as("for others, in another name").isNotEmpty();
+    assertThat(beyond(structure, new PassChange.SetPass(new Pass("pa-1", "c1", "reader", List.of(MIA), "ola", new Period(null, Harbour.NOW.plusSeconds(9)), 1, null)))).as("less, in another name").isEmpty();
+    assertThat(beyond(structure, new PassChange.SetPass(new Pass("pa-9", "c1", "reader", List.of(MIA), "ola", Period.ALWAYS, 1, null)))).as("a new one, in another name").isNotEmpty();
+    assertThat(beyond(structure, new PassChange.TakeBackPass("pa-1"))).isEmpty();
+    assertThat(beyond(with(duty(Duty.ACCESS, "root", null, null)), new ShareChange.AddShare(new Grant("e-new", "c1", OLA, "reader", Set.of(), Period.ALWAYS, null, "per", null)))).as("whoever keeps everything brings back what was").isEmpty();
   }
 }

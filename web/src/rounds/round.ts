@@ -8,10 +8,11 @@ export const KINDS: { kind: Schemas['OfKind']['kind']; title: string }[] = [
   { kind: 'CLEARANCE', title: 'Clearances for guarded types' },
   { kind: 'EXCEPTION', title: 'Exceptions to walls' },
   { kind: 'DUTY', title: 'Duties' },
+  { kind: 'PASS', title: 'Passes' },
 ]
 
 /** What stands at places; everything else takes the duty over the whole repository. */
-export const AT_PLACES: string[] = ['GRANT', 'OVERSIGHT', 'ACCESS']
+export const AT_PLACES: string[] = ['GRANT', 'OVERSIGHT', 'ACCESS', 'PASS']
 
 export const DECISIONS: { decision: NonNullable<Schemas['MyItem']['decision']>; title: string; key: string }[] = [
   { decision: 'KEEP', title: 'Keep', key: '1' },

@@ -1,5 +1,8 @@
 -- What people let others in by, what places say about it, whom sharing proposes, and what no one person may hold together.
 
+-- Rounds also ask about passes.
+ALTER TABLE round_items MODIFY kind ENUM('membership', 'grant', 'oversight', 'exception', 'clearance', 'duty', 'access', 'pass') NOT NULL;
+
 CREATE TABLE passes (id VARCHAR(64) NOT NULL PRIMARY KEY);
 
 CREATE TABLE pass_states (

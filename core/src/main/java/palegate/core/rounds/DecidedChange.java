@@ -13,11 +13,13 @@ import palegate.core.changes.ClearanceChange;
 import palegate.core.changes.DutyChange;
 import palegate.core.changes.MembershipChange;
 import palegate.core.changes.OversightChange;
+import palegate.core.changes.PassChange;
 import palegate.core.changes.WallChange;
 import palegate.core.duties.DutyAssignment;
 import palegate.core.people.Group;
 import palegate.core.people.Membership;
 import palegate.core.people.Period;
+import palegate.core.sharing.Pass;
 import palegate.core.snapshot.SnapshotAt;
 import palegate.core.structure.Structure;
 import palegate.core.types.Clearance;
@@ -57,7 +59,7 @@ public final class DecidedChange {
 
   /** Whether the decision to change can name another role for it. */
   public static boolean takesRole(ItemKind kind) {
-    return kind == ItemKind.GRANT || kind == ItemKind.CLEARANCE || kind == ItemKind.ACCESS;
+    return kind == ItemKind.GRANT || kind == ItemKind.CLEARANCE || kind == ItemKind.ACCESS || kind == ItemKind.PASS;
   }
 
   private static List<Change> of(Structure structure, ReviewItem item, Instead instead, UnaryOperator<String> newId) {
@@ -68,6 +70,7 @@ public final class DecidedChange {
       case EXCEPTION -> exception(structure, item, instead);
       case CLEARANCE -> clearance(structure, item, instead);
       case DUTY -> duty(structure, item, instead);
+      case PASS -> pass(structure, item, instead);
       case ACCESS -> throw new IllegalArgumentException("asked of the state, not of what is written in it");
     };
   }
@@ -137,6 +140,16 @@ public final class DecidedChange {
       changes.add(new ClearanceChange.AddClearance(type.id(), new Clearance(item.subject(), instead.role() == null ? item.role() : instead.role(), period(item.period(), instead))));
     }
     return changes;
+  }
+
+  /** Taking it back ends what was opened through it; what is only changed leaves that as it is. */
+  private static List<Change> pass(Structure structure, ReviewItem item, Instead instead) {
+    Pass pass = structure.passes().get(id(item));
+    if (pass == null) {
+      return List.of();
+    }
+    return List.of(instead == null ? new PassChange.TakeBackPass(pass.id())
+        : new PassChange.SetPass(new Pass(pass.id(), pass.place(), instead.role() == null ? pass.role() : instead.role(), pass.audience(), pass.maker(), period(pass.period(), instead), pass.uses(), pass.note())));
   }
 
   private static List<Change> duty(Structure structure, ReviewItem item, Instead instead) {

@@ -19,7 +19,9 @@ public enum ItemKind {
   /** That somebody administers something. */
   DUTY("duty"),
   /** What a person has at a place, by whatever way. */
-  ACCESS("access");
+  ACCESS("access"),
+  /** That whoever a pass is for can let themselves in. */
+  PASS("pass");
 
   private final String words;
 
@@ -33,7 +35,7 @@ public enum ItemKind {
 
   /** Whether it stands at a place; everything else is of the whole repository. */
   public boolean atPlaces() {
-    return this == GRANT || this == OVERSIGHT || this == ACCESS;
+    return this == GRANT || this == OVERSIGHT || this == ACCESS || this == PASS;
   }
 
   public String word() {

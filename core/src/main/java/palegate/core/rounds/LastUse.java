@@ -20,7 +20,7 @@ import palegate.core.snapshot.SnapshotAt;
 /**
  * When what is reviewed was last of use to anybody whom it concerns (access rules, section 14): a grant or an appointment by what they
  * opened at its place and below, a membership by what they opened where the group, or one that it is in, is given anything. That they may
- * have had the right in another way too is not looked at. Of clearances, exceptions and duties no opening tells.
+ * have had the right in another way too is not looked at. Of clearances, exceptions, duties and passes no opening tells.
  */
 public final class LastUse {
   /** Of larger groups somebody is always at work. */
@@ -46,7 +46,7 @@ public final class LastUse {
 
   /** Whose openings tell of an item; empty where none do. O(people). */
   public List<String> people(ReviewItem item) {
-    if (item.subject() == null || item.place() == null && item.kind() != ItemKind.MEMBERSHIP) {
+    if (item.subject() == null || item.kind() == ItemKind.PASS || item.place() == null && item.kind() != ItemKind.MEMBERSHIP) {
       return List.of();
     }
     PersonSet people = moment.matching(item.subject());

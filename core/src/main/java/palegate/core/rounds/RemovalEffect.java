@@ -39,7 +39,7 @@ public record RemovalEffect(int people, int documents, List<String> still, boole
   private static List<String> still(SnapshotAt after, ReviewItem item) {
     Snapshot snapshot = after.snapshot();
     int place = item.place() == null ? -1 : snapshot.placeNumber(item.place());
-    int person = item.subject() instanceof Subject.OfPerson one ? snapshot.personNumber(one.id()) : -1;
+    int person = item.kind() != ItemKind.PASS && item.subject() instanceof Subject.OfPerson one ? snapshot.personNumber(one.id()) : -1;
     if (place < 0 || person < 0 || !after.rights(person, place).contains(Right.READ)) {
       return List.of();
     }

@@ -22,6 +22,7 @@ import palegate.core.people.Period;
 import palegate.core.people.Subject;
 import palegate.core.roles.Right;
 import palegate.core.roles.Role;
+import palegate.core.sharing.Pass;
 import palegate.core.snapshot.Snapshot;
 import palegate.core.snapshot.SnapshotAt;
 import palegate.core.structure.Structure;
@@ -86,6 +87,9 @@ public final class ReviewItems {
     if (scope.kinds().contains(ItemKind.ACCESS)) {
       items.addAll(new AccessItems(moment).below(top, scope.outsidersOnly() ? moment.activeOutsiders() : moment.active(), ACCESS_AT_MOST));
     }
+    if (scope.kinds().contains(ItemKind.PASS)) {
+      structure.passes().values().stream().filter(pass -> snapshot.path(snapshot.placeNumber(pass.place())).contains(top)).forEach(this::pass);
+    }
     snapshot.inDisplayOrder(top).forEach(place -> {
       for (Entry entry : snapshot.ownEntries(place)) {
         if (scope.kinds().contains(ItemKind.GRANT) && entry instanceof Grant grant) {
@@ -113,7 +117,24 @@ public final class ReviewItems {
     Role role = structure.roles().get(grant.role());
     String types = grant.types().isEmpty() ? "" : ", only for " + String.join(", ", grant.types().stream().map(type -> structure.types().containsKey(type) ? structure.types().get(type).name() : type).sorted().toList());
     add(ItemKind.GRANT, "grant:" + grant.id(), grant.subject(), grant.place(), snapshot.pathText(place), grant.role(), grant.period(),
-        role.name() + " for " + SubjectNames.of(grant.subject(), structure) + " at " + snapshot.pathText(place) + types, "place:" + grant.place(), (role.rights().contains(Right.GOVERN) ? 3 : 0) + (grant.subject() instanceof Subject.OfPerson ? 1 : 0));
+        role.name() + " for " + SubjectNames.of(grant.subject(), structure) + " at " + snapshot.pathText(place) + types + shared(grant), "place:" + grant.place(), (role.rights().contains(Right.GOVERN) ? 3 : 0) + (grant.subject() instanceof Subject.OfPerson ? 1 : 0));
+  }
+
+  private String shared(Grant grant) {
+    return grant.sharedBy() != null ? ", shared by " + SubjectNames.of(new Subject.OfPerson(grant.sharedBy()), structure) : grant.pass() != null ? ", through a pass" : "";
+  }
+
+  /** It is about whoever made it, who is not asked about it; how many people it concerns are those whom it is for. */
+  private void pass(Pass pass) {
+    if (pass.period().endedBy(moment.instant())) {
+      return;
+    }
+    int outsiders = moment.matchingAny(pass.audience()).and(moment.activeOutsiders()).size();
+    String where = snapshot.pathText(snapshot.placeNumber(pass.place()));
+    Subject maker = new Subject.OfPerson(pass.maker());
+    items.add(new ReviewItem("pass:" + pass.id(), ItemKind.PASS, maker, SubjectNames.of(maker, structure), pass.place(), where, pass.role(), pass.period(), moment.matchingAny(pass.audience()).and(moment.active()).size(), outsiders,
+        2 + (outsiders > 0 ? 4 : 0) + (pass.period().until() == null ? 2 : 0), "A pass of " + SubjectNames.of(maker, structure) + " lets " + String.join(", ", pass.audience().stream().map(subject -> SubjectNames.of(subject, structure)).toList())
+            + " in to " + where + ", as " + structure.roles().get(pass.role()).name() + dates(pass.period()) + ".", "pass:" + pass.id()));
   }
 
   private void oversight(int place, Oversight oversight) {
@@ -139,6 +160,10 @@ public final class ReviewItems {
         duty.duty() == Duty.SYSTEM || duty.duty() == Duty.WALLS ? 3 : 1);
   }
 
+  private String dates(Period period) {
+    return (period.from() != null && period.from().isAfter(moment.instant()) ? " from " + DAY.format(period.from()) : "") + (period.until() == null ? "" : " until " + DAY.format(period.until()));
+  }
+
   private static String from(Period period) {
     return period.from() == null ? "" : ":" + period.from().getEpochSecond();
   }
@@ -149,9 +174,8 @@ public final class ReviewItems {
     }
     PersonSet people = moment.matching(subject).and(moment.active());
     int outsiders = people.sizeOfAnd(moment.activeOutsiders());
-    String dates = (period.from() != null && period.from().isAfter(moment.instant()) ? " from " + DAY.format(period.from()) : "") + (period.until() == null ? "" : " until " + DAY.format(period.until()));
     items.add(new ReviewItem(key, kind, subject, SubjectNames.of(subject, structure), container, containerName, role, period, people.size(), outsiders,
-        risk + (outsiders > 0 ? 4 : 0) + (outsiders > 0 && period.until() == null ? 2 : 0), sentence + dates + ".", thing));
+        risk + (outsiders > 0 ? 4 : 0) + (outsiders > 0 && period.until() == null ? 2 : 0), sentence + dates(period) + ".", thing));
   }
 
   /** Items in the order in which they are read: what was changed since the last round, then the risky, then what stands in one place together. */

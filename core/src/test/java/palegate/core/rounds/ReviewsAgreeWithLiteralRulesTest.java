@@ -49,6 +49,8 @@ class ReviewsAgreeWithLiteralRulesTest {
       assertThat(found.stream().filter(item -> item.kind() == ItemKind.GRANT).count()).as("seed %d", seed).isEqualTo(grants);
       assertThat(found.stream().filter(item -> item.kind() == ItemKind.MEMBERSHIP).count()).as("seed %d", seed).isEqualTo(memberships);
       assertThat(found.stream().filter(item -> item.kind() == ItemKind.OVERSIGHT).count()).as("seed %d", seed).isEqualTo(oversights);
+      long passes = structure.passes().values().stream().filter(one -> !one.period().endedBy(RandomStructures.NOW)).count();
+      assertThat(found.stream().filter(item -> item.kind() == ItemKind.PASS).count()).as("seed %d", seed).isEqualTo(passes);
       assertThat(ReviewItems.of(moment, new ReviewScope(ALL.kinds(), null, Set.of(), true))).as("seed %d", seed).isEqualTo(found.stream().filter(item -> item.outsiders() > 0).toList());
       assertThat(ReviewItems.inReadingOrder(found, Set.of())).containsExactlyInAnyOrderElementsOf(found);
       items += found.size();

@@ -147,7 +147,7 @@ class Rounds {
       default -> true;
     };
     return subject && switch (item.kind()) {
-      case GRANT, OVERSIGHT, ACCESS -> known.places().containsKey(item.container());
+      case GRANT, OVERSIGHT, ACCESS, PASS -> known.places().containsKey(item.container());
       case MEMBERSHIP -> known.groups().containsKey(item.container());
       case EXCEPTION -> known.walls().containsKey(item.container());
       case CLEARANCE -> known.types().containsKey(item.container());

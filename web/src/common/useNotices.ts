@@ -10,6 +10,9 @@ export const useNotices = defineStore('notices', () => {
   /** The names along a cycle that was refused; empty if that is not what is said. */
   const cycle = ref<string[]>([])
 
+  /** How often something failed or was refused: a form that is sent is not done with while that goes up. */
+  const failures = ref(0)
+
   function say(message: string) {
     text.value = message
     cycle.value = []
@@ -31,7 +34,8 @@ export const useNotices = defineStore('notices', () => {
     cycle.value = drawn
     failed.value = true
     open.value = true
+    failures.value++
   }
 
-  return { text, failed, open, cycle, say, fail, refuse }
+  return { text, failed, failures, open, cycle, say, fail, refuse }
 })

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useQuery } from '@tanstack/vue-query'
-import { watchDebounced } from '@vueuse/core'
-import { computed, nextTick, ref, watch } from 'vue'
+import { useDebounceFn, useMutationObserver, watchDebounced } from '@vueuse/core'
+import { computed, nextTick, ref, shallowRef, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { useSession } from '@/session/useSession'
 import { actionsOf } from './screenActions'
@@ -20,9 +20,14 @@ const typed = ref('')
 const text = ref('')
 watchDebounced(typed, (now) => (text.value = now.trim()), { debounce: PAUSE })
 
-// What the screen can do is what it could do when the palette opened.
-const screen = document.querySelector('#work')
-const here = [...(screen === null ? [] : actionsOf(screen)), ...roomsAmong(rooms.value)]
+// A page that was still loading when the palette opened has more to do later.
+const screen = document.querySelector<HTMLElement>('#work')
+const actions = shallowRef(screen === null ? [] : actionsOf(screen))
+const look = useDebounceFn(() => {
+  if (screen !== null) actions.value = actionsOf(screen)
+}, PAUSE)
+useMutationObserver(() => screen, look, { childList: true, subtree: true })
+const here = computed(() => [...actions.value, ...roomsAmong(rooms.value)])
 const login = account.value?.login ?? ''
 const went = useQuery({ queryKey: ['palette-recent', login], queryFn: () => recentOf(login, roomsAmong(rooms.value)), staleTime: 0 })
 
@@ -41,9 +46,9 @@ const settled = computed(() => typed.value.trim() === text.value && (text.value 
 const offers = computed<Offer[]>(() => {
   const wanted = typed.value.trim()
   const last = went.data.value ?? []
-  if (wanted === '') return unlike([...last, ...here])
+  if (wanted === '') return unlike([...last, ...here.value])
   const known = found.data.value ?? []
-  return unlike([...last.filter((one) => matches(one, wanted)), ...here.filter((one) => matches(one, wanted)), ...(wanted === text.value ? known : [])])
+  return unlike([...last.filter((one) => matches(one, wanted)), ...here.value.filter((one) => matches(one, wanted)), ...(wanted === text.value ? known : [])])
 })
 function unlike(all: Offer[]): Offer[] {
   const seen = new Set<string>()

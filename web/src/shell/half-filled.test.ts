@@ -1,10 +1,14 @@
 import { mount } from '@vue/test-utils'
-import { afterEach, describe, expect, it } from 'vitest'
+import { createPinia, setActivePinia } from 'pinia'
+import { afterEach, beforeEach, describe, expect, it } from 'vitest'
 import { defineComponent, nextTick } from 'vue'
 import { createMemoryHistory, createRouter } from 'vue-router'
+import { useNotices } from '@/common/useNotices'
 import { isHalfFilled, useHalfFilled } from './useHalfFilled'
 
 const Page = { template: '<p />' }
+
+let mounted: { unmount(): void } | undefined
 
 async function page(html: string) {
   document.body.innerHTML = html
@@ -12,6 +16,7 @@ async function page(html: string) {
   await router.push('/')
   let half!: ReturnType<typeof useHalfFilled>
   const shown = mount(defineComponent({ setup: () => ((half = useHalfFilled()), () => null) }), { global: { plugins: [router] } })
+  mounted = shown
   const field = (name: string) => document.querySelector<HTMLInputElement>(`[name="${name}"]`)!
   const type = (name: string, value: string) => {
     field(name).dispatchEvent(new FocusEvent('focusin', { bubbles: true }))
@@ -22,7 +27,9 @@ async function page(html: string) {
 }
 const FORM = '<form><input name="why" type="text" value="kept" /><input name="find" type="text" role="combobox" /><textarea name="note"></textarea></form>'
 
+beforeEach(() => setActivePinia(createPinia()))
 afterEach(() => {
+  mounted?.unmount()
   document.body.innerHTML = ''
 })
 
@@ -79,6 +86,17 @@ describe('a form that is half filled', () => {
     type('note', 'Another sentence')
     form().dataset.rehearses = ''
     send()
+    expect(isHalfFilled(form())).toBe(true)
+  })
+
+  it('is still one when a notice alone says that it was refused', async () => {
+    const { type, form } = await page(FORM)
+    type('note', 'A sentence')
+    form().dispatchEvent(new Event('submit', { bubbles: true, cancelable: true }))
+    expect(isHalfFilled(form())).toBe(false)
+    useNotices().say('Something else is done.')
+    expect(isHalfFilled(form())).toBe(false)
+    useNotices().fail('It was refused.')
     expect(isHalfFilled(form())).toBe(true)
   })
 

@@ -1,6 +1,7 @@
 import { useEventListener } from '@vueuse/core'
-import { onScopeDispose, ref } from 'vue'
+import { onScopeDispose, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
+import { useNotices } from '@/common/useNotices'
 
 /** What each field of a form held before it was typed into, or when the form was last sent. */
 const before = new WeakMap<Element, string>()
@@ -24,6 +25,9 @@ export function isHalfFilled(form: HTMLFormElement): boolean {
 /** Asks before what was typed into a form is lost: by going to another page, by Escape, by a press beside a dialog, by closing the window. */
 export function useHalfFilled() {
   const router = useRouter()
+  const notices = useNotices()
+  /** The form that was sent last, with what its fields held before they were typed into. */
+  let last: { form: HTMLFormElement; held: Map<Element, string> } | undefined
   /** What is done if it may be lost. */
   const leaving = ref<() => void>()
 
@@ -34,8 +38,17 @@ export function useHalfFilled() {
       sent(form)
     })
   function sent(form: HTMLFormElement) {
+    last = { form, held: new Map([...form.elements].filter(isTyped).map((field) => [field, before.get(field) ?? field.value])) }
     for (const field of form.elements) if (isTyped(field)) before.set(field, field.value)
   }
+  // Some forms have no place to say why they were refused: a notice does, and what was typed is still to be lost.
+  watch(
+    () => notices.failures,
+    () => {
+      if (last?.form.isConnected === true) last.held.forEach((held, field) => before.set(field, held))
+    },
+    { flush: 'sync' },
+  )
   /** Each dialog has a way out of its own, which does not ask: whoever presses it means it. */
   function closeOf(overlay: Element): (() => void) | undefined {
     const form = overlay.querySelector('form')

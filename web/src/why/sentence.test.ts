@@ -13,6 +13,11 @@ describe('an entry in a few words', () => {
     expect(sentence(entry({ kind: 'withholding', rights: ['copy', 'revise'] as Schemas['EntryView']['rights'] }))).toBe('copy and revise withheld from Surveyors')
   })
 
+  it('says who shared it, or that it was a pass', () => {
+    expect(sentence(entry({ sharedBy: 'Mia Torrance' }))).toBe('Reader to Surveyors, shared by Mia Torrance')
+    expect(sentence(entry({ pass: true }))).toBe('Reader to Surveyors, through a pass')
+  })
+
   it('says to which types it is narrowed', () => {
     expect(sentence(entry({ types: ['Fee note', 'Valuation'] }))).toBe('Reader to Surveyors, for Fee note and Valuation only')
   })

@@ -9,8 +9,9 @@ export const sentence = (entry: Schemas['EntryView']): string => before(entry) +
 /** What an entry gives or withholds, up to whom it names. */
 export const before = (entry: Schemas['EntryView']): string => (entry.kind === 'grant' ? `${entry.role} to ` : `${listed(entry.rights)} withheld from `)
 
-/** To which types of documents it is narrowed, if to any. */
-export const narrowed = (entry: Schemas['EntryView']): string => (entry.types.length > 0 ? `, for ${listed(entry.types)} only` : '')
+/** To which types of documents it is narrowed, if to any, and who shared it, if somebody did. */
+export const narrowed = (entry: Schemas['EntryView']): string =>
+  (entry.types.length > 0 ? `, for ${listed(entry.types)} only` : '') + (entry.sharedBy !== undefined ? `, shared by ${entry.sharedBy}` : entry.pass ? ', through a pass' : '')
 
 /** Where somebody who is named, or a group or unit, is looked at; nothing for all staff and the like. */
 export function subjectLink(kind: string, id: string): RouteLocationRaw | undefined {

@@ -64,7 +64,7 @@ final class Shared {
   }
 
   static List<Separation> separations() {
-    return List.of(new Separation("se-fees", "Fee notes: preparing and keeping", "Whoever prepares a fee note does not decide who sees it.", true, Separation.Within.PLACE, List.of(
+    return List.of(new Separation("se-fees", "Fee notes: preparing and keeping", "Whoever prepares a fee note does not decide who sees it.", false, Separation.Within.PLACE, List.of(
         new Separation.Side(Set.of("r-preparer"), Rights.NONE, Set.of(), Set.of(), Set.of("fee")), new Separation.Side(Set.of("r-keeper"), Rights.NONE, Set.of(), Set.of(), Set.of("fee")))));
   }
 

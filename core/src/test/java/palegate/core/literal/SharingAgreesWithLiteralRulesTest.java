@@ -31,7 +31,7 @@ import palegate.core.viewpoint.Asker;
 
 /** Sections 9, 11 and 13: who may share what with whom, at every instant, and who holds together what is kept apart, as the rules read literally. */
 class SharingAgreesWithLiteralRulesTest {
-  private static final int STRUCTURES = 1_500;
+  private static final int STRUCTURES = 700;
 
   @Test
   void somebody_may_share_just_what_the_rules_let_them() {
@@ -61,7 +61,7 @@ class SharingAgreesWithLiteralRulesTest {
         asked++;
       }
     }
-    assertThat(may).as("of %s asked", asked).isGreaterThan(200);
+    assertThat(may).as("of %s asked", asked).isGreaterThan(100);
   }
 
   /** Two people who keep most of it, one of them for a while only, and a role that many may give. */
@@ -99,7 +99,7 @@ class SharingAgreesWithLiteralRulesTest {
       assertThat(found.stream().map(one -> one.separation() + " " + one.person() + " " + Set.copyOf(one.sides()).stream().sorted().toList() + " " + one.places()).collect(Collectors.toSet())).as("seed %s", seed).isEqualTo(literally);
       broken += found.size();
     }
-    assertThat(broken).isGreaterThan(300);
+    assertThat(broken).isGreaterThan(150);
   }
 
   private static void literally(Structure structure, Separation separation, Person person, Instant now, Set<String> into) {

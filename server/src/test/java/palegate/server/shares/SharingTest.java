@@ -216,6 +216,11 @@ class SharingTest {
   @Test
   void a_draft_that_brings_somebody_to_hold_together_what_is_kept_apart_says_so_and_waits_for_a_second_person(TestApplication app) {
     Browser wenna = app.signedIn("wenna.carrow");
+    List<Map<String, Object>> sides = List.of(Map.of("roles", List.of("r-preparer"), "types", List.of("fee")), Map.of("roles", List.of("r-keeper"), "types", List.of("fee")));
+    inForce(wenna, Map.of("kind", "setSeparation", "separation", "se-fees", "name", "Fee notes", "within", "PLACE", "needsApproval", true, "sides", sides));
+    assertThat(wenna.post("/api/draft/changes", Map.of("kind", "setSeparation", "separation", "se-fees", "name", "Fee notes", "within", "PLACE", "needsApproval", false, "sides", sides)).status()).isLessThan(300);
+    assertThat(wenna.putInForce(true).body().path("type").asString()).as("that it asks no longer is itself for a second person").endsWith(":approval-missing");
+    wenna.discardDrafts();
     assertThat(wenna.post("/api/draft/changes", Map.of("kind", "addGrant", "place", "lib-cas", "subject", person("p-teodor"), "role", "r-preparer", "entry", "e-both")).status()).isLessThan(300);
     JsonNode rehearsed = wenna.get("/api/draft/rehearsal").body();
     assertThat(rehearsed.path("separationsBroken").toString()).contains("Teodor Brask", "Fee notes");

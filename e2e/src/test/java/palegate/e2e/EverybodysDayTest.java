@@ -66,7 +66,7 @@ class EverybodysDayTest {
   void the_keeper_of_one_library_sees_it_and_the_way_there_and_nothing_behind_her_wall(Desk desk, TestApplication app) {
     app.signedIn("ola.lindqvist").delete("/api/draft");
     Page page = enter(desk, "ola.lindqvist");
-    assertRooms(page, "Gatehouse", "Papers", "Places", "Walk", "People", "Roles", "Types", "Matrix", "Findings", "Breaks", "Statements", "Journal");
+    assertRooms(page, "Gatehouse", "Papers", "Places", "Walk", "People", "Roles", "Types", "Matrix", "Findings", "Breaks", "Shares", "Statements", "Journal");
     desk.open(page, "/places");
     node(page, "Casualties").locator(".opener").click();
     assertThat(node(page, "C-2406 Brannock Star")).isVisible();
@@ -86,10 +86,10 @@ class EverybodysDayTest {
   @Test
   void the_others_see_the_rooms_that_their_duties_need(Desk desk) {
     Map<String, List<String>> rooms = Map.of(
-        "hesper.vance", List.of("Gatehouse", "Papers", "Places", "Walk", "People", "Roles", "Types", "Matrix", "Findings", "Breaks", "Statements", "Journal"),
-        "ferris.oake", List.of("Gatehouse", "Papers", "Places", "People", "Walls", "Matrix", "Findings", "Breaks", "Statements", "Journal"),
-        "linnet.sayle", List.of("Gatehouse", "Papers", "Places", "People", "Matrix", "Findings", "Breaks", "Statements", "Rounds", "Journal"),
-        "oriel.fenn", List.of("Gatehouse", "Papers", "Places", "Walk", "People", "Roles", "Types", "Walls", "Matrix", "Findings", "Breaks", "Statements", "Rounds", "Journal", "Duties"));
+        "hesper.vance", List.of("Gatehouse", "Papers", "Places", "Walk", "People", "Roles", "Types", "Matrix", "Findings", "Breaks", "Shares", "Statements", "Journal"),
+        "ferris.oake", List.of("Gatehouse", "Papers", "Places", "People", "Walls", "Matrix", "Findings", "Breaks", "Shares", "Statements", "Journal"),
+        "linnet.sayle", List.of("Gatehouse", "Papers", "Places", "People", "Matrix", "Findings", "Breaks", "Shares", "Statements", "Rounds", "Journal"),
+        "oriel.fenn", List.of("Gatehouse", "Papers", "Places", "Walk", "People", "Roles", "Types", "Walls", "Matrix", "Findings", "Breaks", "Shares", "Statements", "Rounds", "Journal", "Duties"));
     rooms.forEach((login, named) -> {
       Page page = enter(desk, login);
       assertRooms(page, named.toArray(String[]::new));

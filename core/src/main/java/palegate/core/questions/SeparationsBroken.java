@@ -127,15 +127,23 @@ public final class SeparationsBroken {
     private void placeByPlace() {
       boolean each = separation.sides().stream().anyMatch(side -> side.duties().stream().anyMatch(duty -> duty.scope() == Duty.ScopeKind.PLACE)) || namesOneOfTwins();
       boolean types = separation.sides().stream().anyMatch(side -> !side.types().isEmpty());
-      Map<Seen, List<PersonSet>> byClass = new HashMap<>();
+      Map<Seen, Held> byClass = new HashMap<>();
       snapshot.places().forEach(place -> {
-        List<PersonSet> sides = each ? sidesAt(place) : byClass.computeIfAbsent(new Seen(moment.classOf(place), types ? snapshot.place(place).type() : null), any -> sidesAt(place));
-        twice(sides).forEach(person -> {
+        Held held = each ? heldAt(place) : byClass.computeIfAbsent(new Seen(moment.classOf(place), types ? snapshot.place(place).type() : null), any -> heldAt(place));
+        for (int person : held.twice()) {
           Found found = byPerson.computeIfAbsent(person, any -> new Found());
           found.places.set(place);
-          note(found, sides, person);
-        });
+          note(found, held.sides(), person);
+        }
       });
+    }
+
+    /** Who holds each side at a place, and who holds two of them or more. */
+    private record Held(List<PersonSet> sides, int[] twice) {}
+
+    private Held heldAt(int place) {
+      List<PersonSet> sides = sidesAt(place);
+      return new Held(sides, twice(sides).toArray());
     }
 
     /** In tree order; of very many just one of them. */

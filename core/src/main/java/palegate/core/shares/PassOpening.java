@@ -53,11 +53,21 @@ public sealed interface PassOpening {
     return refused != null ? refused : rehearsed(state, known, opener, place, new PassChange.OpenPass(pass, person, entry));
   }
 
+  /** What is in the way is the maker's, or the place's: whoever opens it hears which. */
+  private static Refused refused(Pass pass, Sharing.Obstacle obstacle) {
+    return switch (obstacle.about()) {
+      case "until" -> new Refused(pass, "This pass goes on for longer than the place allows by now.", "Ask whoever sent it to you for another one.");
+      case "subject" -> new Refused(pass, "Nothing is shared with outsiders there any more.", "Ask whoever sent it to you.");
+      default -> new Refused(pass, "Whoever made this pass could not share this any more.", "Ask somebody who governs it: they can take the pass over.");
+    };
+  }
+
   private static PassOpening rehearsed(SnapshotAt state, Pass pass, int opener, int place, PassChange.OpenPass change) {
     Grant share = new Grant(change.entry(), pass.place(), new Subject.OfPerson(change.person()), pass.role(), Set.of(), new Period(null, pass.period().until()), pass.note(), pass.maker(), null);
     Rehearsal rehearsal = Rehearsal.of(state.snapshot(), List.of(new ShareChange.AddShare(share)), state.instant(), pass.maker());
-    if (!Sharing.obstacles(Asker.of(state, pass.maker()), rehearsal).isEmpty()) {
-      return new Refused(pass, "Whoever made this pass could not share this any more.", "Ask somebody who governs it: they can take the pass over.");
+    List<Sharing.Obstacle> obstacles = Sharing.obstacles(Asker.of(state, pass.maker()), rehearsal);
+    if (!obstacles.isEmpty()) {
+      return refused(pass, obstacles.get(0));
     }
     Rights had = state.rights(opener, place);
     Rights rights = rehearsal.after().at(state.instant()).rights(opener, place);

@@ -130,6 +130,7 @@ class SharesTest {
     assertThat(open(withPass(base().withGrants(Map.of("e-ola", new Grant("e-ola", "c2", new Subject.OfPerson("ola"), "reader", Set.of(), Period.ALWAYS, null))), pass(Period.ALWAYS, null, PER)), "per"))
         .as("the maker keeps nothing any more").isInstanceOf(PassOpening.Refused.class);
     assertThat(open(withPass(saying(base(), new SharingRule("cas", SharingRule.Who.SHARERS, false, null, null)), pass(Period.ALWAYS, null, PER)), "per")).as("no outsiders since").isInstanceOf(PassOpening.Refused.class);
+    assertThat(((PassOpening.Refused) open(withPass(saying(base(), new SharingRule("cas", SharingRule.Who.SHARERS, true, null, 5)), pass(Period.ALWAYS, null, PER)), "per")).what()).as("it says what is in the way").contains("longer than the place allows");
     assertThat(open(withPass(base(), pass(Period.ALWAYS, null, new Subject.OfPerson("ola"))), "ola")).as("it would give nothing").isInstanceOf(PassOpening.Refused.class);
   }
 

@@ -16,7 +16,7 @@ import { lasting, opened, reach } from './share'
 /** Every share and every pass that one may know of, and taking them back. */
 const route = useRoute()
 const router = useRouter()
-const { may } = useSession()
+const { may, account } = useSession()
 const { draftAt, busy } = useDrafting()
 type Show = 'ALL' | 'SHARES' | 'PASSES' | 'OUTSIDERS' | 'OPEN_ENDED' | 'ENDED'
 const SHOWN: { show: Show; title: string }[] = [
@@ -37,13 +37,19 @@ const COLUMNS = [
   { title: 'With', width: '1.2fr' },
   { title: 'Gives', width: '118px' },
   { title: 'By', width: '130px', sort: 'maker' },
-  { title: 'Until', width: '170px', sort: 'until' },
-  { title: 'People', width: '150px', sort: '-people' },
-  { title: 'What to do', width: '90px', silent: true },
+  { title: 'Until', width: '165px', sort: 'until' },
+  { title: 'People', width: '160px', sort: '-people' },
+  { title: 'What to do', width: '160px', silent: true },
 ]
 async function takeBack(one: Schemas['ShareLine']) {
   if (await draftAt([one.kind === 'SHARE' ? { kind: 'takeBackShare', place: one.place, entry: one.id } : { kind: 'takeBackPass', pass: one.id }])) changes.value++
 }
+/** Whoever takes a pass over answers for it: it opens while they could make that share. */
+async function takeOver(one: Schemas['ShareLine']) {
+  const pass = { pass: one.id, place: one.place, role: one.roleId, audience: one.with.map(({ kind, id }) => ({ kind, id })), from: one.from, until: one.until, uses: one.uses, note: one.note }
+  if (await draftAt([{ kind: 'setPass', ...pass, maker: account.value!.person! }])) changes.value++
+}
+const isOthers = (one: Schemas['ShareLine']) => one.kind === 'PASS' && one.state !== 'ENDED' && account.value?.person !== undefined && one.maker?.id !== account.value.person
 </script>
 
 <template>
@@ -76,7 +82,8 @@ async function takeBack(one: Schemas['ShareLine']) {
         <div role="cell" :class="{ warn: item.outside > 0 }" :title="item.kind === 'PASS' ? `${opened(item)}; ${counted(item.people, 'person could open it', 'people could open it')}` : undefined">
           {{ item.kind === 'PASS' ? opened(item) : reach(item.people, item.outside) }}
         </div>
-        <div role="cell">
+        <div role="cell" class="acts">
+          <button v-if="may('access') && !item.gone && isOthers(item)" type="button" class="linklike" :disabled="busy" :aria-label="`Take over the pass to ${item.name}`" @click="takeOver(item)">Take over</button>
           <button v-if="may('access') && !item.gone" type="button" class="linklike" :disabled="busy" :aria-label="`Take back what ${item.maker?.name ?? 'somebody'} shares at ${item.name}`" @click="takeBack(item)">Take back</button>
         </div>
       </template>
@@ -91,6 +98,11 @@ async function takeBack(one: Schemas['ShareLine']) {
 .list {
   flex: 1;
   min-height: 260px;
+}
+.acts {
+  display: flex;
+  justify-content: flex-end;
+  gap: 12px;
 }
 .cut {
   overflow: hidden;

@@ -109,7 +109,7 @@ class SharingTest {
     desk.open(wenna, "/shares?show=PASSES");
     Locator row = wenna.locator("[data-row]").filter(new Locator.FilterOptions().setHasText("Letter 04.pdf"));
     assertThat(row).containsText("opened by 1");
-    row.getByRole(AriaRole.BUTTON).click();
+    row.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Take back what")).click();
     assertThat(row).containsText("taken back by your draft");
     desk.open(wenna, "/rehearsal");
     assertThat(wenna.locator(".summary")).containsText("1 person loses");
@@ -142,5 +142,11 @@ class SharingTest {
     desk.open(wenna, "/rehearsal");
     assertThat(wenna.locator(".left")).containsText("Nobody shares here and below");
     wenna.context().close();
+    Page teodor = desk.signedIn("teodor.brask");
+    desk.open(teodor, "/shares?show=PASSES");
+    teodor.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Take over the pass to C-2423 Marigold Bay")).click();
+    assertThat(teodor.locator(".tray")).containsText("1 change");
+    assertThat(teodor.locator("[data-row]").filter(new Locator.FilterOptions().setHasText("C-2423 Marigold Bay"))).containsText("Teodor Brask");
+    teodor.context().close();
   }
 }

@@ -64,6 +64,9 @@ class Sharers {
     List<Change> steps = new ArrayList<>();
     wanted.subjects().forEach(subject -> steps.add(new ShareChange.AddShare(new Grant(NewIds.of("e"), wanted.place(), subject, wanted.role(), Set.of(), wanted.period(), wanted.note(), own.asker().id(), null))));
     Rehearsal rehearsal = Rehearsal.of(own.snapshot(), steps, now, own.asker().id());
+    if (!rehearsal.obstacles().isEmpty()) {
+      throw Problem.faults("This cannot be kept so. Nothing was shared.", rehearsal.obstacles().stream().map(refusal -> new Problem.Fault("share", refusal.what(), refusal.remedy(), refusal.cycle())).distinct().toList());
+    }
     return new Tried(own, steps, rehearsal, Sharing.obstacles(own.asker(), rehearsal));
   }
 

@@ -9,6 +9,7 @@ import jakarta.validation.constraints.Pattern;
 import jakarta.validation.constraints.Size;
 import java.security.Principal;
 import java.time.Instant;
+import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.LinkedHashSet;
@@ -187,12 +188,17 @@ class SharingController {
   }
 
   private static Sharers.Wanted wanted(String place, ShareAsked asked) {
-    if (asked.from() != null && asked.until() != null && !asked.until().isAfter(asked.from())) {
+    if (asked.from() != null && asked.until() != null && !kept(asked.until()).isAfter(kept(asked.from()))) {
       throw Problem.of(HttpStatus.UNPROCESSABLE_CONTENT, "ends-before-it-begins", "It would end before it begins", "Choose an end after the beginning.");
     }
     Set<Subject> subjects = asked.subjects().stream().map(SubjectRef::subject).collect(Collectors.toCollection(LinkedHashSet::new));
     String note = asked.note() == null || asked.note().isBlank() ? null : asked.note().strip();
-    return new Sharers.Wanted(place, List.copyOf(subjects), asked.role(), asked.from() == null && asked.until() == null ? Period.ALWAYS : new Period(asked.from(), asked.until()), note);
+    return new Sharers.Wanted(place, List.copyOf(subjects), asked.role(), asked.from() == null && asked.until() == null ? Period.ALWAYS : new Period(kept(asked.from()), kept(asked.until())), note);
+  }
+
+  /** The database keeps no more of an instant. */
+  private static Instant kept(Instant instant) {
+    return instant == null ? null : instant.truncatedTo(ChronoUnit.MICROS);
   }
 
   /** Only whoever is named one by one, and gets something by it: nobody writes to a whole department. */

@@ -135,6 +135,12 @@ class SharingTest {
         .satisfies(hidden -> assertThat(hidden.body().toString().replace("f-2411", "ID")).isEqualTo(mia.post("/api/papers/places/f-9999/sharing", asked("r-reader", days(app, 5), person("p-113"))).body().toString().replace("f-9999", "ID")));
     assertThat(mia.post("/api/papers/places/" + OTHER + "/sharing", asked("r-reader", days(app, 5), person("p-nobody"))).status()).as("whom she does not know").isEqualTo(404);
     assertThat(mia.post("/api/papers/places/" + OTHER + "/shares", Map.of()).status()).isEqualTo(400);
+    Map<String, Object> odd = new HashMap<>(asked("r-reader", days(app, 5), person("p-113")));
+    odd.put("note", "a\u0000b");
+    assertThat(mia.post("/api/papers/places/" + OTHER + "/sharing", odd).status()).as("what cannot be kept is refused for what it is").isEqualTo(422);
+    odd.put("note", "Why");
+    odd.put("until", "+12000-01-01T00:00:00Z");
+    assertThat(mia.post("/api/papers/places/" + OTHER + "/sharing", odd).body().path("faults").toString()).contains("12000");
     assertThat(reads(app, "p-113", OTHER)).isFalse();
   }
 

@@ -162,20 +162,22 @@ class BinTest {
   }
 
   @Test
-  void an_appointment_or_an_entry_that_went_with_it_is_not_given_again_by_the_right_to_add(TestApplication app) {
+  void an_appointment_an_entry_or_a_pass_that_went_with_it_is_not_given_again_by_the_right_to_add(TestApplication app) {
     Browser wenna = app.signedIn("wenna.carrow");
     Browser ola = app.signedIn("ola.lindqvist");
     home(app);
     for (Map<String, Object> given : List.<Map<String, Object>>of(
         Map.of("kind", "addGrant", "subject", Map.of("kind", "person", "id", "p-mia"), "role", "r-keeper", "entry", "e-own"),
-        Map.of("kind", "addOversight", "subject", Map.of("kind", "person", "id", "p-mia"), "entry", "o-own", "note", "To look after it"))) {
+        Map.of("kind", "addOversight", "subject", Map.of("kind", "person", "id", "p-mia"), "entry", "o-own", "note", "To look after it"),
+        Map.of("kind", "setSharing", "who", "NOBODY"),
+        Map.of("kind", "setPass", "pass", "pa-bin", "role", "r-reader", "audience", List.of(Map.of("kind", "person", "id", "p-mia")), "maker", "p-wenna"))) {
       String id = made(app, ola, "Handed on");
       Map<String, Object> change = new HashMap<>(given);
       change.put("place", id);
       inForce(wenna, change);
       assertThat(ola.delete("/api/papers/places/" + id).status()).as("%s", given).isEqualTo(204);
       JsonNode one = inBin(ola, "Handed on");
-      assertThat(one.path("why").asString()).as("%s", given).startsWith("It had an access list of its own.");
+      assertThat(one.path("why").asString()).as("%s", given).startsWith("It had an access list of its own, or said who shares it.");
       assertThat(putBack(ola, one)).as("%s", given).isEqualTo(403);
       assertThat(app.bean(Snapshots.class).current().snapshot().placeNumber(id)).isNegative();
     }

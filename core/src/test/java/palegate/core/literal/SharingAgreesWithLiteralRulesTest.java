@@ -99,7 +99,7 @@ class SharingAgreesWithLiteralRulesTest {
       assertThat(found.stream().map(one -> one.separation() + " " + one.person() + " " + Set.copyOf(one.sides()).stream().sorted().toList() + " " + one.places()).collect(Collectors.toSet())).as("seed %s", seed).isEqualTo(literally);
       broken += found.size();
     }
-    assertThat(broken).isGreaterThan(150);
+    assertThat(broken).isGreaterThan(40);
   }
 
   private static void literally(Structure structure, Separation separation, Person person, Instant now, Set<String> into) {

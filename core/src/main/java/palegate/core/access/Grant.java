@@ -52,6 +52,11 @@ public record Grant(
     return new Grant(id, place, subject, role, types, other, note, sharedBy, pass);
   }
 
+  /** The same, given by a duty and no longer in the name of whoever shared it. */
+  public Grant asEntry() {
+    return new Grant(id, place, subject, role, types, period, note);
+  }
+
   /** The same gift, for somebody who may not know the pass through which it was made. */
   public Grant copiedThroughNoPass() {
     return new Grant(id, place, subject, role, types, period, note, sharedBy, null);

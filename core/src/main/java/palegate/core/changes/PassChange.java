@@ -97,7 +97,7 @@ public sealed interface PassChange extends Change {
         return;
       }
       int number = on.pending.base.personNumber(person);
-      Set<String> opened = on.pending.grantsThrough(pass).map(grant -> grant.subject().id()).collect(Collectors.toSet());
+      Set<String> opened = on.pending.shares().through(pass).stream().map(grant -> grant.subject().id()).collect(Collectors.toSet());
       Checks checks = on.checks(this)
           .refuseIf(!known.period().holdsAt(on.now), "The pass is not open now.", "Ask whoever made it.")
           .refuseIf(number < 0 || known.audience().stream().noneMatch(subject -> on.pending.base.at(on.now).matches(number, subject)), "The pass is not for them.", "Ask whoever made it.")

@@ -1,16 +1,11 @@
 package palegate.core.changes;
 
-import java.util.ArrayList;
 import java.util.HashMap;
-import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
-import java.util.Objects;
 import java.util.Set;
 import java.util.function.Function;
-import java.util.function.Predicate;
 import java.util.stream.Stream;
 import palegate.core.access.Entry;
 import palegate.core.access.Grant;
@@ -29,64 +24,43 @@ import palegate.core.sharing.Pass;
 import palegate.core.sharing.SharingRule;
 import palegate.core.sharing.Shortlist;
 import palegate.core.snapshot.Snapshot;
-import palegate.core.structure.Parts;
 import palegate.core.structure.Structure;
 import palegate.core.types.DocumentType;
 import palegate.core.walls.Wall;
 
 /** A structure with changes laid over it, while a draft is being made on it; null stands for what is gone. */
 final class Pending {
-  /** The parts of one kind: what was, and what has been made of it. */
-  private final class Layer<T> {
-    final Parts<T> base;
-    final Map<String, T> changed = new LinkedHashMap<>();
-
-    Layer(Parts<T> base) {
-      this.base = base;
-    }
-
-    T get(String id) {
-      return id == null ? null : changed.containsKey(id) ? changed.get(id) : base.get(id);
-    }
-
-    void put(String id, T part) {
-      if (references != null) {
-        references.replace(get(id), part);
-      }
-      changed.put(id, part);
-    }
-  }
-
   final Snapshot base;
   private final Structure structure;
-  private final Layer<Unit> units;
-  private final Layer<Person> people;
-  private final Layer<Role> roles;
-  private final Layer<Place> places;
-  private final Layer<Grant> grants;
-  private final Layer<Withholding> withholdings;
-  private final Layer<Oversight> oversights;
-  private final Layer<Group> groups;
-  private final Layer<DocumentType> types;
-  private final Layer<Wall> walls;
-  private final Layer<ApprovalRule> approvals;
-  private final Layer<DutyAssignment> duties;
-  private final Layer<SharingRule> sharing;
-  private final Layer<Pass> passes;
-  private final Layer<Shortlist> shortlists;
-  private final Layer<Separation> separations;
-  /** The entries and appointments that the draft has put at a place, and the places that it has put below one: ids, some of which may have gone on. */
-  private final Map<String, Set<String>> entriesPut = new HashMap<>();
-  private final Map<String, Set<String>> oversightsPut = new HashMap<>();
+  private final PendingParts<Unit> units;
+  private final PendingParts<Person> people;
+  private final PendingParts<Role> roles;
+  private final PendingParts<Place> places;
+  private final PendingParts<Grant> grants;
+  private final PendingParts<Withholding> withholdings;
+  private final PendingParts<Oversight> oversights;
+  private final PendingParts<Group> groups;
+  private final PendingParts<DocumentType> types;
+  private final PendingParts<Wall> walls;
+  private final PendingParts<ApprovalRule> approvals;
+  private final PendingParts<DutyAssignment> duties;
+  private final PendingParts<SharingRule> sharing;
+  private final PendingParts<Pass> passes;
+  private final PendingParts<Shortlist> shortlists;
+  private final PendingParts<Separation> separations;
+  private final PendingLists lists;
+  /** The places that the draft has put below one: ids, some of which may have gone on. */
   private final Map<String, Set<String>> placesPut = new HashMap<>();
   /** Places that were there once and are gone; null for an id that never was one. */
   private final Function<String, FormerPlace> gone;
   private References references;
-  /** Who has a login, in small letters; null until somebody asks. */
-  private Map<String, String> logins;
+  /** Who has which login; null until somebody asks. */
+  private NamesInUse logins;
   /** What groups and libraries are called; null until somebody asks. */
   private NamesInUse groupNames;
   private NamesInUse libraryNames;
+  /** What came of sharing; null until somebody asks. */
+  private PendingShares shares;
 
   Pending(Snapshot base) {
     this(base, id -> null);
@@ -96,22 +70,23 @@ final class Pending {
     this.base = base;
     this.gone = gone;
     structure = base.structure();
-    units = new Layer<>(structure.units());
-    people = new Layer<>(structure.people());
-    roles = new Layer<>(structure.roles());
-    places = new Layer<>(structure.places());
-    grants = new Layer<>(structure.grants());
-    withholdings = new Layer<>(structure.withholdings());
-    oversights = new Layer<>(structure.oversights());
-    groups = new Layer<>(structure.groups());
-    types = new Layer<>(structure.types());
-    walls = new Layer<>(structure.walls());
-    approvals = new Layer<>(structure.approvals());
-    duties = new Layer<>(structure.duties());
-    sharing = new Layer<>(structure.sharing());
-    passes = new Layer<>(structure.passes());
-    shortlists = new Layer<>(structure.shortlists());
-    separations = new Layer<>(structure.separations());
+    units = new PendingParts<>(structure.units(), this::replace);
+    people = new PendingParts<>(structure.people(), this::replace);
+    roles = new PendingParts<>(structure.roles(), this::replace);
+    places = new PendingParts<>(structure.places(), this::replace);
+    grants = new PendingParts<>(structure.grants(), this::replace);
+    withholdings = new PendingParts<>(structure.withholdings(), this::replace);
+    oversights = new PendingParts<>(structure.oversights(), this::replace);
+    lists = new PendingLists(base, grants, withholdings, oversights);
+    groups = new PendingParts<>(structure.groups(), this::replace);
+    types = new PendingParts<>(structure.types(), this::replace);
+    walls = new PendingParts<>(structure.walls(), this::replace);
+    approvals = new PendingParts<>(structure.approvals(), this::replace);
+    duties = new PendingParts<>(structure.duties(), this::replace);
+    sharing = new PendingParts<>(structure.sharing(), this::replace);
+    passes = new PendingParts<>(structure.passes(), this::replace);
+    shortlists = new PendingParts<>(structure.shortlists(), this::replace);
+    separations = new PendingParts<>(structure.separations(), this::replace);
   }
 
   Structure result() {
@@ -119,6 +94,12 @@ final class Pending {
         .withGroups(groups.changed).withTypes(types.changed).withWalls(walls.changed).withUnits(units.changed).withPeople(people.changed).withRoles(roles.changed)
         .withApprovals(approvals.changed).withDuties(duties.changed)
         .withSharing(sharing.changed).withPasses(passes.changed).withShortlists(shortlists.changed).withSeparations(separations.changed);
+  }
+
+  private void replace(Object was, Object part) {
+    if (references != null) {
+      references.replace(was, part);
+    }
   }
 
   Structure before() {
@@ -143,11 +124,9 @@ final class Pending {
   /** Somebody else who has this login, in capitals or not; null if nobody has. O(people) the first time. */
   Person otherWithLogin(String login, String person) {
     if (logins == null) {
-      logins = new HashMap<>();
-      result().people().values().stream().filter(one -> one.login() != null).forEach(one -> logins.put(small(one.login()), one.id()));
+      logins = new NamesInUse(result().people().values().stream(), Person::id, Person::login);
     }
-    String holder = logins.get(small(login));
-    return holder == null || holder.equals(person) ? null : person(holder);
+    return logins.otherThan(person, login).map(this::person).orElse(null);
   }
 
   /** Whether another group has this name, in capitals or not. O(groups) the first time. */
@@ -167,10 +146,6 @@ final class Pending {
       libraryNames = new NamesInUse(Stream.concat(before, drafted).distinct().map(this::place).filter(place -> place != null && place.kind() == PlaceKind.LIBRARY), Place::id, Place::name);
     }
     return libraryNames.anyBut(name, library);
-  }
-
-  private static String small(String login) {
-    return login.strip().toLowerCase(Locale.ROOT);
   }
 
   Place place(String id) {
@@ -225,18 +200,12 @@ final class Pending {
     return separations.get(id);
   }
 
-  /** The grants that stand by a pass. O(grants). */
-  Stream<Grant> grantsThrough(String pass) {
-    return standing(grant -> pass.equals(grant.pass()));
-  }
-
-  /** The grants that say the same as a share and are of the same maker or pass: what breaks carried over of it. O(grants). */
-  Stream<Grant> grantsAsOf(Grant share) {
-    return standing(grant -> grant.isShare() && Objects.equals(grant.sharedBy(), share.sharedBy()) && Objects.equals(grant.pass(), share.pass()) && grant.saysTheSameAs(share));
-  }
-
-  private Stream<Grant> standing(Predicate<Grant> wanted) {
-    return Stream.concat(structure.grants().keySet().stream(), grants.changed.keySet().stream()).distinct().map(this::grant).filter(grant -> grant != null && wanted.test(grant)).toList().stream();
+  /** What came of sharing, as the draft has it so far. O(grants and passes) the first time. */
+  PendingShares shares() {
+    if (shares == null) {
+      shares = new PendingShares(grants, passes);
+    }
+    return shares;
   }
 
   /** Whether a place is another one or below it. O(depth). */
@@ -261,35 +230,12 @@ final class Pending {
     return withholdings.get(id);
   }
 
-  /** The entries that stand at a place now. O(entries there, and those that the draft put there). */
   List<Entry> entriesAt(String place) {
-    Set<Entry> found = new LinkedHashSet<>();
-    int number = base.placeNumber(place);
-    if (number >= 0) {
-      base.ownEntries(number).forEach(entry -> addIfAt(place, entry instanceof Grant ? grant(entry.id()) : withholding(entry.id()), found));
-    }
-    for (String id : entriesPut.getOrDefault(place, Set.of())) {
-      addIfAt(place, grant(id), found);
-      addIfAt(place, withholding(id), found);
-    }
-    return new ArrayList<>(found);
+    return lists.entriesAt(place);
   }
 
-  private static void addIfAt(String place, Entry now, Set<Entry> found) {
-    if (now != null && now.place().equals(place)) {
-      found.add(now);
-    }
-  }
-
-  /** The appointments that stand at a place now. O(appointments there, and those that the draft put there). */
   List<Oversight> oversightsAt(String place) {
-    Set<String> ids = new LinkedHashSet<>();
-    int number = base.placeNumber(place);
-    if (number >= 0) {
-      base.ownOversights(number).forEach(known -> ids.add(known.id()));
-    }
-    ids.addAll(oversightsPut.getOrDefault(place, Set.of()));
-    return ids.stream().map(this::oversight).filter(now -> now != null && now.place().equals(place)).toList();
+    return lists.oversightsAt(place);
   }
 
   /** Whether anything stands directly below a place now. O(places below, and those that the draft put there). */
@@ -318,7 +264,7 @@ final class Pending {
     if (libraryNames != null) {
       libraryNames.put(place.id(), null);
     }
-    places.put(place.id(), null);
+    places.remove(place.id());
   }
 
   void put(Unit unit) {
@@ -326,19 +272,13 @@ final class Pending {
   }
 
   void remove(Unit unit) {
-    units.put(unit.id(), null);
+    units.remove(unit.id());
   }
 
   void put(Person person) {
-    Person was = person(person.id());
     people.put(person.id(), person);
     if (logins != null) {
-      if (was != null && was.login() != null) {
-        logins.remove(small(was.login()), person.id());
-      }
-      if (person.login() != null) {
-        logins.put(small(person.login()), person.id());
-      }
+      logins.put(person.id(), person.login());
     }
   }
 
@@ -347,7 +287,7 @@ final class Pending {
   }
 
   void remove(Role role) {
-    roles.put(role.id(), null);
+    roles.remove(role.id());
   }
 
   void put(Group group) {
@@ -361,7 +301,7 @@ final class Pending {
     if (groupNames != null) {
       groupNames.put(group.id(), null);
     }
-    groups.put(group.id(), null);
+    groups.remove(group.id());
   }
 
   void put(DocumentType type) {
@@ -369,7 +309,7 @@ final class Pending {
   }
 
   void remove(DocumentType type) {
-    types.put(type.id(), null);
+    types.remove(type.id());
   }
 
   void put(Wall wall) {
@@ -377,7 +317,7 @@ final class Pending {
   }
 
   void remove(Wall wall) {
-    walls.put(wall.id(), null);
+    walls.remove(wall.id());
   }
 
   void put(DutyAssignment given) {
@@ -385,7 +325,7 @@ final class Pending {
   }
 
   void remove(DutyAssignment given) {
-    duties.put(given.id(), null);
+    duties.remove(given.id());
   }
 
   void put(ApprovalRule rule) {
@@ -393,7 +333,7 @@ final class Pending {
   }
 
   void remove(ApprovalRule rule) {
-    approvals.put(rule.id(), null);
+    approvals.remove(rule.id());
   }
 
   void put(SharingRule rule) {
@@ -401,22 +341,20 @@ final class Pending {
   }
 
   void remove(SharingRule rule) {
-    sharing.put(rule.place(), null);
+    sharing.remove(rule.place());
   }
 
   void put(Pass pass) {
     passes.put(pass.id(), pass);
+    if (shares != null) {
+      shares.put(pass);
+    }
   }
 
-  /** A pass goes with everything that was opened through it. O(grants). */
+  /** A pass goes with everything that was opened through it. */
   void removeWithGrants(Pass pass) {
-    grantsThrough(pass.id()).forEach(this::remove);
-    passes.put(pass.id(), null);
-  }
-
-  /** The passes to a place. O(passes). */
-  List<Pass> passesAt(String place) {
-    return Stream.concat(structure.passes().keySet().stream(), passes.changed.keySet().stream()).distinct().map(this::pass).filter(pass -> pass != null && pass.place().equals(place)).toList();
+    shares().through(pass.id()).forEach(this::remove);
+    passes.remove(pass.id());
   }
 
   void put(Shortlist list) {
@@ -424,7 +362,7 @@ final class Pending {
   }
 
   void remove(Shortlist list) {
-    shortlists.put(list.unit(), null);
+    shortlists.remove(list.unit());
   }
 
   void put(Separation separation) {
@@ -432,32 +370,25 @@ final class Pending {
   }
 
   void remove(Separation separation) {
-    separations.put(separation.id(), null);
+    separations.remove(separation.id());
   }
 
   void put(Entry entry) {
-    if (entry instanceof Grant grant) {
-      grants.put(grant.id(), grant);
-    } else {
-      withholdings.put(entry.id(), (Withholding) entry);
+    lists.put(entry);
+    if (shares != null && entry instanceof Grant grant) {
+      shares.put(grant);
     }
-    entriesPut.computeIfAbsent(entry.place(), any -> new LinkedHashSet<>()).add(entry.id());
   }
 
   void remove(Entry entry) {
-    if (entry instanceof Grant) {
-      grants.put(entry.id(), null);
-    } else {
-      withholdings.put(entry.id(), null);
-    }
+    lists.remove(entry);
   }
 
   void put(Oversight oversight) {
-    oversights.put(oversight.id(), oversight);
-    oversightsPut.computeIfAbsent(oversight.place(), any -> new LinkedHashSet<>()).add(oversight.id());
+    lists.put(oversight);
   }
 
   void remove(Oversight oversight) {
-    oversights.put(oversight.id(), null);
+    oversights.remove(oversight.id());
   }
 }

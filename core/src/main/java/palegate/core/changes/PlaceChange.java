@@ -247,7 +247,7 @@ public sealed interface PlaceChange extends ChangeAtPlace {
         for (Oversight oversight : pending.oversightsAt(place)) {
           pending.remove(oversight);
         }
-        pending.passesAt(place).forEach(pending::removeWithGrants);
+        pending.shares().passesAt(place).forEach(pending::removeWithGrants);
         if (pending.sharing(place) != null) {
           pending.remove(pending.sharing(place));
         }

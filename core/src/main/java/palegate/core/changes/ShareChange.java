@@ -75,7 +75,7 @@ public sealed interface ShareChange extends ChangeAtPlace {
         return;
       }
       on.pending.remove(known);
-      on.pending.grantsAsOf(known).filter(copy -> on.pending.isAtOrBelow(copy.place(), place)).forEach(on.pending::remove);
+      on.pending.shares().asOf(known).stream().filter(copy -> on.pending.isAtOrBelow(copy.place(), place)).forEach(on.pending::remove);
     }
 
     @Override

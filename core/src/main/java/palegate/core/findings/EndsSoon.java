@@ -36,8 +36,8 @@ final class EndsSoon implements Rule {
   public Stream<Finding> find(Survey survey) {
     Instant soon = survey.now().plus(Duration.ofDays(survey.limits().soonDays()));
     Stream<Finding> entries = survey.grants().filter(grant -> soon(grant.period(), survey.now(), soon)).map(grant -> new Finding(code(), severity(), "entry:" + grant.id(), "", "“" + survey.role(grant.role()) + "” for " + survey.name(grant.subject()) + " at "
-        + survey.path(grant.place()) + " ends " + Survey.end(grant.period().until()) + ".", List.of(), List.of(Fix.of("Let it go on for half a year", new AccessChange.RemoveGrant(grant.place(), grant.id()),
-            AccessChange.adding(grant.lasting(longer(grant.period())))))));
+        + survey.path(grant.place()) + " ends " + Survey.end(grant.period().until()) + ".", List.of(), List.of(Fix.of("Let it go on for half a year" + (grant.isShare() ? ", as an entry and no longer a share" : ""),
+            new AccessChange.RemoveGrant(grant.place(), grant.id()), new AccessChange.AddGrant(grant.asEntry().lasting(longer(grant.period())))))));
     Stream<Finding> members = survey.groups().flatMap(group -> group.members().stream().filter(member -> soon(member.period(), survey.now(), soon)).map(member -> {
       String name = member.member() instanceof Membership.PersonMember ? survey.structure().people().get(member.member().id()).name() : survey.structure().groups().get(member.member().id()).name();
       return new Finding(code(), severity(), "group:" + group.id(), member.member().id(), name + "’s time in “" + group.name() + "” ends " + Survey.end(member.period().until()) + ".", List.of(),

@@ -39,7 +39,7 @@ final class ShareOpenEnded implements Rule {
       Grant ending = grant.lasting(new Period(grant.period().from(), later(survey, grant).plus(Duration.ofDays(days))));
       String by = grant.sharedBy() == null || !survey.structure().people().containsKey(grant.sharedBy()) ? "Somebody" : survey.structure().people().get(grant.sharedBy()).name();
       return new Finding(code(), severity(), "entry:" + grant.id(), "", by + " shares " + survey.path(grant.place()) + " with " + survey.name(grant.subject()) + " (“" + survey.role(grant.role()) + "”) without an end.", survey.names(survey.people(grant.subject())),
-          List.of(Fix.of("Let it end in " + days + " days", new ShareChange.TakeBackShare(grant.place(), grant.id()), AccessChange.adding(ending)),
+          List.of(Fix.of("Let it end in " + days + " days", new AccessChange.RemoveGrant(grant.place(), grant.id()), AccessChange.adding(ending)),
               Fix.of("Take it back", new ShareChange.TakeBackShare(grant.place(), grant.id()))));
     });
   }

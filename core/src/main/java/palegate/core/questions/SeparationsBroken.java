@@ -55,8 +55,10 @@ public final class SeparationsBroken {
     this.of = of;
   }
 
-  /** O(access classes × entries that reach them + places) a separation about places; where duties of places or roles with the same rights count,
-   * O(places × entries that reach them). */
+  /**
+   * O(access classes × entries that reach them + places) a separation about places; where duties of places or roles with the same rights count,
+   * O(places × entries that reach them).
+   */
   public static SeparationsBroken of(SnapshotAt moment) {
     SeparationsBroken found = new SeparationsBroken(moment.snapshot());
     moment.snapshot().structure().separations().values().stream().sorted(Comparator.comparing(Separation::name).thenComparing(Separation::id))

@@ -48,7 +48,7 @@ public sealed interface PassOpening {
     }
     Refused refused = openedBy.contains(person) ? new Refused(known, "What you had by this pass has been taken back.", "Ask whoever sent it to you.")
         : known.period().endedBy(state.instant()) ? new Refused(known, "This pass has ended.", "Ask whoever sent it to you for another one.")
-        : !known.period().holdsAt(state.instant()) ? new Refused(known, "This pass cannot be opened yet.", "Try again from " + known.period().from() + ".")
+        : !known.period().holdsAt(state.instant()) ? new Refused(known, "This pass cannot be opened yet.", "Open it once it has begun.")
         : known.uses() != null && openedBy.size() >= known.uses() ? new Refused(known, "This pass has been opened by as many people as it was made for.", "Ask whoever sent it to you for another one.") : null;
     return refused != null ? refused : rehearsed(state, known, opener, place, new PassChange.OpenPass(pass, person, entry));
   }

@@ -2,7 +2,6 @@ package palegate.core.viewpoint;
 
 import java.time.Instant;
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.HashSet;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -189,49 +188,14 @@ public final class Authority {
     take(difference.walls(), asker.holds(Duty.WALLS), Duty.WALLS, "walls");
     difference.sharing().stream().filter(place -> !coversList(place)).forEach(place -> refuse(Duty.ACCESS, "who shares at “" + name(place) + "”"));
     each(difference.passes(), Structure::passes, pass -> coversList(pass.place()), Pass::place, Duty.ACCESS, "the passes to");
-    inOthersNames();
+    // Whoever keeps everything brings back what was, as it was.
+    if (!asker.keepsEverything()) {
+      new InOthersNames(asker.id(), was, after).tell(difference, (what, remedy) -> beyond.add(new Beyond(Duty.ACCESS, what, remedy)));
+    }
     difference.shortlists().stream().filter(unit -> !asker.administersUnit(before.units().containsKey(unit) ? before : after, unit))
         .forEach(unit -> refuse(Duty.PEOPLE, "whom sharing proposes in a unit"));
     take(difference.separations(), asker.keepsEverything(), Duty.ACCESS, "separations, which are the same in the whole repository");
     take(difference.duties(), asker.holds(Duty.SYSTEM), Duty.SYSTEM, "duties");
-  }
-
-  /**
-   * Nobody shares in somebody else's name (section 11): a share says who made it, a pass who answers for it, and what was opened through a pass
-   * was opened. What stands in a name already may be copied, ended and made less; whoever keeps everything brings it back as it was.
-   */
-  private void inOthersNames() {
-    if (asker.keepsEverything()) {
-      return;
-    }
-    difference.grants().stream().map(after.grants()::get).filter(grant -> grant != null && grant.isShare() && !isOwn(grant) && !stoodInThatName(grant)).sorted(Comparator.comparing(Grant::id))
-        .forEach(grant -> notYours("At “" + name(grant.place()) + "” it shares " + (grant.pass() == null ? "in somebody else’s name." : "as if a pass had been opened."), "Share in your own name, or add an entry."));
-    difference.passes().stream().map(after.passes()::get).filter(pass -> pass != null && !pass.maker().equals(asker.id()) && !isLess(before.passes().get(pass.id()), pass)).sorted(Comparator.comparing(Pass::id))
-        .forEach(pass -> notYours("The pass to “" + name(pass.place()) + "” would be answered for by somebody else.", "Take it over: name yourself as who answers for it."));
-  }
-
-  private boolean isOwn(Grant grant) {
-    return grant.pass() == null && grant.sharedBy().equals(asker.id());
-  }
-
-  private boolean stoodInThatName(Grant grant) {
-    Grant was = before.grants().get(grant.id());
-    return was != null && sameName(was, grant) || before.grants().values().stream().anyMatch(other -> sameName(other, grant) && other.saysTheSameAs(grant));
-  }
-
-  private static boolean sameName(Grant one, Grant other) {
-    return Objects.equals(one.sharedBy(), other.sharedBy()) && Objects.equals(one.pass(), other.pass());
-  }
-
-  /** Whether a pass lets in nobody more, to nothing more, and for no longer, in the same name. */
-  private boolean isLess(Pass was, Pass is) {
-    return was != null && was.maker().equals(is.maker()) && was.place().equals(is.place()) && after.roles().get(was.role()).rights().containsAll(after.roles().get(is.role()).rights()) && was.audience().containsAll(is.audience())
-        && (was.period().until() == null || is.period().until() != null && !is.period().until().isAfter(was.period().until())) && (was.period().from() == null || is.period().from() != null && !is.period().from().isBefore(was.period().from()))
-        && (was.uses() == null || is.uses() != null && is.uses() <= was.uses());
-  }
-
-  private void notYours(String what, String remedy) {
-    beyond.add(new Beyond(Duty.ACCESS, what, remedy));
   }
 
   /** Who is let into a group or a unit that holds a duty, or is made active again, comes to hold it: that takes {@code system}, at whatever instant it begins. */

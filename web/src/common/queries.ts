@@ -9,7 +9,7 @@ export function isOutage(error: unknown): boolean {
 }
 
 /** Whether an answer says that there is nothing there for whoever asks: no longer, or never. */
-function isGone(error: unknown): boolean {
+export function isGone(error: unknown): boolean {
   return error instanceof ProblemError && (error.problem.status === 403 || error.problem.status === 404)
 }
 

@@ -32,7 +32,8 @@ const COLUMNS = [
       <v-btn v-if="may('access')" size="small" @click="editing = 'new'">Keep something apart</v-btn>
     </div>
     <p class="quiet">What no one person is to hold together. It takes nothing from anybody: whoever does is a finding, and a draft that would bring somebody to it says so.</p>
-    <p v-if="query.isFetched.value && (query.data.value ?? []).length === 0" class="quiet">Nothing is kept apart yet.</p>
+    <p v-if="query.isError.value" class="fault" role="alert">{{ query.error.value?.message }}</p>
+    <p v-else-if="query.isFetched.value && (query.data.value ?? []).length === 0" class="quiet">Nothing is kept apart yet.</p>
     <article v-for="one in query.data.value ?? []" :key="one.id" class="sheet one">
       <div class="head">
         <h3>{{ one.name }} <DraftedMark :drafted="one.drafted" /></h3>

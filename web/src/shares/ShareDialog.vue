@@ -34,6 +34,8 @@ const faults = ref<FaultLine[]>([])
 const made = ref<string>()
 
 const params = computed(() => ({ path: { id: props.place } }))
+/** Once: an end that has been emptied stays so, whatever is looked up again. */
+let filled = false
 const offer = useQuery({ queryKey: computed(() => ['papers', 'sharing', props.place]), queryFn: () => answer(api.GET('/api/papers/places/{id}/sharing', { params: params.value })) })
 watch(
   () => offer.data.value,
@@ -41,14 +43,12 @@ watch(
     if (now === undefined) return
     // What is shared is mostly to be read; less or more is chosen.
     if (role.value === undefined) role.value = (now.roles.find((one) => one.rights.includes('read')) ?? now.roles[0])?.id
-    if (until.value === '') until.value = kept(addDays(new Date(), now.days), false)
+    if (!filled) until.value = kept(addDays(new Date(), now.days), false)
+    filled = true
   },
   { immediate: true },
 )
-const find = async (text: string) => {
-  const items = await answer(api.GET('/api/papers/recipients', { params: { query: { text } } }))
-  return { total: items.length, items }
-}
+const find = (text: string) => answer(api.GET('/api/papers/recipients', { params: { query: { text } } }))
 const idOf = (one: Schemas['Recipient']) => `${one.kind}:${one.id}`
 const has = (one: Schemas['Recipient']) => chosen.value.some((other) => idOf(other) === idOf(one))
 function take(one: Schemas['Recipient'] | undefined) {
@@ -183,12 +183,12 @@ async function copy() {
         <v-checkbox v-if="named" v-model="tell" label="Write to the people who are named one by one" hide-details />
         <div class="said" role="status">
           <p v-if="!complete" class="quiet">Say with whom: what would come of it is then worked out here.</p>
+          <p v-else-if="tried.isError.value" class="fault">{{ tried.error.value?.message }}</p>
           <p v-else-if="!current" class="quiet">Working it out …</p>
           <template v-else-if="tried.data.value!.obstacles.length > 0">
             <p v-for="one in tried.data.value!.obstacles" :key="one.about + one.what" class="caution">{{ one.what }} {{ one.remedy }}</p>
           </template>
           <p v-else :class="{ caution: tried.data.value!.outside > 0 }">{{ seen }}</p>
-          <p v-if="tried.isError.value" class="fault">{{ tried.error.value?.message }}</p>
         </div>
         <FaultList :faults="faults" />
       </template>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { ref } from 'vue'
+import { computed, ref } from 'vue'
 import type { Schemas } from '@/api/client'
 import FaultList from '@/common/FaultList.vue'
 import SubjectPicker from '@/people/SubjectPicker.vue'
@@ -31,6 +31,8 @@ function chose(row: Row, subject: Schemas['SubjectView'] | undefined) {
   row.subject = subject
   if (row.name === '' && subject) row.name = subject.name
 }
+/** Nothing that was written is left out without a word. */
+const nameless = computed(() => rows.value.findIndex((row) => row.subject === undefined && (row.name.trim() !== '' || row.text.trim() !== '')) + 1)
 async function save() {
   const audiences = rows.value
     .filter((row) => row.subject !== undefined)
@@ -56,10 +58,11 @@ async function save() {
         </div>
       </fieldset>
       <v-btn size="small" class="more" :disabled="rows.length >= AT_MOST" @click="add">One more</v-btn>
+      <p v-if="nameless > 0" class="caution" role="status">Say who audience {{ nameless }} is, or leave it out.</p>
       <FaultList :faults="faults" />
       <div class="actions">
         <v-btn @click="open = false">Cancel</v-btn>
-        <v-btn type="submit" class="is-main" :disabled="!rows.some((row) => row.subject)" :loading="busy">Add to the draft</v-btn>
+        <v-btn type="submit" class="is-main" :disabled="nameless > 0 || !rows.some((row) => row.subject)" :loading="busy">Add to the draft</v-btn>
       </div>
     </form>
   </v-dialog>

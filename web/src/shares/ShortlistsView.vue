@@ -56,7 +56,8 @@ const remove = (one: Schemas['ShortlistView']) => draftAt([{ kind: 'removeShortl
           </tr>
         </tbody>
       </table>
-      <p v-if="lists.isFetched.value && (lists.data.value ?? []).length === 0" class="quiet none">There are no units, as far as you may know.</p>
+      <p v-if="lists.isError.value" class="fault none" role="alert">{{ lists.error.value?.message }}</p>
+      <p v-else-if="lists.isFetched.value && (lists.data.value ?? []).length === 0" class="quiet none">There are no units, as far as you may know.</p>
     </div>
     <section class="sheet test" aria-labelledby="test-title">
       <h2 id="test-title">Try it as somebody</h2>
@@ -66,6 +67,7 @@ const remove = (one: Schemas['ShortlistView']) => draftAt([{ kind: 'removeShortl
           <strong>{{ audience.name }}</strong> <span class="quiet">{{ reach(audience.subject.people, audience.subject.outsiders) }}<template v-if="audience.text"> – {{ audience.text }}</template></span>
         </li>
       </ol>
+      <p v-else-if="person && tested.isError.value" class="fault" role="alert">{{ tested.error.value?.message }}</p>
       <p v-else-if="person && tested.isFetched.value" class="quiet">Nobody is proposed to {{ person.name }}.</p>
       <p v-else-if="person" role="status">Looking …</p>
     </section>

@@ -1,4 +1,4 @@
-import { aServer, requests } from '@/api/testkit'
+import { aServer, Refused, requests } from '@/api/testkit'
 import { VueQueryPlugin } from '@tanstack/vue-query'
 import { mount } from '@vue/test-utils'
 import { createPinia, setActivePinia } from 'pinia'
@@ -19,12 +19,12 @@ const DIGEST = 'a'.repeat(64)
 /** What is confirmed is what was shown (section 8): nothing is sent before it is, nor what something stands in the way of. */
 describe('sharing', () => {
   async function dialog(said: object, offer: object = OFFER) {
-    aServer({ 'GET /api/papers/places/d-1/sharing': () => offer, 'POST /api/papers/places/d-1/sharing': () => said, 'POST /api/papers/places/d-1/shares': () => undefined, 'GET /api/papers/recipients': () => [] })
+    aServer({ 'GET /api/papers/places/d-1/sharing': () => offer, 'POST /api/papers/places/d-1/sharing': () => said, 'POST /api/papers/places/d-1/shares': () => undefined, 'GET /api/papers/recipients': () => ({ total: 0, offset: 0, items: [] }) })
     const pinia = createPinia()
     setActivePinia(pinia)
     const page = mount(ShareDialog, {
       props: { modelValue: true, place: 'd-1', name: 'Letter' },
-      global: { plugins: [createVuetify(), pinia, VueQueryPlugin], stubs: { VDialog: { template: '<div><slot /></div>' } } },
+      global: { plugins: [createVuetify(), pinia, [VueQueryPlugin, { queryClientConfig: { defaultOptions: { queries: { retry: false } } } }]], stubs: { VDialog: { template: '<div><slot /></div>' } } },
       attachTo: document.body,
     })
     await vi.waitFor(() => expect(page.text()).not.toContain('Looking what'))
@@ -67,6 +67,14 @@ describe('sharing', () => {
     const page = await dialog({}, { why: 'Nobody shares here.', roles: [], days: 28, outsiders: false, proposed: [] })
     expect(page.text()).toContain('Nobody shares here.')
     expect(send(page)).toBeUndefined()
+    page.unmount()
+  })
+
+  it('says why nothing could be worked out, and sends nothing then', async () => {
+    const page = await dialog(new Refused(422, { status: 422, title: 'Not done', detail: 'It would already have ended.' }))
+    await page.find('fieldset input').setValue(true)
+    await vi.waitFor(() => expect(page.find('.said').text()).toBe('It would already have ended.'))
+    expect(send(page).attributes('disabled')).toBeDefined()
     page.unmount()
   })
 })

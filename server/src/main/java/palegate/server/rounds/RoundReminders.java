@@ -69,8 +69,8 @@ class RoundReminders {
       if (occasion != null && !records.takeReminder(round.id(), occasion, now)) {
         return 0;
       }
-      open.forEach((person, count) -> mailbox.send(structure.people().get(person).email(), "Your review: " + round.name(),
-          "You are asked to review access. " + overdue + (count == 1 ? "1 item waits" : count + " items wait") + " for your decision. Sign in and open Reviews.", now));
+      mailbox.send(open.entrySet().stream().map(one -> new Mailbox.Outgoing(structure.people().get(one.getKey()).email(), "Your review: " + round.name(),
+          "You are asked to review access. " + overdue + (one.getValue() == 1 ? "1 item waits" : one.getValue() + " items wait") + " for your decision. Sign in and open Reviews.")).toList(), now);
       if (occasion == null || !open.isEmpty()) {
         records.tell(round.id(), account, name, "reminded " + open.size() + (open.size() == 1 ? " reviewer" : " reviewers") + (occasion == null ? "" : occasion == RoundRecords.Occasion.OVERDUE ? ", by itself, as it is overdue" : ", by itself"), now);
       }

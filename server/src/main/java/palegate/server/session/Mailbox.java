@@ -1,9 +1,11 @@
 package palegate.server.session;
 
 import java.time.Instant;
+import java.util.Collection;
 import java.util.List;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
+import palegate.server.store.Batches;
 import palegate.server.store.Instants;
 
 /** Stands in for a mail server: keeps what would have been sent, for whoever sets the system up to look at. */
@@ -11,15 +13,25 @@ import palegate.server.store.Instants;
 public class Mailbox {
   record Letter(long id, String to, String subject, String text, Instant sentAt) {}
 
-  private final JdbcClient jdbc;
+  /** A letter that is still to be sent. */
+  public record Outgoing(String to, String subject, String text) {}
 
-  Mailbox(JdbcClient jdbc) {
+  private final JdbcClient jdbc;
+  private final Batches batches;
+
+  Mailbox(JdbcClient jdbc, Batches batches) {
     this.jdbc = jdbc;
+    this.batches = batches;
   }
 
   public void send(String to, String subject, String text, Instant now) {
-    jdbc.sql("INSERT INTO mailbox (address, subject, text, sent_at) VALUES (:to, :subject, :text, :now)")
-        .param("to", to).param("subject", subject).param("text", text).param("now", Instants.toDatabase(now)).update();
+    send(List.of(new Outgoing(to, subject, text)), now);
+  }
+
+  /** Sends them all with one statement. */
+  public void send(Collection<Outgoing> letters, Instant now) {
+    batches.insert("INSERT INTO mailbox (address, subject, text, sent_at) VALUES (?, ?, ?, ?)", letters,
+        letter -> new Object[] {letter.to(), letter.subject(), letter.text(), Instants.toDatabase(now)});
   }
 
   List<Letter> newest(int atMost) {

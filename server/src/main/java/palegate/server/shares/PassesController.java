@@ -32,7 +32,7 @@ class PassesController {
    * @param open whether one is in by it already
    * @param why why it cannot be opened now; missing if it can, or is
    */
-  record PassOffered(String place, @MayBeMissing String placeId, String role, List<String> rights, String maker, @MayBeMissing Instant until, @MayBeMissing String note, boolean open, @MayBeMissing String why) {}
+  record PassOffered(String place, @MayBeMissing String placeId, String role, List<String> rights, String maker, @MayBeMissing Instant from, @MayBeMissing Instant until, @MayBeMissing String note, boolean open, @MayBeMissing String why) {}
 
   record PassOpened(String place) {}
 
@@ -58,8 +58,8 @@ class PassesController {
 
   private static PassOffered offered(Papers.Own own, Pass pass, boolean open, String why) {
     Structure structure = own.snapshot().structure();
-    return new PassOffered(structure.places().get(pass.place()).name(), open ? pass.place() : null, structure.roles().get(pass.role()).name(), structure.roles().get(pass.role()).rights().words(), structure.people().get(pass.maker()).name(), pass.period().until(),
-        pass.note(), open, why);
+    return new PassOffered(structure.places().get(pass.place()).name(), open ? pass.place() : null, structure.roles().get(pass.role()).name(), structure.roles().get(pass.role()).rights().words(), structure.people().get(pass.maker()).name(),
+        pass.period().from(), pass.period().until(), pass.note(), open, why);
   }
 
   /** Opens it, once: whoever is in by it already stays so. Decided on the state that it is put in force on. */

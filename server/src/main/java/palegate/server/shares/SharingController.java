@@ -10,7 +10,6 @@ import jakarta.validation.constraints.Size;
 import java.security.Principal;
 import java.time.Instant;
 import java.time.temporal.ChronoUnit;
-import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -42,6 +41,7 @@ import palegate.server.inforce.PuttingInForce;
 import palegate.server.papers.Papers;
 import palegate.server.session.Mailbox;
 import palegate.server.shell.MayBeMissing;
+import palegate.server.shell.Page;
 import palegate.server.shell.Problem;
 import palegate.server.views.SubjectRef;
 import palegate.server.viewpoint.Viewpoints;
@@ -116,19 +116,19 @@ class SharingController {
         offer.proposed().stream().map(audience -> recipient(own, audience.subject(), audience.name(), audience.text())).toList());
   }
 
-  /** People, groups and units whom one may name, by a part of their name; the likeliest first. O(people and groups known). */
+  /** The first of the people, groups and units whom one may name, by a part of their name, the likeliest first; and how many there are. O(people and groups known). */
   @GetMapping("/recipients")
-  List<Recipient> recipients(@RequestParam String text, Principal who) {
+  Page<Recipient> recipients(@RequestParam String text, Principal who) {
     Papers.Own own = papers.of(who.getName());
     Structure known = viewpoints.known(who.getName()).snapshot().structure();
     String wanted = text.strip().toLowerCase(Locale.ROOT);
     Stream<Subject> people = known.people().values().stream().filter(Person::active).filter(person -> !person.id().equals(own.asker().id())).map(person -> new Subject.OfPerson(person.id()));
     Stream<Subject> others = Stream.concat(known.groups().keySet().stream().map(Subject.OfGroup::new), known.units().keySet().stream().map(Subject.OfUnit::new));
     record Found(Subject subject, String name) {}
-    return Stream.concat(Stream.concat(people, others), Stream.of(Subject.BuiltIn.values())).map(subject -> new Found(subject, SubjectNames.of(subject, known)))
+    List<Found> found = Stream.concat(Stream.concat(people, others), Stream.of(Subject.BuiltIn.values())).map(subject -> new Found(subject, SubjectNames.of(subject, known)))
         .filter(one -> one.name().toLowerCase(Locale.ROOT).contains(wanted))
-        .sorted(Comparator.comparing((Found one) -> !one.name().toLowerCase(Locale.ROOT).startsWith(wanted)).thenComparing(Found::name).thenComparing(one -> one.subject().id())).limit(RECIPIENTS_AT_MOST)
-        .map(one -> recipient(own, one.subject(), one.name(), null)).toList();
+        .sorted(Comparator.comparing((Found one) -> !one.name().toLowerCase(Locale.ROOT).startsWith(wanted)).thenComparing(Found::name).thenComparing(one -> one.subject().id())).toList();
+    return Page.of(found, 0, RECIPIENTS_AT_MOST, one -> recipient(own, one.subject(), one.name(), null));
   }
 
   private static Recipient recipient(Papers.Own own, Subject subject, String name, String text) {
@@ -207,11 +207,13 @@ class SharingController {
       return;
     }
     Papers.Own own = papers.of(who.getName());
-    List<Person> people = new ArrayList<>();
-    asked.subjects().stream().map(SubjectRef::subject).filter(Subject.OfPerson.class::isInstance).map(subject -> own.snapshot().structure().people().get(subject.id())).filter(person -> person != null && person.email() != null).forEach(people::add);
+    Structure structure = own.snapshot().structure();
+    String maker = own.snapshot().person(own.person()).name();
+    String text = maker + " shares something with you" + (asked.note() == null || asked.note().isBlank() ? "." : ": " + asked.note().strip()) + "\n\nOpen it at " + address;
     int number = own.snapshot().placeNumber(place);
-    people.stream().filter(person -> number >= 0 && !own.at().walls().barredFrom(number).contains(own.snapshot().personNumber(person.id()))).forEach(person ->
-        mailbox.send(person.email(), own.snapshot().person(own.person()).name() + " lets you in", own.snapshot().person(own.person()).name() + " shares something with you"
-            + (asked.note() == null || asked.note().isBlank() ? "." : ": " + asked.note().strip()) + "\n\nOpen it at " + address, sharers.now()));
+    PersonSet barred = number < 0 ? PersonSet.NOBODY : own.at().walls().barredFrom(number);
+    mailbox.send(asked.subjects().stream().map(SubjectRef::subject).filter(Subject.OfPerson.class::isInstance).distinct().map(subject -> structure.people().get(subject.id()))
+        .filter(person -> number >= 0 && person != null && person.email() != null && !barred.contains(own.snapshot().personNumber(person.id())))
+        .map(person -> new Mailbox.Outgoing(person.email(), maker + " lets you in", text)).toList(), sharers.now());
   }
 }

@@ -168,8 +168,7 @@ class WallNoticesController {
   /** They say nothing of what is to be read: a letter cannot be called back, and others keep the mail. */
   private int letters(List<Person> people, String name) {
     List<Person> reached = people.stream().filter(person -> person.email() != null).toList();
-    Instant now = clock.instant();
-    reached.forEach(person -> mailbox.send(person.email(), "Please read and confirm", name + " asks you to read something and to confirm that you have. Sign in: it stands above every page until you do.", now));
+    mailbox.send(reached.stream().map(person -> new Mailbox.Outgoing(person.email(), "Please read and confirm", name + " asks you to read something and to confirm that you have. Sign in: it stands above every page until you do.")).toList(), clock.instant());
     return reached.size();
   }
 

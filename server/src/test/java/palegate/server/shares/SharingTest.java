@@ -135,6 +135,9 @@ class SharingTest {
         .satisfies(hidden -> assertThat(hidden.body().toString().replace("f-2411", "ID")).isEqualTo(mia.post("/api/papers/places/f-9999/sharing", asked("r-reader", days(app, 5), person("p-113"))).body().toString().replace("f-9999", "ID")));
     assertThat(mia.post("/api/papers/places/" + OTHER + "/sharing", asked("r-reader", days(app, 5), person("p-nobody"))).status()).as("whom she does not know").isEqualTo(404);
     assertThat(mia.post("/api/papers/places/" + OTHER + "/shares", Map.of()).status()).isEqualTo(400);
+    JsonNode all = mia.get("/api/papers/recipients?text=").body();
+    assertThat(all.path("items")).hasSize(30);
+    assertThat(all.path("total").asInt()).as("a list that is cut says how long it is").isGreaterThan(30);
     Map<String, Object> odd = new HashMap<>(asked("r-reader", days(app, 5), person("p-113")));
     odd.put("note", "a\u0000b");
     assertThat(mia.post("/api/papers/places/" + OTHER + "/sharing", odd).status()).as("what cannot be kept is refused for what it is").isEqualTo(422);
@@ -153,6 +156,15 @@ class SharingTest {
     assertThat(ola.post("/api/draft/changes", Map.of("kind", "openPass", "pass", "pa-fee", "person", "p-ola")).body().path("type").asString()).as("a pass is opened at its address").endsWith(":duty-missing");
     assertThat(ola.post("/api/draft/changes", Map.of("kind", "setSharing", "place", "root", "who", "SHARERS", "outsiders", true)).status()).as("outside her library").isEqualTo(403);
     ola.discardDrafts();
+    Browser mia = app.signedIn("mia.torrance");
+    Map<String, Object> week = asked("r-reader", days(app, 5), person("p-113"));
+    assertThat(share(mia, OTHER, week, tried(mia, OTHER, week).path("digest").asString()).status()).isEqualTo(204);
+    String id = mine(mia, OTHER).path("id").asString();
+    assertThat(ola.post("/api/draft/changes", Map.of("kind", "takeBackShare", "place", OTHER, "entry", id)).status()).isLessThan(300);
+    assertThat(ola.post("/api/draft/changes", Map.of("kind", "addShare", "place", OTHER, "subject", person("p-113"), "role", "r-reader", "until", days(app, 200), "sharedBy", "p-mia", "entry", id)).body().toString())
+        .as("for longer, in Mia’s name, in the place of what she shares").contains("somebody else’s name");
+    ola.discardDrafts();
+    assertThat(mia.post("/api/papers/shares/" + id + "/taking-back", Map.of("seen", mia.get("/api/papers/shares/" + id + "/taking-back").body().path("digest").asString())).status()).isEqualTo(204);
   }
 
   @Test

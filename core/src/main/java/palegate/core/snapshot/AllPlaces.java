@@ -7,6 +7,9 @@ import palegate.core.places.Place;
 
 /** All places by id and by name. Nothing but questions needs it, so it is made after everything else, aside. */
 final class AllPlaces {
+  /** The index of so few takes less time than a thread takes to begin. */
+  private static final int FEW = 4_096;
+
   private final Place[] places;
   private CompletableFuture<IdIndex> made;
   private NameIndex names;
@@ -15,11 +18,11 @@ final class AllPlaces {
     this.places = places;
   }
 
-  synchronized CompletableFuture<IdIndex> begin() {
-    if (made == null) {
-      made = CompletableFuture.supplyAsync(this::make);
+  /** Begins to make the index by id, if nobody has; that of a few is made by whoever asks for it. */
+  void indexSoon() {
+    if (places.length > FEW) {
+      begin();
     }
-    return made;
   }
 
   IdIndex index() {
@@ -35,6 +38,13 @@ final class AllPlaces {
       names = index;
     }
     return names;
+  }
+
+  private synchronized CompletableFuture<IdIndex> begin() {
+    if (made == null) {
+      made = places.length > FEW ? CompletableFuture.supplyAsync(this::make) : CompletableFuture.completedFuture(make());
+    }
+    return made;
   }
 
   private IdIndex make() {

@@ -303,7 +303,7 @@ final class PlaceTree {
 
   /** Begins to make the index of all places, if nobody has. */
   void indexSoon() {
-    all.begin();
+    all.indexSoon();
   }
 
   /** How many places there are. */

@@ -8,6 +8,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.IntStream;
+import org.junit.jupiter.api.Order;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import palegate.core.bundle.BundleReader;
@@ -23,6 +24,7 @@ import palegate.server.testkit.TestApplication;
  * One validation for every way in: whatever the API takes is either refused with a sentence or is kept as it is, in memory, in
  * the database and in an export that can be read back.
  */
+@Order(4)
 @ExtendWith(InDemo.class)
 class EveryWayInTest {
   private static final List<String> NASTY = List.of("", " ", "  x  ", "x ", "a b", "../../etc", "a/b", "x\u0000y", "\u202Ex", "a\u200Bb", "\uFEFFx", "\uD83D", "\uDE00x", "x".repeat(64), "x".repeat(65),

@@ -7,8 +7,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.TimeUnit;
+import org.junit.jupiter.api.Order;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.parallel.Isolated;
 import palegate.core.structure.Structure;
 import palegate.server.store.StructureStore;
 import palegate.server.testkit.ApplicationProcess;
@@ -17,7 +17,7 @@ import palegate.server.testkit.TestApplication;
 import palegate.server.testkit.TestDatabase;
 
 /** The application as a process of its own, killed without warning while it puts a big draft in force. */
-@Isolated
+@Order(3)
 class KilledHalfWayTest {
   private static final int FOLDERS = 1_500;
 

@@ -20,8 +20,8 @@ import java.util.function.BooleanSupplier;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVPrinter;
 import org.apache.commons.csv.CSVRecord;
+import org.junit.jupiter.api.Order;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.parallel.Isolated;
 import palegate.server.testkit.ApplicationProcess;
 import palegate.server.testkit.Browser;
 import palegate.server.testkit.TestApplication;
@@ -32,7 +32,7 @@ import tools.jackson.databind.JsonNode;
  * An instance is killed while it takes a reviewer's file back, closes a round and makes a statement in the background, each surely in the middle:
  * the last row that it has to write is held by somebody else until it is dead. Nothing is half done, and nothing is lost.
  */
-@Isolated
+@Order(6)
 class KilledAtWorkTest {
   private static final Duration AT_MOST = Duration.ofSeconds(60);
   private static final int DECISION = 6;

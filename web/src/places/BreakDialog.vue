@@ -10,6 +10,8 @@ import PersonName from '@/people/PersonName.vue'
 import SubjectPicker from '@/people/SubjectPicker.vue'
 import { counted } from '@/common/words'
 import { useDraft } from '@/tray/useDraft'
+import type { WhyTarget } from '@/common/useWhy'
+import WhyDialog from '@/why/WhyDialog.vue'
 import { fromTemplate } from './listLines'
 
 const props = defineProps<{ place: string; placeName: string }>()
@@ -54,7 +56,12 @@ const COLUMNS = [
   { title: 'Who', width: '1fr', sort: 'name' },
   { title: 'Before', width: '120px', sort: '-before' },
   { title: 'After', width: '120px', sort: '-after' },
+  { title: '', width: '104px' },
 ]
+const why = ref<WhyTarget>()
+function ask(person: string, after: boolean) {
+  why.value = { person, place: props.place, changes: changes.value, after }
+}
 const losesOwn = computed(() => preview.data.value?.own !== undefined && preview.data.value.own.before.includes('govern') && !preview.data.value.own.after.includes('govern'))
 
 watch(templates.data, (now) => (template.value ??= now?.[0]?.id))
@@ -111,6 +118,10 @@ async function draft() {
             <div role="cell"><PersonName :person="item.person" /></div>
             <div role="cell"><Paling :rights="item.before" /></div>
             <div role="cell"><Paling :rights="item.after" /></div>
+            <div role="cell" class="whys">
+              why <button type="button" class="linklike" :aria-label="`Why ${item.person.name} has this before`" @click="ask(item.person.id, false)">before</button>
+              <button type="button" class="linklike" :aria-label="`Why ${item.person.name} has this after`" @click="ask(item.person.id, true)">after</button>
+            </div>
           </template>
         </PagedList>
       </section>
@@ -128,10 +139,14 @@ async function draft() {
         <v-btn type="submit" class="is-main" :loading="add.isPending.value || addMany.isPending.value">Add to the draft</v-btn>
       </div>
     </form>
+    <WhyDialog v-if="why" :target="why" @close="why = undefined" />
   </v-dialog>
 </template>
 
 <style scoped>
+.whys {
+  white-space: nowrap;
+}
 form {
   overflow: auto;
 }

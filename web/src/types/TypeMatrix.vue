@@ -99,7 +99,7 @@ function words(cell: Schemas['CellView'] | undefined): string {
         </template>
       </PagedList>
     </div>
-    <BehindCellDialog v-if="opened" :subject="opened.subject" :type="opened.type" :library="library ?? undefined" @close="opened = undefined" />
+    <BehindCellDialog v-if="opened && root.data.value" :subject="opened.subject" :type="opened.type" :library="library ?? undefined" :place="library ?? root.data.value.id" @close="opened = undefined" />
   </div>
 </template>
 

@@ -1,27 +1,15 @@
-import { flushPromises, mount } from '@vue/test-utils'
-import { VueQueryPlugin } from '@tanstack/vue-query'
+import { mount } from '@vue/test-utils'
+import { QueryClient, VueQueryPlugin } from '@tanstack/vue-query'
 import { createPinia } from 'pinia'
 import { beforeEach, describe, expect, it, vi } from 'vitest'
-import { ref } from 'vue'
 import { createVuetify } from 'vuetify'
 import type { Schemas } from '@/api/client'
+import { answered, aServer } from '@/api/testkit'
 import WaysTo from './WaysTo.vue'
 
 type Way = Schemas['Way']
 
-const found = vi.hoisted(() => ({ answer: {} as unknown, drafted: [] as unknown[], mayChange: true }))
-vi.mock('@/api/client', () => ({ api: { GET: () => found.answer }, answer: (of: unknown) => Promise.resolve(of) }))
-vi.mock('@/session/useSession', () => ({ useSession: () => ({ mayChange: ref(found.mayChange) }) }))
-vi.mock('@/tray/useDraft', () => ({
-  useDraft: () => ({
-    add: {
-      mutateAsync: (change: unknown) => {
-        found.drafted.push(change)
-        return Promise.resolve()
-      },
-    },
-  }),
-}))
+const found = { answer: {} as unknown, drafted: [] as unknown[], mayChange: true }
 
 const way = (changed: Partial<Way>): Way => ({ words: 'grant Reader at Casualties', changes: [{ kind: 'addGrant' }], otherPeople: 0, otherPairs: 0, documents: 0, lockOuts: 0, ...changed }) as Way
 
@@ -33,12 +21,22 @@ describe('ways to a right', () => {
 
   async function asked(ways: Way[], impossible?: string) {
     found.answer = { ways, impossible }
+    aServer({
+      'GET /api/why/ways': () => found.answer,
+      'GET /api/draft': () => ({ items: [] }),
+      'POST /api/draft/changes': ({ body }) => {
+        found.drafted.push(body)
+        return { items: [] }
+      },
+    })
+    const queryClient = new QueryClient()
+    queryClient.setQueryData(['session'], { account: { rooms: [], duties: [], mayDraft: found.mayChange } })
     const shown = mount(WaysTo, {
       props: { person: 'p-mia', place: 'f-1', held: ['find'] },
-      global: { plugins: [createVuetify(), createPinia(), VueQueryPlugin] },
+      global: { plugins: [createVuetify(), createPinia(), [VueQueryPlugin, { queryClient }]] },
     })
     await shown.findAll('.rights button')[1]!.trigger('click')
-    await flushPromises()
+    await answered()
     return shown
   }
 
@@ -75,7 +73,7 @@ describe('ways to a right', () => {
   it('go into the draft with all their steps, in order', async () => {
     const shown = await asked([way({ changes: [{ kind: 'removeWithholding' }, { kind: 'addGrant' }] as Way['changes'] })])
     await shown.find('li .linklike').trigger('click')
-    await flushPromises()
+    await vi.waitFor(() => expect(found.drafted).toHaveLength(2))
     expect(found.drafted).toEqual([{ kind: 'removeWithholding' }, { kind: 'addGrant' }])
   })
 

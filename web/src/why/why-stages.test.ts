@@ -1,18 +1,18 @@
+import { QueryClient, VueQueryPlugin } from '@tanstack/vue-query'
 import { mount, RouterLinkStub } from '@vue/test-utils'
-import { describe, expect, it, vi } from 'vitest'
-import { ref } from 'vue'
+import { describe, expect, it } from 'vitest'
 import type { Schemas } from '@/api/client'
 import { sentence } from './sentence'
 import WhyStages from './WhyStages.vue'
-
-vi.mock('@/session/useSession', () => ({ useSession: () => ({ rooms: ref(['people']) }) }))
 
 function step(changed: Partial<Schemas['Step']>): Schemas['Step'] {
   return { number: 2, title: 'grants', before: [], after: [], reason: 'A sentence.', acting: [], guards: [], ...changed }
 }
 
 function drawn(...stages: Schemas['Step'][]) {
-  return mount(WhyStages, { props: { stages }, global: { stubs: { RouterLink: RouterLinkStub } } })
+  const queryClient = new QueryClient()
+  queryClient.setQueryData(['session'], { account: { rooms: ['people'] } })
+  return mount(WhyStages, { props: { stages }, global: { plugins: [[VueQueryPlugin, { queryClient }]], stubs: { RouterLink: RouterLinkStub } } })
 }
 
 const ENTRY: Schemas['EntryView'] = {

@@ -2,120 +2,91 @@ package palegate.exports;
 
 import java.io.IOException;
 import java.io.OutputStream;
+import java.io.UncheckedIOException;
+import java.util.ArrayList;
 import java.util.Iterator;
 import java.util.List;
-import org.apache.poi.ss.usermodel.BorderStyle;
-import org.apache.poi.ss.usermodel.Cell;
-import org.apache.poi.ss.usermodel.CellStyle;
-import org.apache.poi.ss.usermodel.FillPatternType;
-import org.apache.poi.ss.usermodel.Font;
-import org.apache.poi.ss.usermodel.HorizontalAlignment;
-import org.apache.poi.ss.usermodel.PageMargin;
-import org.apache.poi.ss.usermodel.PrintSetup;
-import org.apache.poi.ss.usermodel.Row;
-import org.apache.poi.ss.usermodel.VerticalAlignment;
-import org.apache.poi.ss.util.CellRangeAddress;
-import org.apache.poi.xssf.streaming.SXSSFSheet;
-import org.apache.poi.xssf.streaming.SXSSFWorkbook;
-import org.apache.poi.xssf.usermodel.XSSFCellStyle;
-import org.apache.poi.xssf.usermodel.XSSFColor;
-import org.apache.poi.xssf.usermodel.XSSFFont;
+import java.util.zip.Deflater;
+import org.dhatim.fastexcel.BorderSide;
+import org.dhatim.fastexcel.BorderStyle;
+import org.dhatim.fastexcel.PaperSize;
+import org.dhatim.fastexcel.Position;
+import org.dhatim.fastexcel.StyleSetter;
+import org.dhatim.fastexcel.Workbook;
+import org.dhatim.fastexcel.Worksheet;
+import palegate.core.collections.Beside;
 
 /** A sheet as a workbook: a cover, and a table with a frozen header, filters and widths. */
 public final class WorkbookFile {
-  private static final int ROWS_IN_MEMORY = 200;
+  private static final int ROWS_IN_MEMORY = 500;
   /** In inches: narrow, so that what is wide still prints large enough to be read. */
-  private static final double MARGIN = 0.35;
+  private static final float MARGIN = 0.35f;
   private static final int FOOTER = 90;
+  private static final int FOOTER_LETTERS = 10;
   private static final String CHECKING = "Drop it on the page Statements, or use: palegate verify. Both say whether the system said this, and name every row and cell that was altered since.";
-  private static final int CHARACTER = 256;
-  private static final short LABEL = 11;
-  private static final short TITLE = 16;
+  private static final int LABEL = 11;
+  private static final int TITLE = 16;
   private static final float TITLE_LINE = 22;
+  private static final float LINE = 15;
   private static final List<Integer> COVER = List.of(24, 60);
   /** The file format ends here; what does not fit goes on in another table. */
   private static final int ROWS_IN_A_TABLE = 1_048_575;
-  private static final byte[] SLATE = {0x23, 0x31, 0x3c};
-  private static final byte[] PAPER = {(byte) 0xf4, (byte) 0xf1, (byte) 0xea};
+  /** Heights are held until the end. Rows after so many high ones are as high as whoever opens the file makes them. */
+  private static final int HIGH_ROWS_AT_MOST = 200_000;
+  private static final String SLATE = "23313C";
+  private static final String PAPER = "F4F1EA";
 
-  private final SXSSFWorkbook workbook;
-  private final CellStyle heading;
-  private final CellStyle title;
-  private final CellStyle label;
-  private final CellStyle wrapped;
-  private final CellStyle number;
-  private final CellStyle numberHeading;
-  private Row sealed;
+  private final Workbook workbook;
+  private int highRows;
 
-  private WorkbookFile(SXSSFWorkbook workbook) {
+  private WorkbookFile(Workbook workbook) {
     this.workbook = workbook;
-    heading = heading();
-    numberHeading = heading();
-    number = workbook.createCellStyle();
-    number.setVerticalAlignment(VerticalAlignment.TOP);
-    // A little room to the right: a number does not run into the words beside it.
-    for (CellStyle style : List.of(number, numberHeading)) {
-      style.setAlignment(HorizontalAlignment.RIGHT);
-      style.setIndention((short) 1);
-    }
-    title = font(TITLE);
-    label = font(LABEL);
-    wrapped = workbook.createCellStyle();
-    wrapped.setWrapText(true);
-    wrapped.setVerticalAlignment(VerticalAlignment.TOP);
   }
 
-  /** Streams the workbook; memory does not grow with the number of rows. */
+  /** Streams the workbook; memory does not grow with the number of rows. What breaks off on the way is no workbook. */
   public static void write(Sheet sheet, OutputStream out) throws IOException {
-    try (SXSSFWorkbook workbook = new SXSSFWorkbook(ROWS_IN_MEMORY)) {
-      WorkbookFile file = new WorkbookFile(workbook);
-      file.cover(sheet);
-      if (sheet.before() != null) {
-        file.table(sheet.before().title(), sheet.before().title(), sheet.before().columns(), sheet.before().rows().iterator());
-      }
-      file.tables(sheet);
-      file.seal(sheet);
-      workbook.write(out);
+    // Closing it would end it as if it were whole, whatever went wrong before.
+    Workbook workbook = new Workbook(out, "Pale Gate", null);
+    workbook.setCompressionLevel(Deflater.BEST_SPEED);
+    WorkbookFile file = new WorkbookFile(workbook);
+    Worksheet cover = workbook.newWorksheet("Cover");
+    if (sheet.before() != null) {
+      file.table(sheet.before().title(), sheet.before().title(), sheet.before().columns(), sheet.before().rows().iterator());
     }
+    file.tables(sheet);
+    // The identity is known only when the rows are written.
+    cover(cover, sheet);
+    workbook.finish();
   }
 
-  private void cover(Sheet sheet) {
-    SXSSFSheet cover = workbook.createSheet("Cover");
-    cover.setColumnWidth(0, COVER.get(0) * CHARACTER);
-    cover.setColumnWidth(1, COVER.get(1) * CHARACTER);
-    cell(cover.createRow(0), 0, sheet.title(), title);
-    cover.addMergedRegion(new CellRangeAddress(0, 0, 0, 1));
-    cover.getRow(0).setHeightInPoints(TITLE_LINE * PrintedColumns.lines(sheet.title(), (COVER.get(0) + COVER.get(1)) * LABEL / TITLE));
+  private static void cover(Worksheet cover, Sheet sheet) {
+    cover.width(0, COVER.get(0));
+    cover.width(1, COVER.get(1));
+    text(cover, 0, 0, sheet.title());
+    top(cover.range(0, 0, 0, 1).style()).bold().fontSize(TITLE).set();
+    cover.range(0, 0, 0, 1).merge();
+    cover.rowHeight(0, TITLE_LINE * PrintedColumns.lines(sheet.title(), (COVER.get(0) + COVER.get(1)) * LABEL / TITLE));
     int number = 2;
     for (var fact : sheet.facts().entrySet()) {
-      said(cover.createRow(number++), fact.getKey(), fact.getValue());
+      said(cover, number++, fact.getKey(), fact.getValue());
     }
     if (sheet.seal() != null) {
-      sealed = cover.createRow(number + 1);
-      said(cover.createRow(number), "How to check this file", CHECKING);
+      said(cover, number, "How to check this file", CHECKING);
+      said(cover, number + 1, "Identity", sheet.seal().get());
     }
-    cover.setDisplayGridlines(false);
-    cover.setFitToPage(true);
-    cover.getPrintSetup().setPaperSize(PrintSetup.A4_PAPERSIZE);
-    cover.getPrintSetup().setFitHeight((short) 0);
-    cover.setMargin(PageMargin.LEFT, MARGIN);
-    cover.setMargin(PageMargin.RIGHT, MARGIN);
+    cover.hideGridLines();
+    printed(cover);
   }
 
-  /** Known only when the rows are written; the cover is still in memory then. */
-  private void seal(Sheet sheet) {
-    if (sealed != null) {
-      said(sealed, "Identity", sheet.seal().get());
-    }
+  private static void said(Worksheet cover, int row, String what, String text) {
+    text(cover, row, 0, what);
+    top(cover.style(row, 0)).bold().fontSize(LABEL).set();
+    text(cover, row, 1, text);
+    top(cover.style(row, 1)).set();
+    cover.rowHeight(row, PrintedColumns.height(List.of(what, text), COVER));
   }
 
-  private void said(Row row, String what, String text) {
-    cell(row, 0, what, label);
-    cell(row, 1, text, wrapped);
-    row.setHeightInPoints(PrintedColumns.height(List.of(what, text), COVER));
-  }
-
-  private void tables(Sheet sheet) {
+  private void tables(Sheet sheet) throws IOException {
     Iterator<List<String>> rows = sheet.rows().iterator();
     int part = 1;
     do {
@@ -124,75 +95,119 @@ public final class WorkbookFile {
     } while (rows.hasNext());
   }
 
-  private void table(String name, String title, List<Sheet.Column> columns, Iterator<List<String>> rows) {
-    SXSSFSheet table = workbook.createSheet(name);
-    Row header = table.createRow(0);
+  private void table(String name, String title, List<Sheet.Column> columns, Iterator<List<String>> rows) throws IOException {
+    Worksheet table = workbook.newWorksheet(name);
     List<Integer> widths = PrintedColumns.fitted(columns);
-    header.setHeightInPoints(Math.max(22, PrintedColumns.height(columns.stream().map(Sheet.Column::title).toList(), widths)));
-    for (int i = 0; i < columns.size(); i++) {
-      table.setColumnWidth(i, widths.get(i) * CHARACTER);
-      cell(header, i, columns.get(i).title(), columns.get(i).number() ? numberHeading : heading);
-    }
-    table.createFreezePane(0, 1);
+    heads(table, columns, widths);
+    table.freezePane(0, 1);
+    table.repeatRows(0);
+    printed(table);
+    table.pageOrientation("landscape");
+    String footer = title.length() > FOOTER ? title.substring(0, FOOTER) + " …" : title;
+    // One alone would begin a command.
+    table.footer(footer.replace("&", "&&"), Position.LEFT, FOOTER_LETTERS);
+    table.footer("Page 1 of ?", Position.RIGHT, FOOTER_LETTERS);
     int at = 1;
-    while (rows.hasNext() && at <= ROWS_IN_A_TABLE) {
-      Row row = table.createRow(at++);
-      List<String> values = rows.next();
-      row.setHeightInPoints(PrintedColumns.height(values, widths));
-      for (int i = 0; i < values.size(); i++) {
-        if (!values.get(i).isEmpty()) {
-          if (columns.get(i).number()) {
-            Cell count = row.createCell(i);
-            count.setCellValue(Double.parseDouble(values.get(i)));
-            count.setCellStyle(number);
-          } else {
-            cell(row, i, values.get(i), wrapped);
-          }
+    // While some rows are written, the next ones are worked out.
+    Beside writing = new Beside();
+    try {
+      while (rows.hasNext() && at <= ROWS_IN_A_TABLE) {
+        int first = at;
+        List<List<String>> some = new ArrayList<>(ROWS_IN_MEMORY);
+        while (rows.hasNext() && at <= ROWS_IN_A_TABLE && at - first < ROWS_IN_MEMORY) {
+          some.add(rows.next());
+          at++;
+        }
+        writing.handOn(() -> rows(table, first, some, columns, widths));
+      }
+      writing.finish();
+    } catch (UncheckedIOException failed) {
+      throw failed.getCause();
+    } finally {
+      writing.giveUp();
+    }
+    table.setAutoFilter(0, 0, at - 1, columns.size() - 1);
+    table.finish();
+  }
+
+  private static void heads(Worksheet table, List<Sheet.Column> columns, List<Integer> widths) {
+    for (int i = 0; i < columns.size(); i++) {
+      table.width(i, widths.get(i));
+      text(table, 0, i, columns.get(i).title());
+      StyleSetter style = table.style(0, i);
+      style.bold().fontColor(PAPER).fillColor(SLATE).verticalAlignment("center").wrapText(true).borderStyle(BorderSide.BOTTOM, BorderStyle.THIN);
+      (columns.get(i).number() ? toTheRight(style) : style).set();
+    }
+    table.rowHeight(0, Math.max(22, PrintedColumns.height(columns.stream().map(Sheet.Column::title).toList(), widths)));
+  }
+
+  private void rows(Worksheet table, int first, List<List<String>> some, List<Sheet.Column> columns, List<Integer> widths) {
+    for (int i = 0; i < some.size(); i++) {
+      row(table, first + i, some.get(i), columns, widths);
+    }
+    styles(table, first, first + some.size() - 1, columns);
+    try {
+      table.flush();
+    } catch (IOException failed) {
+      throw new UncheckedIOException(failed);
+    }
+  }
+
+  private void row(Worksheet table, int at, List<String> values, List<Sheet.Column> columns, List<Integer> widths) {
+    float height = PrintedColumns.height(values, widths);
+    if (height > LINE && highRows < HIGH_ROWS_AT_MOST) {
+      table.rowHeight(at, height);
+      highRows++;
+    }
+    for (int i = 0; i < values.size(); i++) {
+      if (!values.get(i).isEmpty()) {
+        if (columns.get(i).number()) {
+          table.value(at, i, Double.parseDouble(values.get(i)));
+        } else {
+          text(table, at, i, values.get(i));
         }
       }
     }
-    table.setAutoFilter(new CellRangeAddress(0, at - 1, 0, columns.size() - 1));
-    table.setRepeatingRows(CellRangeAddress.valueOf("1:1"));
-    table.getPrintSetup().setPaperSize(PrintSetup.A4_PAPERSIZE);
-    table.getPrintSetup().setLandscape(true);
-    table.setFitToPage(true);
-    table.getPrintSetup().setFitHeight((short) 0);
-    table.setMargin(PageMargin.LEFT, MARGIN);
-    table.setMargin(PageMargin.RIGHT, MARGIN);
-    table.getFooter().setLeft(title.length() > FOOTER ? title.substring(0, FOOTER) + " …" : title);
-    table.getFooter().setRight("Page " + "&P" + " of " + "&N");
   }
 
-  private static void cell(Row row, int column, String text, CellStyle style) {
-    Cell cell = row.createCell(column);
-    cell.setCellValue(Cells.ofWorkbook(text));
-    if (style != null) {
-      cell.setCellStyle(style);
+  /** Many rows at once, and columns of one kind that stand side by side: of each cell by itself it would be most of the work. */
+  private static void styles(Worksheet table, int first, int last, List<Sheet.Column> columns) {
+    for (int from = 0; from < columns.size();) {
+      boolean number = columns.get(from).number();
+      int to = from;
+      while (to + 1 < columns.size() && columns.get(to + 1).number() == number) {
+        to++;
+      }
+      StyleSetter style = table.range(first, from, last, to).style();
+      (number ? toTheRight(style.verticalAlignment("top")) : top(style)).set();
+      from = to + 1;
     }
   }
 
-  private CellStyle heading() {
-    XSSFCellStyle style = (XSSFCellStyle) workbook.createCellStyle();
-    style.setFillForegroundColor(new XSSFColor(SLATE));
-    style.setFillPattern(FillPatternType.SOLID_FOREGROUND);
-    style.setVerticalAlignment(VerticalAlignment.CENTER);
-    style.setWrapText(true);
-    style.setBorderBottom(BorderStyle.THIN);
-    XSSFFont font = (XSSFFont) workbook.createFont();
-    font.setBold(true);
-    font.setColor(new XSSFColor(PAPER));
-    style.setFont(font);
-    return style;
+  private static StyleSetter top(StyleSetter style) {
+    return style.wrapText(true).verticalAlignment("top");
   }
 
-  private CellStyle font(short points) {
-    Font font = workbook.createFont();
-    font.setBold(true);
-    font.setFontHeightInPoints(points);
-    CellStyle style = workbook.createCellStyle();
-    style.setFont(font);
-    style.setVerticalAlignment(VerticalAlignment.TOP);
-    style.setWrapText(true);
-    return style;
+  /** With a little room: a number does not run into the words beside it. */
+  private static StyleSetter toTheRight(StyleSetter style) {
+    return style.horizontalAlignment("right").indent(1);
+  }
+
+  private static void printed(Worksheet table) {
+    table.paperSize(PaperSize.A4_PAPER);
+    table.setFitToPage(true);
+    table.fitToHeight((short) 0);
+    table.leftMargin(MARGIN);
+    table.rightMargin(MARGIN);
+  }
+
+  private static void text(Worksheet table, int row, int column, String text) {
+    String safe = Cells.ofWorkbook(text);
+    // What begins or ends with a blank, or has lines, is kept as it is only where cells share their texts.
+    if (safe.indexOf('\n') >= 0 || !safe.equals(safe.strip())) {
+      table.value(row, column, safe);
+    } else {
+      table.inlineString(row, column, safe);
+    }
   }
 }

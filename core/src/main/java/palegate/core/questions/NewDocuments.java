@@ -3,11 +3,15 @@ package palegate.core.questions;
 import java.util.Collection;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 import java.util.stream.Stream;
 import palegate.core.access.Entry;
+import palegate.core.places.Place;
+import palegate.core.places.PlaceKind;
 import palegate.core.snapshot.Snapshot;
 import palegate.core.snapshot.SnapshotAt;
+import palegate.core.types.DocumentType;
 import palegate.core.walls.Barrier;
 
 /**
@@ -16,6 +20,17 @@ import palegate.core.walls.Barrier;
  */
 public final class NewDocuments {
   private NewDocuments() {}
+
+  /** A state in which an imagined document is there, and its number in it. */
+  public record Imagined(Snapshot snapshot, int place) {}
+
+  /** The state with a document of a type directly below a container, without labels, owner and conditions: to be asked why. As {@link Snapshot#next}. */
+  public static Imagined in(Snapshot snapshot, int container, DocumentType type) {
+    String id = Stream.iterate("new", tried -> tried + "-").filter(tried -> snapshot.placeNumber(tried) < 0).findFirst().orElseThrow();
+    Place document = Place.plain(id, PlaceKind.DOCUMENT, snapshot.place(container).id(), "New " + type.name(), false, Map.of(), type.id(), null, null);
+    Snapshot with = snapshot.next(snapshot.structure().withPlaces(Map.of(id, document)));
+    return new Imagined(with, with.placeNumber(id));
+  }
 
   /**
    * Whether everybody could do the same, before and after, with a document of any type put into any container at or below some places. Only types that an

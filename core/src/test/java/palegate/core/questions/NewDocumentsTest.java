@@ -12,6 +12,7 @@ import org.junit.jupiter.api.Test;
 import palegate.core.Harbour;
 import palegate.core.access.Entry;
 import palegate.core.access.Grant;
+import palegate.core.access.Trace;
 import palegate.core.changes.AccessChange;
 import palegate.core.changes.DraftApplication;
 import palegate.core.people.Period;
@@ -20,6 +21,7 @@ import palegate.core.random.RandomStructures;
 import palegate.core.roles.Rights;
 import palegate.core.snapshot.Snapshot;
 import palegate.core.snapshot.SnapshotAt;
+import palegate.core.types.DocumentType;
 import palegate.core.walls.Barrier;
 import palegate.core.walls.Scope;
 import palegate.core.walls.Wall;
@@ -113,5 +115,29 @@ class NewDocumentsTest {
     assertThat(moment.rights(snapshot.personNumber("mia"), snapshot.placeNumber("c2")).isEmpty()).as("the container lies outside").isTrue();
     assertThat(NewDocuments.alikeWithout(moment, grant)).isFalse();
     assertThat(NewDocuments.alike(moment, snapshot.next(DraftApplication.of(snapshot, List.of(new AccessChange.RemoveGrant("c2", "e-mia")), Harbour.NOW).difference()).at(Harbour.NOW), List.of("c2"))).isFalse();
+  }
+
+  /** Section 6, asked by the stages of one that has been put in, where the table asks by classes without putting anything in. */
+  @Test
+  void an_imagined_document_gives_everybody_what_the_table_of_new_documents_says_and_says_why() {
+    int held = 0;
+    int kept = 0;
+    for (long seed = FIRST_SEED; seed < FIRST_SEED + 120; seed++) {
+      Snapshot snapshot = Snapshot.of(RandomStructures.fromSeed(seed));
+      SnapshotAt moment = snapshot.at(RandomStructures.NOW);
+      for (DocumentType type : snapshot.structure().types().values()) {
+        for (int container : snapshot.places().filter(place -> snapshot.place(place).kind().isContainer()).limit(5).toArray()) {
+          NewDocuments.Imagined asked = NewDocuments.in(snapshot, container, type);
+          for (String person : snapshot.structure().people().keySet()) {
+            Trace why = Explanation.of(asked.snapshot(), RandomStructures.NOW, asked.snapshot().personNumber(person), asked.place(), Explanation.WallReasons.SHOWN);
+            assertThat(why.rights()).as("seed %d, %s, %s in %s", seed, person, type.id(), snapshot.place(container).id()).isEqualTo(rights(moment, person, container, type.id()));
+            held += why.rights().isEmpty() ? 0 : 1;
+            kept += why.withoutWalls() == null ? 0 : 1;
+          }
+        }
+      }
+    }
+    assertThat(held).isGreaterThan(200);
+    assertThat(kept).as("some behind a wall").isGreaterThan(20);
   }
 }

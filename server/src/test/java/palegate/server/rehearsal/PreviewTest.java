@@ -2,6 +2,7 @@ package palegate.server.rehearsal;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -18,7 +19,7 @@ import tools.jackson.databind.JsonNode;
 @ReadsTheDemo
 class PreviewTest {
   private static Map<String, Object> breaking(String place, Map<String, Object> more) {
-    Map<String, Object> change = new java.util.HashMap<>(Map.of("kind", "break", "place", place));
+    Map<String, Object> change = new HashMap<>(Map.of("kind", "break", "place", place));
     change.putAll(more);
     return Map.of("place", place, "changes", List.of(change));
   }
@@ -80,6 +81,27 @@ class PreviewTest {
     assertThat(preview.path("own").path("after").valueStream().map(JsonNode::asString)).contains("govern");
   }
 
+  private static Map<String, Object> why(JsonNode one, boolean after, Map<String, Object> asked) {
+    Map<String, Object> question = new HashMap<>(asked);
+    question.putAll(Map.of("person", one.path("person").path("id").asString(), "after", after));
+    return question;
+  }
+
+  @Test
+  void why_beforehand_says_what_the_list_of_those_altered_says_before_and_after(TestApplication app) {
+    Browser wenna = app.signedIn("wenna.carrow");
+    Map<String, Object> empty = breaking("lib-acc", Map.of("start", "EMPTY"));
+    for (JsonNode one : wenna.post("/api/draft/preview/people?limit=500", empty).body().path("items")) {
+      for (boolean after : new boolean[] {false, true}) {
+        JsonNode said = wenna.post("/api/draft/preview/why", why(one, after, empty)).body();
+        assertThat(said.path("rights")).as("%s, after %s", one, after).isEqualTo(one.path(after ? "after" : "before"));
+        assertThat(said.path("stages")).isNotEmpty();
+      }
+    }
+    assertThat(wenna.post("/api/draft/preview/why", Map.of("person", "p-mia", "place", "lib-acc", "after", true, "changes", List.of())).status()).isEqualTo(422);
+    assertThat(wenna.get("/api/draft").body().path("items")).isEmpty();
+  }
+
   @Test
   void what_is_asked_beforehand_leaves_the_draft_alone(TestApplication app) {
     Browser wenna = app.signedIn("wenna.carrow");
@@ -93,5 +115,8 @@ class PreviewTest {
     Browser oriel = app.signedIn("oriel.fenn");
     assertThat(oriel.post("/api/draft/preview", breaking("lib-acc", Map.of("start", "EMPTY"))).status()).isEqualTo(403);
     assertThat(oriel.post("/api/draft/preview/people", breaking("lib-acc", Map.of("start", "EMPTY"))).status()).isEqualTo(403);
+    Map<String, Object> why = new HashMap<>(breaking("lib-acc", Map.of("start", "EMPTY")));
+    why.put("person", "p-mia");
+    assertThat(oriel.post("/api/draft/preview/why", why).status()).isEqualTo(403);
   }
 }

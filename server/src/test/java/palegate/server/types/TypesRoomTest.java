@@ -106,6 +106,24 @@ class TypesRoomTest {
     assertThat(oriel.get("/api/types/matrix?library=f-2406").status()).isEqualTo(404);
   }
 
+  @Test
+  void why_somebody_would_have_what_a_cell_says_is_answered_of_a_document_that_is_not_there_yet(TestApplication app) {
+    Browser oriel = app.signedIn("oriel.fenn");
+    for (String type : List.of("fee", "appraisal")) {
+      JsonNode behind = oriel.get("/api/types/matrix/people?library=lib-acc&type=" + type + "&kind=builtin&subject=staff&limit=200").body().path("items");
+      assertThat(behind).isNotEmpty();
+      behind.forEach(one -> {
+        JsonNode why = oriel.get("/api/why?place=lib-acc&type=" + type + "&person=" + one.path("person").path("id").asString()).body();
+        assertThat(why.path("rights")).as("%s: %s", type, one).isEqualTo(one.path("rights"));
+        assertThat(why.path("path").asString()).contains("New ");
+      });
+    }
+    assertThat(oriel.get("/api/why?place=lib-acc&type=never-was&person=p-mia").status()).isEqualTo(404);
+    Browser.Answer within = oriel.get("/api/why?place=d-fee-1&type=fee&person=p-mia");
+    assertThat(within.status()).isIn(400, 404);
+    assertThat(oriel.get("/api/places?text=New").body().toString()).as("nothing is kept of it").doesNotContain("\"id\":\"new\"");
+  }
+
   private static int indexOf(JsonNode list, String id) {
     List<String> ids = list.valueStream().map(one -> one.path("id").asString()).toList();
     return ids.indexOf(id);

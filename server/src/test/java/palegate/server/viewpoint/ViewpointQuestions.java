@@ -57,7 +57,8 @@ final class ViewpointQuestions {
     ask("GET /api/draft/rehearsal/lock-outs", "");
     ask("GET /api/draft/rehearsal/own-losses", "");
     ask("GET /api/draft/rehearsal/file", "?format=CSV");
-    ask("GET /api/why", "?person=$person&place=$place");
+    ask("GET /api/why", "?person=$person&place=$place", "?person=$person&place=$place&type=$type");
+    ask("POST /api/draft/preview/why", " {\"person\": \"$person\", \"place\": \"$place\", \"after\": true, \"changes\": [{\"kind\": \"break\", \"place\": \"$place\", \"start\": \"CARRY_OVER\"}]}");
     ask("GET /api/why/ways", "?person=$person&place=$place&right=read");
     ask("GET /api/approval-rules", "");
     ask("GET /api/session", "");

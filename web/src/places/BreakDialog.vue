@@ -54,9 +54,8 @@ const preview = useQuery({
 const fetchAltered = (part: Part) => answer(api.POST('/api/draft/preview/people', { params: { query: part }, body: { place: props.place, changes: changes.value } }))
 const COLUMNS = [
   { title: 'Who', width: '1fr', sort: 'name' },
-  { title: 'Before', width: '120px', sort: '-before' },
-  { title: 'After', width: '120px', sort: '-after' },
-  { title: '', width: '104px' },
+  { title: 'Before', width: '136px', sort: '-before' },
+  { title: 'After', width: '136px', sort: '-after' },
 ]
 const why = ref<WhyTarget>()
 function ask(person: string, after: boolean) {
@@ -116,11 +115,11 @@ async function draft() {
         <PagedList v-else label="Before and after" find="Find a person" :query-key="['preview', 'people', place, changes]" :fetch="fetchAltered" :columns="COLUMNS" :row-height="34" :at-most="5" empty="Nobody’s rights here change.">
           <template #row="{ item }">
             <div role="cell"><PersonName :person="item.person" /></div>
-            <div role="cell"><Paling :rights="item.before" /></div>
-            <div role="cell"><Paling :rights="item.after" /></div>
-            <div role="cell" class="whys">
-              why <button type="button" class="linklike" :aria-label="`Why ${item.person.name} has this before`" @click="ask(item.person.id, false)">before</button>
-              <button type="button" class="linklike" :aria-label="`Why ${item.person.name} has this after`" @click="ask(item.person.id, true)">after</button>
+            <div role="cell" class="with-why">
+              <Paling :rights="item.before" /><button type="button" class="linklike" :aria-label="`Why ${item.person.name} has this before`" @click="ask(item.person.id, false)">why</button>
+            </div>
+            <div role="cell" class="with-why">
+              <Paling :rights="item.after" /><button type="button" class="linklike" :aria-label="`Why ${item.person.name} would have this after`" @click="ask(item.person.id, true)">why</button>
             </div>
           </template>
         </PagedList>
@@ -144,8 +143,10 @@ async function draft() {
 </template>
 
 <style scoped>
-.whys {
-  white-space: nowrap;
+.with-why {
+  display: flex;
+  align-items: center;
+  gap: 10px;
 }
 form {
   overflow: auto;

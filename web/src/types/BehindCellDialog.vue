@@ -24,7 +24,7 @@ const COLUMNS = [
   { title: 'Person', width: '1.2fr', sort: 'name' },
   { title: 'Rights', width: '78px' },
   { title: 'Like most', width: '1fr', sort: 'other' },
-  { title: '', width: '44px' },
+  { title: 'Why', width: '56px' },
 ]
 </script>
 

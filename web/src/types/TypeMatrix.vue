@@ -69,7 +69,7 @@ function words(cell: Schemas['CellView'] | undefined): string {
         clearable
         hide-details
       />
-      <p class="quiet">Each paling is what the people of the row have on a new paper of that type. Where not all have the same, it is what most have, and how many that are: press to see the others.</p>
+      <p class="quiet">Each paling is what the people of the row have on a new paper of that type; where not all have the same, what most of them have. The number opens to who they are, and why.</p>
     </div>
     <div class="sheet list">
       <PagedList
@@ -87,13 +87,14 @@ function words(cell: Schemas['CellView'] | undefined): string {
           <div v-for="type in types" :key="type.id" role="cell" class="rights" :title="words(cells.get(type.id))">
             <Paling v-if="cells.has(type.id)" :rights="cells.get(type.id)!.common" />
             <button
-              v-if="cells.has(type.id) && cells.get(type.id)!.alike < cells.get(type.id)!.people"
+              v-if="cells.has(type.id) && cells.get(type.id)!.people > 0"
               type="button"
-              class="linklike some"
+              class="linklike"
+              :class="cells.get(type.id)!.alike < cells.get(type.id)!.people ? 'some' : 'all'"
               :aria-label="`${subject.name}, ${type.name}: ${words(cells.get(type.id))}. List them`"
               @click="opened = { subject, type }"
             >
-              {{ number(cells.get(type.id)!.alike) }} of {{ number(cells.get(type.id)!.people) }}
+              <template v-if="cells.get(type.id)!.alike < cells.get(type.id)!.people">{{ number(cells.get(type.id)!.alike) }} of </template>{{ number(cells.get(type.id)!.people) }}
             </button>
           </div>
         </template>
@@ -124,9 +125,12 @@ function words(cell: Schemas['CellView'] | undefined): string {
   display: flex;
   align-items: center;
 }
-.some {
+.some,
+.all {
   font-size: 0.82rem;
-  color: rgb(var(--v-theme-warning));
   margin-left: 4px;
+}
+.some {
+  color: rgb(var(--v-theme-warning));
 }
 </style>

@@ -62,6 +62,7 @@ describe('the matrix of subjects and types', () => {
     expect(rows[0]!.findAll('.rights')[1]!.findAll('path[data-state=held]')).not.toHaveLength(0)
     expect(rows[0]!.findAll('.rights')[1]!.attributes('title')).toBe('16 of 17 have just this; 17 find, 17 read, 0 add, 0 delete')
     expect(rows[1]!.findAll('.rights')[1]!.find('.some').exists()).toBe(false)
+    expect(rows[1]!.findAll('.rights')[1]!.find('.all').text(), 'who they are can be asked all the same').toBe('5')
   })
 
   it('sets outsiders apart', async () => {

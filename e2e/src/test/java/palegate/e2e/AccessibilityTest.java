@@ -15,6 +15,7 @@ import java.nio.charset.StandardCharsets;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.regex.Pattern;
 import org.junit.jupiter.api.Order;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
@@ -184,6 +185,14 @@ class AccessibilityTest {
       page.locator(there).first().waitFor();
       assertNothingFound(page, path);
     });
+    desk.open(page, "/types/matrix");
+    page.locator(".matrix .all").first().click();
+    page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^Why .* would have this"))).first().click();
+    page.locator("[data-stage]").first().waitFor();
+    assertNothingFound(page, "why, of a paper that is not there yet, over those behind a cell");
+    page.keyboard().press("Escape");
+    assertThat(page.locator("[data-stage]")).hasCount(0);
+    assertThat(page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^Why .* would have this"))).first()).isFocused();
     for (String view : List.of("Everyone in it", "What it has", "What its people have elsewhere")) {
       desk.open(page, "/people/groups/g-surveyors");
       page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(view)).click();

@@ -42,7 +42,7 @@ defineProps<{ verdict: Schemas['Verdict'] }>()
       </thead>
       <tbody>
         <tr v-for="(cell, i) in verdict.cells" :key="i">
-          <td>{{ cell.row }}</td>
+          <td>{{ cell.row === 0 ? 'Cover' : cell.row }}</td>
           <td>{{ cell.column }}</td>
           <td>{{ cell.says }}</td>
           <td>{{ cell.said }}</td>

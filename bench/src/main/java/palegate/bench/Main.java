@@ -28,6 +28,7 @@ public final class Main {
       case "matrix" -> MatrixFigures.run(size(given, Structures.Size.L));
       case "mining" -> MiningFigures.run(size(given, Structures.Size.L));
       case "journal" -> JournalFigures.run(size(given, Structures.Size.M));
+      case "sharing" -> SharingFigures.run(size(given, Structures.Size.L));
       case "server" -> ServerFigures.run(size(given, Structures.Size.L));
       case "all" -> {
         Memory.run(Structures.Size.L);
@@ -41,7 +42,7 @@ public final class Main {
         ServerFigures.run(Structures.Size.L);
       }
       default -> {
-        System.err.println("There is no figure [" + what + "]; there are engine, memory, beside, walls, statements, findings, matrix, mining, journal, server and screen.");
+        System.err.println("There is no figure [" + what + "]; there are engine, memory, beside, walls, statements, findings, matrix, mining, journal, sharing, server and screen.");
         System.exit(2);
       }
     }

@@ -69,7 +69,11 @@ final class ServerFigures {
 
   /** Brings a structure in, with an account for whoever administers everything and one for whoever finds a few papers. */
   static Structure broughtIn(ConfigurableApplicationContext context, Structures.Size size, Instant at) {
-    Structure made = withAdministrator(Structures.of(size));
+    return broughtIn(context, Structures.of(size), at);
+  }
+
+  static Structure broughtIn(ConfigurableApplicationContext context, Structure structure, Instant at) {
+    Structure made = withAdministrator(structure);
     long start = System.nanoTime();
     context.getBean(Bundles.class).bringIn(made, LOGIN, LOGIN, "Measured", at);
     System.out.printf(Locale.ROOT, "  written as one change in %.1f s%n", seconds(start));

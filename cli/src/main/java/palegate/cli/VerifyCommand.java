@@ -79,7 +79,7 @@ final class VerifyCommand implements Callable<Integer> {
     }
     StatementCheck check = statement.against(said, Integer.MAX_VALUE);
     check.missingColumns().forEach(column -> out.println("The column \"" + column + "\" is missing."));
-    check.cells().forEach(cell -> out.println("Row " + cell.row() + ", " + cell.column() + ": says \"" + cell.says() + "\", was \"" + cell.said() + "\"."));
+    check.cells().forEach(cell -> out.println((cell.row() == StatementCheck.COVER ? "Cover" : "Row " + cell.row()) + ", " + cell.column() + ": says \"" + cell.says() + "\", was \"" + cell.said() + "\"."));
     check.addedRows().forEach(row -> out.println("Row " + row.number() + " was added: " + String.join(" | ", row.cells())));
     check.leftOutRows().forEach(row -> out.println("Left out: " + String.join(" | ", row)));
     boolean intact = StatementDigest.isOf(identity.digest(), identity.recipe(), identity.at(), said);

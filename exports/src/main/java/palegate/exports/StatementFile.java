@@ -6,9 +6,12 @@ import java.io.InputStream;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Stream;
 import palegate.core.statements.StatementCheck;
 import palegate.core.statements.StatementIdentity;
 import palegate.core.statements.StatementTable;
@@ -22,8 +25,15 @@ import tools.jackson.databind.json.JsonMapper;
  * @param identity what it claims to be
  * @param titles of its columns; of JSON, their keys
  * @param rows of a PDF, its lines of text from the rows on, each alone
+ * @param cover what its cover says, by name; of a PDF its lines before the rows, each alone; empty for files that have none
  */
-public record StatementFile(FileFormat format, StatementIdentity identity, List<String> titles, List<StatementCheck.Found> rows) {
+public record StatementFile(FileFormat format, StatementIdentity identity, List<String> titles, List<StatementCheck.Found> rows, Cover cover) {
+  /** As pairs of words, or as lines of text. */
+  public record Cover(Map<String, String> facts, List<String> lines) {
+    static final Cover NONE = new Cover(Map.of(), List.of());
+  }
+
+
   private static final JsonMapper JSON = JsonMapper.shared();
 
   /**
@@ -61,8 +71,10 @@ public record StatementFile(FileFormat format, StatementIdentity identity, List<
     StatementIdentity identity = null;
     List<String> titles = null;
     List<StatementCheck.Found> rows = new ArrayList<>();
+    Map<String, String> cover = Map.of();
     for (WorkbookRows.Table table : WorkbookRows.read(file, cellsAtMost)) {
       if (!table.name().startsWith("Statement")) {
+        cover = table.name().equals("Cover") ? StatementCover.ofWorkbook(table.rows()) : cover;
         identity = identity != null ? identity : table.rows().stream().flatMap(row -> row.cells().stream()).flatMap(cell -> StatementIdentity.parse(cell).stream()).findFirst().orElse(null);
         continue;
       }
@@ -77,7 +89,7 @@ public record StatementFile(FileFormat format, StatementIdentity identity, List<
     if (identity == null) {
       throw noStatement();
     }
-    return new StatementFile(FileFormat.XLSX, identity, titles == null ? List.of() : titles, rows);
+    return new StatementFile(FileFormat.XLSX, identity, titles == null ? List.of() : titles, rows, new Cover(cover, List.of()));
   }
 
   private static List<String> withFormulas(WorkbookRows.Row row) {
@@ -93,7 +105,7 @@ public record StatementFile(FileFormat format, StatementIdentity identity, List<
       throw noStatement();
     }
     return new StatementFile(FileFormat.CSV, StatementIdentity.parse(seal.get().cell(0)).orElseThrow(), rows.get(0).cells(),
-        rows.stream().skip(1).filter(row -> row != seal.get()).map(row -> new StatementCheck.Found(row.number(), row.cells())).toList());
+        rows.stream().skip(1).filter(row -> row != seal.get()).map(row -> new StatementCheck.Found(row.number(), row.cells())).toList(), Cover.NONE);
   }
 
   private static StatementFile json(File file, int cellsAtMost) throws IOException {
@@ -101,6 +113,7 @@ public record StatementFile(FileFormat format, StatementIdentity identity, List<
     boolean lines = text.indexOf("\"rows\"") < 0 || !text.stripLeading().startsWith("{\"title\"");
     List<JsonNode> objects = new ArrayList<>();
     StatementIdentity identity = null;
+    Map<String, String> cover = new LinkedHashMap<>();
     if (lines) {
       for (String line : (Iterable<String>) text.lines().filter(one -> !one.isBlank())::iterator) {
         objects.add(JSON.readTree(line));
@@ -111,6 +124,8 @@ public record StatementFile(FileFormat format, StatementIdentity identity, List<
       JsonNode whole = JSON.readTree(text);
       identity = StatementIdentity.parse(whole.path(JsonLinesFile.SEAL).asString("")).orElse(null);
       whole.path("rows").forEach(objects::add);
+      cover.put(StatementCover.TITLE, whole.path("title").asString(""));
+      whole.path("facts").properties().forEach(fact -> cover.put(fact.getKey(), fact.getValue().asString("")));
     }
     if (identity == null) {
       throw noStatement();
@@ -123,16 +138,17 @@ public record StatementFile(FileFormat format, StatementIdentity identity, List<
     for (JsonNode object : objects) {
       rows.add(new StatementCheck.Found(rows.size() + 1, keys.stream().map(key -> object.path(key).asString("")).toList()));
     }
-    return new StatementFile(lines ? FileFormat.JSONL : FileFormat.JSON, identity, keys, rows);
+    return new StatementFile(lines ? FileFormat.JSONL : FileFormat.JSON, identity, keys, rows, new Cover(cover, List.of()));
   }
 
   private static StatementFile pdf(PdfLines read) throws IOException {
     StatementIdentity identity = StatementIdentity.parse(read.seal()).orElseThrow(StatementFile::noStatement);
     List<StatementCheck.Found> rows = new ArrayList<>();
-    for (String line : read.lines().subList(indexOfRows(read.lines()), read.lines().size())) {
+    int first = indexOfRows(read.lines());
+    for (String line : read.lines().subList(first, read.lines().size())) {
       rows.add(new StatementCheck.Found(rows.size() + 1, List.of(line)));
     }
-    return new StatementFile(FileFormat.PDF, identity, List.of("Line"), rows);
+    return new StatementFile(FileFormat.PDF, identity, List.of("Line"), rows, new Cover(Map.of(), read.lines().subList(0, first)));
   }
 
   private static int indexOfRows(List<String> lines) {
@@ -145,13 +161,32 @@ public record StatementFile(FileFormat format, StatementIdentity identity, List<
   }
 
   /**
-   * Holds the file against the statement as it is made now from the state that it names. Whether the digest in its identity is that of what
+   * Holds the file, its cover too, against the statement as it is made now from the state that it names. Whether the digest in its identity is that of what
    * was made is another question.
    *
    * @throws StatementCheck.TooMuch if what it names has more rows
    */
   public StatementCheck against(StatementTable said, int rowsAtMost) throws IOException {
-    return StatementCheck.of(asWritten(said), titles, rows.iterator(), rowsAtMost);
+    StatementCheck check = StatementCheck.of(asWritten(said), titles, rows.iterator(), rowsAtMost);
+    return check.withCover(alteredOnCover(said));
+  }
+
+  /** A statement that was made ahead says so; the file alone does not tell whether it was. */
+  private List<StatementCheck.Cell> alteredOnCover(StatementTable said) throws IOException {
+    if (format == FileFormat.CSV || format == FileFormat.JSONL) {
+      return List.of();
+    }
+    StatementTable head = new StatementTable(said.title(), said.counts(), said.columns(), Stream::empty);
+    List<StatementCheck.Cell> altered = alteredOnCover(StatementSheet.of(head, identity, "", false));
+    return altered.isEmpty() ? altered : Stream.of(altered, alteredOnCover(StatementSheet.of(head, identity, "", true))).min(Comparator.comparingInt(List::size)).orElseThrow();
+  }
+
+  private List<StatementCheck.Cell> alteredOnCover(Sheet made) throws IOException {
+    return switch (format) {
+      case PDF -> StatementCover.altered(cover.lines(), pdf(PdfLines.of(PdfFile.bytes(made))).cover().lines(), identity.text());
+      case XLSX -> StatementCover.altered(cover.facts(), StatementCover.ofWorkbook(made));
+      default -> StatementCover.altered(cover.facts(), StatementCover.of(made));
+    };
   }
 
   /** As this kind of file has it: made harmless for spreadsheets, by keys or by titles, or as lines of text. */

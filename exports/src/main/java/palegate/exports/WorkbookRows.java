@@ -3,6 +3,8 @@ package palegate.exports;
 import java.io.File;
 import java.io.IOException;
 import java.io.InputStream;
+import java.io.RandomAccessFile;
+import java.nio.charset.StandardCharsets;
 import java.time.LocalDateTime;
 import java.util.ArrayList;
 import java.util.HashSet;
@@ -50,6 +52,8 @@ public final class WorkbookRows {
   /** What one part of a workbook may unpack to, where many people's files are read side by side. */
   private static final long UNPACKED_AT_MOST = 160L << 20;
   private static final long UNPACKED_ALONE = 4L << 30;
+  /** The end of an archive, with the longest remark that it may carry. */
+  private static final int END_AT_MOST = 22 + 65_535;
 
   static {
     ZipSecureFile.setMaxEntrySize(UNPACKED_AT_MOST);
@@ -68,6 +72,9 @@ public final class WorkbookRows {
    * @throws UnreadableFile if it is none, is damaged, or is too much
    */
   public static List<Table> read(File file, int cellsAtMost) throws IOException {
+    if (!hasEnd(file)) {
+      throw new UnreadableFile("The file is no workbook that can be read, or a part of it is missing.", "Save it again as a workbook (.xlsx), and send the whole file.");
+    }
     try (OPCPackage unpacked = OPCPackage.open(file, PackageAccess.READ)) {
       if (unpacked.getPartsByName(Pattern.compile(".*vbaProject\\.bin")).size() > 0) {
         throw new UnreadableFile("The workbook holds macros.", "Save it as a workbook without macros (.xlsx).");
@@ -94,6 +101,16 @@ public final class WorkbookRows {
         throw unreadable;
       }
       throw new UnreadableFile(tooMuch(damaged) ? "The workbook unpacks to far more than it is." : "The file is no workbook that can be read, or a part of it is missing.", "Save it again as a workbook (.xlsx), and send the whole file.");
+    }
+  }
+
+  /** An archive says at its end what is in it. Of one that was cut off some parts would be read all the same, and what is missing would count as altered. */
+  private static boolean hasEnd(File file) throws IOException {
+    try (RandomAccessFile in = new RandomAccessFile(file, "r")) {
+      byte[] end = new byte[(int) Math.min(in.length(), END_AT_MOST)];
+      in.seek(in.length() - end.length);
+      in.readFully(end);
+      return new String(end, StandardCharsets.ISO_8859_1).contains("PK\005\006");
     }
   }
 

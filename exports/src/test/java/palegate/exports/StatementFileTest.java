@@ -119,6 +119,61 @@ class StatementFileTest {
     assertThat(StatementFile.read(file, 100_000, PdfLines::of).against(table(ROWS), 100_000).same()).as("a formula that shows the same is not the same").isFalse();
   }
 
+  private static StatementTable told(String people) {
+    StatementTable table = table(ROWS);
+    return new StatementTable(table.title(), Map.of("People", people), table.columns(), table.rows());
+  }
+
+  @ParameterizedTest
+  @EnumSource(names = {"XLSX", "PDF", "JSON"})
+  void a_cover_that_says_something_else_is_named(FileFormat format) throws IOException {
+    StatementCheck check = StatementFile.read(write(format, told("5")), 100_000, PdfLines::of).against(told("4"), 100_000);
+    assertThat(check.same()).isFalse();
+    assertThat(check.cells()).singleElement().satisfies(cell -> {
+      assertThat(cell.row()).isEqualTo(StatementCheck.COVER);
+      assertThat(cell.says()).contains("5").doesNotContain("4");
+      assertThat(cell.said()).contains("4").doesNotContain("5");
+    });
+    assertThat(check.added() + check.leftOut()).isZero();
+  }
+
+  @Test
+  void a_workbook_whose_cover_was_written_over_is_caught_to_the_fact_and_who_made_it_is_not_compared() throws IOException {
+    File file = write(FileFormat.XLSX, table(ROWS));
+    try (FileInputStream in = new FileInputStream(file); XSSFWorkbook workbook = new XSSFWorkbook(in)) {
+      Sheet cover = workbook.getSheet("Cover");
+      for (Row row : cover) {
+        String name = row.getCell(0).getStringCellValue();
+        if (name.equals("As of")) {
+          row.createCell(1).setCellValue("1 January 2026, 00:00:00 UTC");
+        } else if (name.equals("Made by")) {
+          row.createCell(1).setCellValue("Somebody Else");
+        }
+      }
+      cover.createRow(30).createCell(0).setCellValue("Approved by");
+      cover.getRow(30).createCell(1).setCellValue("The board");
+      in.close();
+      try (OutputStream out = Files.newOutputStream(file.toPath())) {
+        workbook.write(out);
+      }
+    }
+    StatementCheck check = StatementFile.read(file, 100_000, PdfLines::of).against(table(ROWS), 100_000);
+    assertThat(check.cells()).extracting(StatementCheck.Cell::column).containsExactly("As of", "Approved by");
+    assertThat(check.cells().get(0).says()).startsWith("1 January");
+    assertThat(check.cells().get(0).said()).startsWith("24 November");
+    assertThat(check.altered()).isEqualTo(2);
+  }
+
+  @ParameterizedTest
+  @EnumSource(names = {"XLSX", "PDF", "JSON"})
+  void one_made_ahead_says_so_and_is_the_same(FileFormat format) throws IOException {
+    File file = folder.resolve("ahead." + format.ending()).toFile();
+    try (OutputStream out = Files.newOutputStream(file.toPath())) {
+      format.write(StatementSheet.of(table(ROWS), identity(), "Oriel Fenn, who has a name that goes on and on, of the office for the audit of all things at Sallowpoint", true), out);
+    }
+    assertThat(StatementFile.read(file, 100_000, PdfLines::of).against(table(ROWS), 100_000).same()).isTrue();
+  }
+
   private interface Altering {
     void alter(Sheet sheet);
   }
@@ -155,7 +210,7 @@ class StatementFileTest {
       int length = random.nextInt(whole.length);
       Files.write(file.toPath(), Arrays.copyOf(whole, length));
       try {
-        // Where only the list of the archive's parts is cut off, all that it says is still there.
+        // Cut by a few bytes of what ends the archive, all that it says is still there.
         assertThat(StatementFile.read(file, 100_000, PdfLines::of).against(table(ROWS), 100_000).same()).as("cut after %d of %d bytes", length, whole.length).isTrue();
       } catch (UnreadableFile refused) {
         assertThat(refused.remedy()).isNotBlank();

@@ -7,6 +7,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import palegate.core.access.Grant;
+import palegate.core.collections.PersonSet;
 import palegate.core.people.Period;
 import palegate.core.people.Subject;
 import palegate.core.sharing.Pass;
@@ -58,15 +59,18 @@ public final class SharesRegister {
     for (Pass pass : structure.passes().values()) {
       rows.add(row(at, Kind.PASS, pass.id(), pass.place(), pass.audience(), pass.role(), pass.maker(), pass.period(), opened.getOrDefault(pass.id(), 0), pass.uses(), pass.note()));
     }
-    rows.sort(Comparator.comparing((Row row) -> snapshot.pathText(row.place())).thenComparing(Row::place).thenComparing(row -> row.period().until() == null ? Instant.MAX : row.period().until(), Comparator.reverseOrder())
+    Map<Integer, String> paths = new HashMap<>();
+    rows.forEach(row -> paths.computeIfAbsent(row.place(), snapshot::pathText));
+    rows.sort(Comparator.comparing((Row row) -> paths.get(row.place())).thenComparing(Row::place).thenComparing(row -> row.period().until() == null ? Instant.MAX : row.period().until(), Comparator.reverseOrder())
         .thenComparing(Row::id));
     return rows;
   }
 
   private static Row row(SnapshotAt at, Kind kind, String id, String place, List<Subject> subjects, String role, String maker, Period period, int opened, Integer uses, String note) {
     State state = period.endedBy(at.instant()) ? State.ENDED : period.holdsAt(at.instant()) ? State.STANDING : State.TO_BEGIN;
-    int people = at.matchingAny(subjects).and(at.active()).size();
-    int outsiders = people == 0 ? 0 : at.matchingAny(subjects).and(at.activeOutsiders()).size();
+    PersonSet matching = at.matchingAny(subjects);
+    int people = matching.sizeOfAnd(at.active());
+    int outsiders = people == 0 ? 0 : matching.sizeOfAnd(at.activeOutsiders());
     return new Row(kind, id, at.snapshot().placeNumber(place), subjects, role, maker, period, state, people, outsiders, opened, uses, note);
   }
 }

@@ -25,10 +25,13 @@ public record StatementCheck(int rows, int altered, int added, int leftOut, List
   /** Rows that no key joins are compared cell by cell only up to so many. */
   private static final int LOOSE_AT_MOST = 5_000;
 
+  /** What stands on a cover has no row. */
+  public static final int COVER = 0;
+
   /** A row as a file has it; {@code number} is where it stands there. */
   public record Found(int number, List<String> cells) {}
 
-  /** A cell that says something else. */
+  /** A cell that says something else; of a cover, row {@link #COVER} and the name of the fact. */
   public record Cell(int row, String column, String says, String said, List<String> inRow) {}
 
   public StatementCheck {
@@ -40,6 +43,13 @@ public record StatementCheck(int rows, int altered, int added, int leftOut, List
 
   public boolean same() {
     return altered == 0 && added == 0 && leftOut == 0 && missingColumns.isEmpty();
+  }
+
+  /** The same check, with what was found on the cover, which is named first. */
+  public StatementCheck withCover(List<Cell> found) {
+    List<Cell> all = new ArrayList<>(found);
+    all.addAll(cells);
+    return new StatementCheck(rows, altered + found.size(), added, leftOut, all.subList(0, Math.min(all.size(), NAMED_AT_MOST)), addedRows, leftOutRows, missingColumns);
   }
 
   /** What a file names has more rows than can be held beside each other here. */

@@ -67,9 +67,10 @@ class SharesController {
   }
 
   /** A row with the state that it is of: what the draft takes back is shown as it stands. */
-  private record Found(DraftedState.State state, Snapshot of, SharesRegister.Row row, boolean gone) {
-    String path() {
-      return of.pathText(row.place());
+  /** {@code path} is asked for by every order and every search. */
+  private record Found(DraftedState.State state, Snapshot of, SharesRegister.Row row, String path, boolean gone) {
+    static Found of(DraftedState.State state, Snapshot of, SharesRegister.Row row, boolean gone) {
+      return new Found(state, of, row, of.pathText(row.place()), gone);
     }
 
     Instant end() {
@@ -84,9 +85,9 @@ class SharesController {
     if (place != null && state.after().placeNumber(place) < 0) {
       throw Problem.notFound("place", place);
     }
-    Stream<Found> standing = SharesRegister.of(state.moment()).stream().map(row -> new Found(state, state.after(), row, false));
+    Stream<Found> standing = SharesRegister.of(state.moment()).stream().map(row -> Found.of(state, state.after(), row, false));
     Stream<Found> gone = state.before() == state.after() ? Stream.empty() : SharesRegister.of(state.before().at(state.now())).stream().filter(row -> !(row.kind() == SharesRegister.Kind.SHARE
-        ? state.structure().grants().containsKey(row.id()) : state.structure().passes().containsKey(row.id()))).map(row -> new Found(state, state.before(), row, true));
+        ? state.structure().grants().containsKey(row.id()) : state.structure().passes().containsKey(row.id()))).map(row -> Found.of(state, state.before(), row, true));
     SortOrders<Found> orders = SortOrders.<Found>by("place", Comparator.comparing(Found::path).thenComparing(found -> found.row().id()))
         .or("until", Comparator.comparing(Found::end).thenComparing(found -> found.row().id()))
         .or("people", Comparator.comparing((Found found) -> found.row().people()).thenComparing(found -> found.row().id()))

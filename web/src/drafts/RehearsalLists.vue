@@ -56,9 +56,8 @@ const PLACES = [
 const PAIRS = [
   { title: 'Person', width: 'minmax(130px, 1fr)', sort: 'person' },
   { title: 'Place', width: '1.4fr', sort: 'place' },
-  { title: 'Before', width: '76px' },
-  { title: 'After', width: '76px' },
-  { title: 'Why', width: '40px' },
+  { title: 'Before', width: '116px' },
+  { title: 'After', width: '116px' },
 ]
 </script>
 
@@ -94,11 +93,8 @@ const PAIRS = [
     <template #row="{ item }">
       <div role="cell"><PersonName link :person="item.person" /></div>
       <PlaceCell role="cell" :path="item.place.path" />
-      <div role="cell"><Paling :rights="item.before" /></div>
-      <div role="cell"><Paling :rights="item.after" /></div>
-      <div role="cell">
-        <WhyButton :person="item.person" :place="item.place.id" says="would have this" drafted />
-      </div>
+      <div role="cell" class="with-why"><Paling :rights="item.before" /><WhyButton v-if="item.before.length > 0" :person="item.person" :place="item.place.id" says="has this" /></div>
+      <div role="cell" class="with-why"><Paling :rights="item.after" /><WhyButton :person="item.person" :place="item.place.id" says="would have this" drafted /></div>
     </template>
   </PagedList>
   <PagedList

@@ -56,10 +56,9 @@ const PEOPLE = [
 ]
 const PLACES = [
   { title: 'Place', width: 'minmax(160px, 2fr)' },
-  { title: 'First day', width: '84px' },
-  { title: 'Last day', width: '84px' },
+  { title: 'First day', width: '116px' },
+  { title: 'Last day', width: '116px' },
   { title: 'What did it', width: '1.4fr' },
-  { title: 'Why then', width: '70px' },
 ]
 </script>
 
@@ -98,10 +97,9 @@ const PLACES = [
         <PlaceCell v-slot="{ text }" role="cell" :path="item.path">
           <router-link :to="{ name: 'places', params: { id: item.place } }">{{ text }}</router-link>
         </PlaceCell>
-        <div role="cell"><Paling :rights="item.before" /></div>
-        <div role="cell"><Paling :rights="item.after" /></div>
+        <div role="cell" class="with-why"><Paling :rights="item.before" /><WhyButton :person="item.person" :place="item.place" says="had this then" :at="span.from" /></div>
+        <div role="cell" class="with-why"><Paling :rights="item.after" /><WhyButton :person="item.person" :place="item.place" says="had this at the end" :at="span.until" /></div>
         <div role="cell" class="quiet" :title="item.causes.map(causeWords).join('; ')">{{ item.causes.map(causeWords).join('; ') }}<template v-if="item.moreCauses > 0">; and {{ counted(item.moreCauses, 'more') }}</template></div>
-        <div role="cell"><WhyButton :person="item.person" :place="item.place" says="had this then" :at="span.from" /></div>
       </template>
     </PagedList>
   </div>

@@ -46,10 +46,9 @@ const fetchRows = async (part: Part) => (await asked(head.data.value!, part)).al
 const COLUMNS = computed(() => [
   { title: 'Person', width: 'minmax(130px, 1fr)', sort: 'person' },
   { title: 'Place', width: '1.4fr', sort: 'place' },
-  { title: exact.value ? 'Before' : 'First day', width: '76px' },
-  { title: exact.value ? 'After' : 'Last day', width: '76px' },
+  { title: exact.value ? 'Before' : 'First day', width: '116px' },
+  { title: exact.value ? 'After' : 'Last day', width: '116px' },
   { title: 'What did it', width: '1.3fr' },
-  { title: 'Why then', width: '70px' },
 ])
 </script>
 
@@ -89,8 +88,8 @@ const COLUMNS = computed(() => [
           <PlaceCell v-slot="{ text }" role="cell" :path="item.path">
             <router-link :to="{ name: 'places', params: { id: item.place } }">{{ text }}</router-link>
           </PlaceCell>
-          <div role="cell"><Paling :rights="item.before" /></div>
-          <div role="cell"><Paling :rights="item.after" /></div>
+          <div role="cell" class="with-why"><Paling :rights="item.before" /><WhyButton :person="item.person" :place="item.place" says="had this then" :at="head.data.value!.from" /></div>
+          <div role="cell" class="with-why"><Paling :rights="item.after" /><WhyButton :person="item.person" :place="item.place" says="had this at the end" :at="head.data.value!.until" /></div>
           <div role="cell" :title="item.causes.map(words).join('; ')">
             <template v-for="(cause, i) in item.causes" :key="i">
               <span v-if="i > 0">; </span>
@@ -98,9 +97,6 @@ const COLUMNS = computed(() => [
               <span v-else>{{ words(cause) }}</span>
             </template>
             <span v-if="item.moreCauses > 0">; and {{ counted(item.moreCauses, 'more') }}</span>
-          </div>
-          <div role="cell">
-            <WhyButton :person="item.person" :place="item.place" says="had this then" :at="head.data.value!.from" />
           </div>
         </template>
       </PagedList>

@@ -143,11 +143,6 @@ async function draft() {
 </template>
 
 <style scoped>
-.with-why {
-  display: flex;
-  align-items: center;
-  gap: 10px;
-}
 form {
   overflow: auto;
 }

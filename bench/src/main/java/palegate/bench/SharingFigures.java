@@ -44,13 +44,23 @@ final class SharingFigures {
       timed("with whom to share, one word", () -> session.get("/api/papers/recipients?text=an"));
       String person = structure.people().values().stream().filter(Person::active).map(Person::id).sorted().findFirst().orElseThrow();
       for (PlaceKind kind : new PlaceKind[] {PlaceKind.DOCUMENT, PlaceKind.FOLDER, PlaceKind.LIBRARY}) {
-        String place = structure.places().values().stream().filter(one -> one.kind() == kind).map(Place::id).sorted().findFirst().orElseThrow();
+        String place = structure.places().values().stream().filter(one -> one.kind() == kind && follows(structure, one)).map(Place::id).sorted().findFirst().orElseThrow();
         String share = "{\"subjects\":[{\"kind\":\"person\",\"id\":\"" + person + "\"}],\"role\":\"r2\",\"until\":\"" + now.plus(Duration.ofDays(20)) + "\"}";
         timed("what may be shared of a " + kind.word(), () -> session.get("/api/papers/places/" + place + "/sharing"));
         timed("what would come of sharing a " + kind.word(), () -> session.send("POST", "/api/papers/places/" + place + "/sharing", share));
       }
-      timed("a pass at its address", () -> session.get("/api/papers/passes/pa-bench-7"));
+      timed("what one shares oneself", () -> session.get("/api/papers/shares"));
     }
+  }
+
+  /** Down from the repository without a break, so that whoever has everything there has it here. */
+  private static boolean follows(Structure structure, Place place) {
+    for (Place at = place; at.parent() != null; at = structure.places().get(at.parent())) {
+      if (at.standsAlone()) {
+        return false;
+      }
+    }
+    return true;
   }
 
   private interface Asking {

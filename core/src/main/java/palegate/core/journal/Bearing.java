@@ -37,7 +37,7 @@ import palegate.core.walls.Wall;
  * above them, what links show and walls and types name; the entries there for these people or for more than one person; their memberships and
  * all groups, units, roles, types and walls. Who is only named by these is there without anything of their own.
  */
-final class Bearing {
+public final class Bearing {
   private final Set<String> people;
   private final Set<String> places = new HashSet<>();
   private final Map<String, Person> named = new LinkedHashMap<>();
@@ -47,7 +47,7 @@ final class Bearing {
   }
 
   /** O(parts of the first structure + alterations). */
-  static Bearing on(Set<String> people, Collection<String> places, Structure first, List<List<Alteration>> alterations) {
+  public static Bearing on(Set<String> people, Collection<String> places, Structure first, List<List<Alteration>> alterations) {
     Bearing bearing = new Bearing(people);
     Map<String, List<Place>> later = new HashMap<>();
     List<Wall> walls = new ArrayList<>(first.walls().values());
@@ -94,7 +94,7 @@ final class Bearing {
   }
 
   /** The part of a state that bears on them. O(parts). */
-  Structure of(Structure state) {
+  public Structure of(Structure state) {
     List<Person> known = new ArrayList<>(named.values());
     state.people().values().stream().filter(person -> people.contains(person.id())).forEach(known::add);
     List<Group> groups = state.groups().values().stream().map(group -> group.with(group.members().stream().filter(this::bears).toList())).toList();

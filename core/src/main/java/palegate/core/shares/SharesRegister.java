@@ -6,6 +6,7 @@ import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.function.Predicate;
 import palegate.core.access.Grant;
 import palegate.core.collections.PersonSet;
 import palegate.core.people.Period;
@@ -45,6 +46,15 @@ public final class SharesRegister {
 
   /** Everything that is shared, by place, then the latest end first; what was opened through a pass is counted with it. */
   public static List<Row> of(SnapshotAt at) {
+    return of(at, any -> true);
+  }
+
+  /** The same of what one person answers for. */
+  public static List<Row> by(String maker, SnapshotAt at) {
+    return of(at, maker::equals);
+  }
+
+  private static List<Row> of(SnapshotAt at, Predicate<String> makers) {
     Snapshot snapshot = at.snapshot();
     Structure structure = snapshot.structure();
     List<Row> rows = new ArrayList<>();
@@ -52,12 +62,14 @@ public final class SharesRegister {
     for (Grant grant : structure.grants().values()) {
       if (grant.pass() != null) {
         opened.merge(grant.pass(), grant.period().endedBy(at.instant()) ? 0 : 1, Integer::sum);
-      } else if (grant.isShare()) {
+      } else if (grant.isShare() && makers.test(grant.sharedBy())) {
         rows.add(row(at, Kind.SHARE, grant.id(), grant.place(), List.of(grant.subject()), grant.role(), grant.sharedBy(), grant.period(), 0, null, grant.note()));
       }
     }
     for (Pass pass : structure.passes().values()) {
-      rows.add(row(at, Kind.PASS, pass.id(), pass.place(), pass.audience(), pass.role(), pass.maker(), pass.period(), opened.getOrDefault(pass.id(), 0), pass.uses(), pass.note()));
+      if (makers.test(pass.maker())) {
+        rows.add(row(at, Kind.PASS, pass.id(), pass.place(), pass.audience(), pass.role(), pass.maker(), pass.period(), opened.getOrDefault(pass.id(), 0), pass.uses(), pass.note()));
+      }
     }
     Map<Integer, String> paths = new HashMap<>();
     rows.forEach(row -> paths.computeIfAbsent(row.place(), snapshot::pathText));

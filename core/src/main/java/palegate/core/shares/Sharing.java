@@ -13,15 +13,15 @@ import java.util.Optional;
 import java.util.Set;
 import palegate.core.access.Grant;
 import palegate.core.access.Oversight;
-import palegate.core.collections.PersonSet;
+import palegate.core.journal.Bearing;
 import palegate.core.people.Subject;
-import palegate.core.places.Place;
 import palegate.core.rehearsal.Rehearsal;
 import palegate.core.roles.Right;
 import palegate.core.roles.Rights;
 import palegate.core.sharing.SharingRule;
 import palegate.core.snapshot.Snapshot;
 import palegate.core.snapshot.SnapshotAt;
+import palegate.core.structure.Structure;
 import palegate.core.viewpoint.Asker;
 
 /**
@@ -36,6 +36,7 @@ public final class Sharing {
   private final Instant now;
   private final Snapshot before;
   private final Snapshot after;
+  private final Collection<String> alteredGrants;
   private final Set<Obstacle> obstacles = new LinkedHashSet<>();
   private final OwnRights own;
 
@@ -44,13 +45,14 @@ public final class Sharing {
     now = rehearsal.instant();
     before = rehearsal.before();
     after = rehearsal.after();
+    alteredGrants = rehearsal.altered().grants();
     own = new OwnRights(before, now, before.personNumber(sharer.id()));
   }
 
   /**
    * All that stands in the way of somebody's sharing; empty if nothing does.
    *
-   * @param rehearsal of nothing but what is shared. O(places below), and where somebody could gain what the sharer lacks, times the instants at which anything begins or ends
+   * @param rehearsal of nothing but what is shared. O(places below), and where somebody could gain what the sharer lacks, once the parts of the structure, and those places times the instants at which anything that bears on them begins or ends
    */
   public static List<Obstacle> obstacles(Asker sharer, Rehearsal rehearsal) {
     Sharing sharing = new Sharing(sharer, rehearsal);
@@ -82,10 +84,13 @@ public final class Sharing {
 
   /** Anybody from outside whom it would name, as long as it lasts. */
   private boolean outsidersIn(Grant grant) {
-    return instants(List.of(grant)).stream().map(before::at).anyMatch(at -> {
-      PersonSet outsiders = at.matching(grant.subject()).and(at.activeOutsiders());
-      return !outsiders.isEmpty();
-    });
+    Snapshot part = part(List.of(grant), Set.of(grant.place()));
+    return instants(List.of(grant), part).stream().map(part::at).anyMatch(at -> !at.matching(grant.subject()).and(at.activeOutsiders()).isEmpty());
+  }
+
+  /** What bears on the rights of whomever some grants could ever name, at some places: there are fewer instants at which any of that begins or ends. */
+  private Snapshot part(List<Grant> grants, Set<String> places) {
+    return Snapshot.of(Bearing.on(EverNamed.by(grants.stream().map(Grant::subject).toList(), before.structure()), places, before.structure(), List.of()).of(before.structure()));
   }
 
   /**
@@ -98,17 +103,36 @@ public final class Sharing {
       Rights given = withWhatThatFrees(before.structure().roles().get(grant.role()).rights());
       before.below(before.placeNumber(grant.place())).filter(place -> !own.at(place).containsAll(given)).forEach(place -> beyondOwn.merge(place, given.minus(own.at(place)), Rights::union));
     }
-    for (Instant instant : beyondOwn.isEmpty() ? List.<Instant>of() : instants(grants)) {
-      Map<Integer, Rights> found = gained(beyondOwn, instant);
+    if (beyondOwn.isEmpty()) {
+      return;
+    }
+    Map<String, Rights> wanted = new LinkedHashMap<>();
+    beyondOwn.forEach((place, rights) -> wanted.put(before.place(place).id(), rights));
+    Snapshot without = part(grants, wanted.keySet());
+    Snapshot with = without.next(without.structure().withGrants(altered(without.structure())));
+    for (Instant instant : instants(grants, with)) {
+      Map<String, Rights> found = gained(wanted, without.at(instant), with.at(instant));
       if (!found.isEmpty()) {
         Rights rights = found.values().stream().reduce(Rights.NONE, Rights::union);
         // Of a place that they cannot find no word is said.
-        Optional<String> first = found.keySet().stream().map(before::place).filter(place -> sharer.finds(place.id())).map(Place::name).findFirst();
+        Optional<String> first = found.keySet().stream().filter(sharer::finds).map(place -> before.structure().places().get(place).name()).findFirst();
         refuse("role", first.map(name -> "At “" + name + "” somebody").orElse("Somewhere below somebody") + " would gain [" + rights + "], which you do not have there yourself" + (instant.equals(now) ? "." : " – not now, but later."),
             "Share less, or something further down.");
         return;
       }
     }
+  }
+
+  /** What the change makes of the grants that reach a part; null for those that go. */
+  private Map<String, Grant> altered(Structure part) {
+    Map<String, Grant> altered = new HashMap<>();
+    alteredGrants.forEach(id -> {
+      Grant is = after.structure().grants().get(id);
+      if (is != null && part.places().containsKey(is.place()) || is == null && part.grants().containsKey(id)) {
+        altered.put(id, is);
+      }
+    });
+    return altered;
   }
 
   /** House rules keep share for those who govern, and copy for those who revise: whoever gains the one may gain the other, which something else gave. */
@@ -117,17 +141,16 @@ public final class Sharing {
     return more.contains(Right.REVISE) ? more.union(Rights.of(Right.COPY)) : more;
   }
 
-  /** What anybody gains of some rights at some places at an instant, where anybody does. O(places), and people / 64 for each pair of access classes. */
-  private Map<Integer, Rights> gained(Map<Integer, Rights> wanted, Instant instant) {
-    SnapshotAt was = before.at(instant);
-    SnapshotAt is = after.at(instant);
+  /** What anybody gains of some rights at some places, where anybody does. O(places), and people / 64 for each pair of access classes. */
+  private static Map<String, Rights> gained(Map<String, Rights> wanted, SnapshotAt was, SnapshotAt is) {
     Map<Classes, Rights> byClasses = new HashMap<>();
-    Map<Integer, Rights> found = new LinkedHashMap<>();
-    wanted.forEach((place, rights) -> {
+    Map<String, Rights> found = new LinkedHashMap<>();
+    wanted.forEach((id, rights) -> {
+      int place = was.snapshot().placeNumber(id);
       Rights gains = byClasses.computeIfAbsent(new Classes(was.classOf(place), is.classOf(place), rights), any -> Rights.copyOf(rights.list().stream()
           .filter(right -> !is.holdersOf(right, place).minus(was.holdersOf(right, place)).isEmpty()).toList()));
       if (!gains.isEmpty()) {
-        found.put(place, gains);
+        found.put(id, gains);
       }
     });
     return found;
@@ -135,11 +158,11 @@ public final class Sharing {
 
   private record Classes(int before, int after, Rights of) {}
 
-  /** Now, and whenever something begins or ends while any of it lasts. */
-  private List<Instant> instants(Collection<Grant> grants) {
+  /** Now, and whenever something of a state begins or ends while any of it lasts. */
+  private List<Instant> instants(Collection<Grant> grants, Snapshot state) {
     List<Instant> instants = new ArrayList<>();
     instants.add(now);
-    after.boundariesAfter(now).stream().filter(instant -> grants.stream().anyMatch(grant -> grant.period().until() == null || instant.isBefore(grant.period().until()))).forEach(instants::add);
+    state.boundariesAfter(now).stream().filter(instant -> grants.stream().anyMatch(grant -> grant.period().until() == null || instant.isBefore(grant.period().until()))).forEach(instants::add);
     return instants;
   }
 

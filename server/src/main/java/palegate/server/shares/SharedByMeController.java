@@ -73,7 +73,7 @@ class SharedByMeController {
   MyShares mine(Principal who) {
     Papers.Own own = papers.of(who.getName());
     Structure structure = own.snapshot().structure();
-    List<SharesRegister.Row> mine = SharesRegister.of(own.at()).stream().filter(row -> own.asker().id().equals(row.maker()) && own.places().finds(row.place())).toList();
+    List<SharesRegister.Row> mine = SharesRegister.by(own.asker().id(), own.at()).stream().filter(row -> own.places().finds(row.place())).toList();
     return new MyShares(mine.stream().limit(LISTED_AT_MOST).map(row -> new MyShare(row.kind(), row.id(), own.snapshot().place(row.place()).id(), own.snapshot().place(row.place()).name(), own.snapshot().pathText(row.place()),
         row.subjects().stream().map(subject -> SubjectNames.of(subject, structure)).toList(), structure.roles().get(row.role()).name(), row.period().from(), row.period().until(), row.state(), row.people(), row.outsiders(), row.opened(), row.uses(),
         row.note())).toList(), Math.max(0, mine.size() - LISTED_AT_MOST));

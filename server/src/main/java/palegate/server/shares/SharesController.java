@@ -1,6 +1,9 @@
 package palegate.server.shares;
 
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
 import java.security.Principal;
+import java.time.Duration;
 import java.time.Instant;
 import java.util.Comparator;
 import java.util.List;
@@ -14,6 +17,7 @@ import palegate.core.shares.SharesRegister;
 import palegate.core.shares.Shortlists;
 import palegate.core.sharing.Shortlist;
 import palegate.core.snapshot.Snapshot;
+import palegate.core.snapshot.SnapshotAt;
 import palegate.core.structure.Structure;
 import palegate.core.structure.SubjectNames;
 import palegate.core.viewpoint.Asker;
@@ -58,6 +62,8 @@ class SharesController {
    */
   record ShortlistView(String unit, String name, int depth, boolean own, @MayBeMissing String from, List<ProposedAudience> audiences, DraftedState.Drafted drafted, boolean mayChange) {}
 
+  /** Paging and sorting ask for the same register again and again. */
+  private final Cache<SnapshotAt, List<SharesRegister.Row>> kept = Caffeine.newBuilder().weakKeys().maximumSize(8).expireAfterAccess(Duration.ofMinutes(5)).build();
   private final DraftedState shown;
   private final Viewpoints viewpoints;
 
@@ -66,8 +72,7 @@ class SharesController {
     this.viewpoints = viewpoints;
   }
 
-  /** A row with the state that it is of: what the draft takes back is shown as it stands. */
-  /** {@code path} is asked for by every order and every search. */
+  /** A row with the state that it is of: what the draft takes back is shown as it stands. {@code path} is asked for by every order and every search. */
   private record Found(DraftedState.State state, Snapshot of, SharesRegister.Row row, String path, boolean gone) {
     static Found of(DraftedState.State state, Snapshot of, SharesRegister.Row row, boolean gone) {
       return new Found(state, of, row, of.pathText(row.place()), gone);
@@ -85,8 +90,8 @@ class SharesController {
     if (place != null && state.after().placeNumber(place) < 0) {
       throw Problem.notFound("place", place);
     }
-    Stream<Found> standing = SharesRegister.of(state.moment()).stream().map(row -> Found.of(state, state.after(), row, false));
-    Stream<Found> gone = state.before() == state.after() ? Stream.empty() : SharesRegister.of(state.before().at(state.now())).stream().filter(row -> !(row.kind() == SharesRegister.Kind.SHARE
+    Stream<Found> standing = kept.get(state.moment(), SharesRegister::of).stream().map(row -> Found.of(state, state.after(), row, false));
+    Stream<Found> gone = state.before() == state.after() ? Stream.empty() : kept.get(state.before().at(state.now()), SharesRegister::of).stream().filter(row -> !(row.kind() == SharesRegister.Kind.SHARE
         ? state.structure().grants().containsKey(row.id()) : state.structure().passes().containsKey(row.id()))).map(row -> Found.of(state, state.before(), row, true));
     SortOrders<Found> orders = SortOrders.<Found>by("place", Comparator.comparing(Found::path).thenComparing(found -> found.row().id()))
         .or("until", Comparator.comparing(Found::end).thenComparing(found -> found.row().id()))

@@ -29,7 +29,6 @@ import palegate.core.people.Subject;
 import palegate.core.places.Place;
 import palegate.core.places.PlaceKind;
 import palegate.core.snapshot.Snapshot;
-import palegate.core.snapshot.SnapshotAt;
 import palegate.demo.Structures;
 
 /** How long every rule takes, together from cold and each by itself. */
@@ -60,7 +59,7 @@ final class FindingFigures {
   /** One after the other, as a day brings them; each is looked at from what was kept of the one before. */
   private static void afterChanges(Snapshot first) {
     Snapshot snapshot = first;
-    KeptFindings kept = KeptFindings.of(first.at(Structures.NOW), Limits.USUAL, Rules.ALL);
+    KeptFindings kept = KeptFindings.of(first, Structures.NOW, Limits.USUAL, Rules.ALL);
     Map<String, List<Long>> took = new LinkedHashMap<>();
     for (int round = 0; round < ROUNDS; round++) {
       for (Map.Entry<String, Change> each : changes(snapshot, round).entrySet()) {
@@ -69,10 +68,9 @@ final class FindingFigures {
           throw new IllegalStateException(each.getKey() + ": " + result.refusals());
         }
         snapshot = snapshot.next(result.difference());
-        SnapshotAt moment = snapshot.at(Structures.NOW);
-        moment.classCount();
+        snapshot.at(Structures.NOW).classCount();
         long began = System.nanoTime();
-        kept = kept.next(moment, Limits.USUAL, Rules.ALL);
+        kept = kept.next(snapshot, Structures.NOW, Limits.USUAL, Rules.ALL);
         took.computeIfAbsent(each.getKey(), any -> new ArrayList<>()).add((System.nanoTime() - began) / 1_000_000);
       }
     }

@@ -62,7 +62,7 @@ final class FindingsCommand implements Callable<Integer> {
     Severity only = severity == null ? null : Severity.parse(severity).orElseThrow(() -> new ParameterException(spec.commandLine(), "There is no severity [" + severity + "]. Choose grave, serious or untidy."));
     Snapshot snapshot = BundleFile.snapshot(bundle);
     Instant instant = at == null ? clock.instant() : at;
-    KeptFindings found = KeptFindings.of(snapshot.at(instant), Limits.USUAL, Rules.ALL);
+    KeptFindings found = KeptFindings.of(snapshot, instant, Limits.USUAL, Rules.ALL);
     List<Finding> all = found.findings();
     FixTrial trial = new FixTrial(snapshot, instant, found, Rules.ALL);
     List<Line> lines = all.stream().filter(finding -> (rule == null || finding.rule().equals(rule)) && (only == null || finding.severity() == only))

@@ -61,7 +61,7 @@ class PlantedTroubleTest {
   void every_fix_that_is_offered_takes_its_finding_away_and_brings_none_that_is_graver() {
     Map<String, Severity> known = new HashMap<>();
     findings.forEach(finding -> known.put(finding.key(), finding.severity()));
-    FixTrial trial = new FixTrial(snapshot, NOW, KeptFindings.of(snapshot.at(NOW), Limits.USUAL, Rules.ALL), Rules.ALL);
+    FixTrial trial = new FixTrial(snapshot, NOW, KeptFindings.of(snapshot, NOW, Limits.USUAL, Rules.ALL), Rules.ALL);
     SoftAssertions all = new SoftAssertions();
     int tried = 0;
     for (Finding finding : findings) {

@@ -20,12 +20,12 @@ public final class Findings {
   }
 
   public static List<Finding> of(Snapshot snapshot, Instant instant, Limits limits, List<Rule> rules) {
-    return of(new Survey(snapshot.at(instant), limits), rules);
+    return of(new Survey(snapshot, instant, limits), rules);
   }
 
   /** What rules find in what people did, apart from what they find in the structure. */
-  public static List<Finding> inActivity(SnapshotAt moment, Limits limits, Activity activity, List<Rule> rules) {
-    return of(new Survey(moment, limits, activity), rules, Rule::findInActivity);
+  public static List<Finding> inActivity(Snapshot snapshot, Instant instant, Limits limits, Activity activity, List<Rule> rules) {
+    return of(new Survey(snapshot, instant, limits, activity), rules, Rule::findInActivity);
   }
 
   /** Two lists, each as above, in one. */

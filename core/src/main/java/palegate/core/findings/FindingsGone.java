@@ -74,14 +74,14 @@ public record FindingsGone(List<Gone> gone, Instant lookedFrom) {
     }
 
     void first(Between.State state) {
-      kept = KeptFindings.of(state.snapshot().at(state.since()), limits, rules);
+      kept = KeptFindings.of(state.snapshot(), state.since(), limits, rules);
       last = state.since();
       kept.findings().forEach(finding -> seen.put(finding.key(), new Seen(finding, new FindingSince(0, state.since(), false, false))));
     }
 
     /** @param change which led there; 0 if only time passed */
     void to(Between.State state, Instant at, long change) {
-      kept = kept.next(state.snapshot().at(at), limits, rules);
+      kept = kept.next(state.snapshot(), at, limits, rules);
       Map<String, Finding> now = kept.findings().stream().collect(Collectors.toMap(Finding::key, finding -> finding));
       Instant when = change == 0 ? last : at;
       seen.values().removeIf(one -> {

@@ -60,7 +60,7 @@ public final class FixTrial {
 
   private boolean mends(Finding finding, Fix fix) {
     DraftApplication.Result result = DraftApplication.of(snapshot, fix.changes(), instant);
-    return result.refusals().isEmpty() && found.next(snapshot.next(result.difference()).at(instant), concerned(finding)).findings().stream()
+    return result.refusals().isEmpty() && found.next(snapshot.next(result.difference()), instant, concerned(finding)).findings().stream()
         .noneMatch(one -> one.key().equals(finding.key()) || one.severity().compareTo(finding.severity()) < 0 && !known.contains(one.key()));
   }
 

@@ -3,7 +3,7 @@ package palegate.core.findings;
 import java.time.Instant;
 import java.util.List;
 import java.util.Map;
-import palegate.core.snapshot.SnapshotAt;
+import palegate.core.snapshot.Snapshot;
 import palegate.core.structure.Structure;
 
 /**
@@ -25,19 +25,19 @@ public final class KeptFindings {
     kept = survey.kept();
   }
 
-  public static KeptFindings of(SnapshotAt moment, Limits limits, List<Rule> rules) {
-    return new KeptFindings(new Survey(moment, limits), rules);
+  public static KeptFindings of(Snapshot snapshot, Instant now, Limits limits, List<Rule> rules) {
+    return new KeptFindings(new Survey(snapshot, now, limits), rules);
   }
 
   /** Of another state, which is best one that was made from this one's; the same as if it had been looked at afresh. O(what the change touched) for the rules that are slow otherwise. */
-  public KeptFindings next(SnapshotAt after, Limits limitsThen, List<Rule> rules) {
-    return after.snapshot().placeCount() == 0 || !limits.equals(limitsThen) || !after.snapshot().sameBetween(instant, after.instant()) ? of(after, limitsThen, rules)
-        : new KeptFindings(new Survey(after, limits, kept, Touched.between(structure, after.snapshot())), rules);
+  public KeptFindings next(Snapshot after, Instant now, Limits limitsThen, List<Rule> rules) {
+    return after.placeCount() == 0 || !limits.equals(limitsThen) || !after.sameBetween(instant, now) ? of(after, now, limitsThen, rules)
+        : new KeptFindings(new Survey(after, now, limits, kept, Touched.between(structure, after)), rules);
   }
 
   /** The same within the same limits. */
-  KeptFindings next(SnapshotAt after, List<Rule> rules) {
-    return next(after, limits, rules);
+  KeptFindings next(Snapshot after, Instant now, List<Rule> rules) {
+    return next(after, now, limits, rules);
   }
 
   /** How many places its structure has: what it weighs. */

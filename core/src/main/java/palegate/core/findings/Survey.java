@@ -39,6 +39,8 @@ import palegate.core.wallsatwork.WallGapClues;
 /** A structure at an instant, as rules look at it; what several of them need is made once. */
 public final class Survey {
   private final SnapshotAt moment;
+  /** Not that of the moment, which is shared by all instants at which the same holds: days go by meanwhile. */
+  private final Instant now;
   private final Limits limits;
   private final Activity activity;
   private final Map<String, List<?>> made = new HashMap<>();
@@ -47,25 +49,26 @@ public final class Survey {
   private final Map<String, List<?>> kept = new HashMap<>();
   private Map<Subject, List<Grant>> grantsBySubject;
 
-  public Survey(SnapshotAt moment, Limits limits) {
-    this(moment, limits, Activity.UNKNOWN);
+  Survey(Snapshot snapshot, Instant now, Limits limits) {
+    this(snapshot, now, limits, Activity.UNKNOWN);
   }
 
-  public Survey(SnapshotAt moment, Limits limits, Activity activity) {
-    this(moment, limits, activity, Map.of(), null);
+  Survey(Snapshot snapshot, Instant now, Limits limits, Activity activity) {
+    this(snapshot, now, limits, activity, Map.of(), null);
   }
 
   /**
    * @param before what was kept of a state before this one
    * @param touched what has been touched since; null if nothing was kept
    */
-  Survey(SnapshotAt moment, Limits limits, Map<String, List<?>> before, Touched touched) {
-    this(moment, limits, Activity.UNKNOWN, before, touched);
+  Survey(Snapshot snapshot, Instant now, Limits limits, Map<String, List<?>> before, Touched touched) {
+    this(snapshot, now, limits, Activity.UNKNOWN, before, touched);
   }
 
-  private Survey(SnapshotAt moment, Limits limits, Activity activity, Map<String, List<?>> before, Touched touched) {
+  private Survey(Snapshot snapshot, Instant now, Limits limits, Activity activity, Map<String, List<?>> before, Touched touched) {
     this.activity = activity;
-    this.moment = moment;
+    this.now = now;
+    moment = snapshot.at(now);
     this.limits = limits;
     this.before = before;
     this.touched = touched;
@@ -186,7 +189,7 @@ public final class Survey {
   }
 
   Instant now() {
-    return moment.instant();
+    return now;
   }
 
   /** The active people in a subject. */

@@ -27,6 +27,8 @@ final class Boundaries {
     structure.types().values().forEach(type -> type.clearances().forEach(clearance -> add(found, clearance.period())));
     structure.walls().values().forEach(wall -> add(found, wall));
     structure.duties().values().forEach(given -> add(found, given.period()));
+    // They give nothing by themselves; what is said of them is not the same before and after.
+    structure.passes().values().forEach(pass -> add(found, pass.period()));
     return new Boundaries(found);
   }
 
@@ -48,6 +50,8 @@ final class Boundaries {
         .forEach(wall -> add(fresh, wall));
     present(difference.duties().stream().map(after.duties()::get))
         .forEach(given -> add(fresh, given.period()));
+    present(difference.passes().stream().map(after.passes()::get))
+        .forEach(pass -> add(fresh, pass.period()));
     if (instants.containsAll(fresh)) {
       return this;
     }

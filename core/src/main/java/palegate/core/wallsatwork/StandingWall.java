@@ -18,12 +18,14 @@ import palegate.core.walls.Wall;
 public final class StandingWall {
   private final Wall wall;
   private final SnapshotAt with;
+  private final Instant at;
   private final boolean imagined;
   private final Later<SnapshotAt> without;
 
-  private StandingWall(Wall wall, SnapshotAt with, boolean imagined, Later<SnapshotAt> without) {
+  private StandingWall(Wall wall, SnapshotAt with, Instant at, boolean imagined, Later<SnapshotAt> without) {
     this.wall = wall;
     this.with = with;
+    this.at = at;
     this.imagined = imagined;
     this.without = without;
   }
@@ -35,7 +37,7 @@ public final class StandingWall {
     Instant at = imagined && wall.period().from() != null && now.isBefore(wall.period().from()) ? wall.period().from() : now;
     Wall standing = new Wall(wall.id(), wall.name(), wall.reason(), Wall.State.STANDING, Period.ALWAYS, wall.barrier(), wall.exceptions());
     Snapshot with = imagined ? snapshot.next(DraftApplication.of(snapshot, List.of(new WallChange.SetWall(standing)), at).difference()) : snapshot;
-    return new StandingWall(imagined ? standing : wall, with.at(at), imagined, new Later<>(() -> !snapshot.structure().walls().containsKey(wall.id()) ? snapshot.at(at)
+    return new StandingWall(imagined ? standing : wall, with.at(at), at, imagined, new Later<>(() -> !snapshot.structure().walls().containsKey(wall.id()) ? snapshot.at(at)
         : snapshot.next(DraftApplication.of(snapshot, List.of(new WallChange.RemoveWall(wall.id())), at).difference()).at(at)));
   }
 
@@ -45,6 +47,11 @@ public final class StandingWall {
 
   public SnapshotAt with() {
     return with;
+  }
+
+  /** The instant that is asked about; the moment of the state is shared by all at which the same holds. */
+  public Instant at() {
+    return at;
   }
 
   /** The same instant of the state without the wall. */

@@ -61,17 +61,17 @@ public record WallProof(String wall, Instant at, boolean planned, long pairs, lo
    */
   public static WallProof of(Snapshot snapshot, Wall wall, Instant now, int sample, long seed, Progress progress) {
     StandingWall standing = StandingWall.of(snapshot, wall, now);
-    return ofPairs(standing.with(), wall, standing.imagined(), standing.barrings(), sample, seed, progress);
+    return ofPairs(standing.with(), standing.at(), wall, standing.imagined(), standing.barrings(), sample, seed, progress);
   }
 
   /** Asks a state about pairs, whatever it says itself of the wall. */
-  public static WallProof ofPairs(SnapshotAt moment, Wall wall, boolean planned, List<Barring> barrings, int sample, long seed, Progress progress) {
+  public static WallProof ofPairs(SnapshotAt moment, Instant now, Wall wall, boolean planned, List<Barring> barrings, int sample, long seed, Progress progress) {
     List<Barring> parts = Barring.disjoint(barrings);
     long all = Barring.pairs(parts);
     Asking asking = new Asking(moment, all, progress);
     parts.forEach(asking::askAll);
     long explained = Math.min(sample, all);
-    return new WallProof(wall.id(), moment.instant(), planned, all, asking.leaks.get(), asking.found, explained, explainedLeaks(moment, parts, all, explained, seed, progress), seed);
+    return new WallProof(wall.id(), now, planned, all, asking.leaks.get(), asking.found, explained, explainedLeaks(moment, now, parts, all, explained, seed, progress), seed);
   }
 
   /** The engine's own answers, stretch by stretch; the stretches of one person side by side. */
@@ -123,7 +123,7 @@ public record WallProof(String wall, Instant at, boolean planned, long pairs, lo
   }
 
   /** Every pair if there are no more than asked for, else as many as that drawn by chance. */
-  private static long explainedLeaks(SnapshotAt moment, List<Barring> parts, long all, long explained, long seed, Progress progress) {
+  private static long explainedLeaks(SnapshotAt moment, Instant now, List<Barring> parts, long all, long explained, long seed, Progress progress) {
     Random random = new Random(seed);
     long leaks = 0;
     int[][] people = parts.stream().map(part -> part.people().toArray()).toArray(int[][]::new);
@@ -138,7 +138,7 @@ public record WallProof(String wall, Instant at, boolean planned, long pairs, lo
         pair -= (long) people[part].length * places[part].length;
         part++;
       }
-      Trace trace = Explanation.of(moment, moment.instant(), people[part][(int) (pair / places[part].length)], places[part][(int) (pair % places[part].length)], Explanation.WallReasons.SHOWN);
+      Trace trace = Explanation.of(moment, now, people[part][(int) (pair / places[part].length)], places[part][(int) (pair % places[part].length)], Explanation.WallReasons.SHOWN);
       leaks += trace.standing().isEmpty() ? 0 : 1;
     }
     return leaks;

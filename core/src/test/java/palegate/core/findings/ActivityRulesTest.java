@@ -31,7 +31,7 @@ class ActivityRulesTest {
   private static final Activity.Openings NONE = new Activity.Openings(LONG_AGO, List.of());
 
   private static List<Finding> found(Structure structure, String code, Activity activity) {
-    return Findings.inActivity(Snapshot.of(structure).at(NOW), Limits.USUAL, activity, List.of(Rules.of(code).orElseThrow()));
+    return Findings.inActivity(Snapshot.of(structure), NOW, Limits.USUAL, activity, List.of(Rules.of(code).orElseThrow()));
   }
 
   private static List<String> things(Structure structure, String code, Activity activity) {

@@ -32,7 +32,7 @@ class FixesMendTest {
       Map<String, Severity> known = new HashMap<>();
       before.forEach(finding -> known.put(finding.key(), finding.severity()));
       assertThat(known).as("keys tell findings apart (seed %d)", seed).hasSameSizeAs(before);
-      FixTrial trial = new FixTrial(snapshot, RandomStructures.NOW, KeptFindings.of(snapshot.at(RandomStructures.NOW), Limits.USUAL, Rules.ALL), Rules.ALL);
+      FixTrial trial = new FixTrial(snapshot, RandomStructures.NOW, KeptFindings.of(snapshot, RandomStructures.NOW, Limits.USUAL, Rules.ALL), Rules.ALL);
       for (Finding finding : before) {
         given += finding.fixes().size();
         for (Fix fix : trial.offered(finding)) {

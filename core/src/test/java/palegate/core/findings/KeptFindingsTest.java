@@ -36,7 +36,7 @@ class KeptFindingsTest {
     for (long seed = FIRST_SEED; seed < FIRST_SEED + 130; seed++) {
       Structure first = RandomStructures.fromSeed(seed);
       Snapshot snapshot = Snapshot.of(first);
-      KeptFindings kept = KeptFindings.of(snapshot.at(RandomStructures.NOW), LIMITS, Rules.ALL);
+      KeptFindings kept = KeptFindings.of(snapshot, RandomStructures.NOW, LIMITS, Rules.ALL);
       List<Change> all = new ArrayList<>(RandomDrafts.fromSeed(first, seed));
       all.addAll(RandomGrowth.fromSeed(first, seed, 1));
       all.addAll(RandomMoves.fromSeed(first, first, seed, 2));
@@ -47,7 +47,7 @@ class KeptFindingsTest {
         }
         Structure before = snapshot.structure();
         snapshot = snapshot.next(result.difference());
-        kept = kept.next(snapshot.at(RandomStructures.NOW), LIMITS, Rules.ALL);
+        kept = kept.next(snapshot, RandomStructures.NOW, LIMITS, Rules.ALL);
         assertThat(kept.findings()).as("seed %d, after %s", seed, change).isEqualTo(Findings.of(Snapshot.of(snapshot.structure()), RandomStructures.NOW));
         changes++;
         somewhere += Touched.between(before, snapshot).places().count() < snapshot.placeCount() ? 1 : 0;
@@ -63,13 +63,13 @@ class KeptFindingsTest {
     int changes = 0;
     for (long seed = FIRST_SEED; seed < FIRST_SEED + 80; seed++) {
       Snapshot snapshot = Snapshot.of(RandomStructures.fromSeed(seed));
-      KeptFindings kept = KeptFindings.of(snapshot.at(RandomStructures.NOW), LIMITS, Rules.ALL);
+      KeptFindings kept = KeptFindings.of(snapshot, RandomStructures.NOW, LIMITS, Rules.ALL);
       for (Group group : List.copyOf(snapshot.structure().groups().values())) {
         for (Change change : memberships(snapshot.structure(), snapshot.structure().groups().get(group.id()))) {
           DraftApplication.Result result = DraftApplication.of(snapshot, List.of(change), RandomStructures.NOW);
           if (result.refusals().isEmpty()) {
             snapshot = snapshot.next(result.difference());
-            kept = kept.next(snapshot.at(RandomStructures.NOW), LIMITS, Rules.ALL);
+            kept = kept.next(snapshot, RandomStructures.NOW, LIMITS, Rules.ALL);
             assertThat(kept.findings()).as("seed %d, after %s", seed, change).isEqualTo(Findings.of(snapshot, RandomStructures.NOW));
             changes++;
           }
@@ -94,11 +94,11 @@ class KeptFindingsTest {
     int others = 0;
     for (long seed = FIRST_SEED; seed < FIRST_SEED + 120; seed++) {
       Snapshot snapshot = Snapshot.of(RandomStructures.fromSeed(seed));
-      KeptFindings kept = KeptFindings.of(snapshot.at(RandomStructures.NOW), LIMITS, Rules.ALL);
+      KeptFindings kept = KeptFindings.of(snapshot, RandomStructures.NOW, LIMITS, Rules.ALL);
       List<Finding> first = kept.findings();
       for (int hours = 1; hours < 60; hours += 7) {
         Instant then = RandomStructures.NOW.plusSeconds(3_600L * hours);
-        kept = kept.next(snapshot.at(then), LIMITS, Rules.ALL);
+        kept = kept.next(snapshot, then, LIMITS, Rules.ALL);
         assertThat(kept.findings()).as("seed %d, %s", seed, then).isEqualTo(Findings.of(snapshot, then));
       }
       others += kept.findings().equals(first) ? 0 : 1;
@@ -112,9 +112,9 @@ class KeptFindingsTest {
     for (long seed = FIRST_SEED; seed < FIRST_SEED + 40; seed++) {
       Snapshot snapshot = Snapshot.of(RandomStructures.fromSeed(seed));
       List<Rule> few = Rules.ALL.stream().filter(rule -> rule.code().startsWith("break") || rule.code().equals("ends-soon")).toList();
-      KeptFindings kept = KeptFindings.of(snapshot.at(RandomStructures.NOW), LIMITS, few);
-      assertThat(kept.next(snapshot.at(RandomStructures.NOW), wide, few).findings()).as("seed %d", seed).isEqualTo(Findings.of(snapshot, RandomStructures.NOW, wide, few));
-      assertThat(kept.next(snapshot.at(RandomStructures.NOW), LIMITS, Rules.ALL).findings()).as("seed %d", seed).isEqualTo(Findings.of(snapshot, RandomStructures.NOW));
+      KeptFindings kept = KeptFindings.of(snapshot, RandomStructures.NOW, LIMITS, few);
+      assertThat(kept.next(snapshot, RandomStructures.NOW, wide, few).findings()).as("seed %d", seed).isEqualTo(Findings.of(snapshot, RandomStructures.NOW, wide, few));
+      assertThat(kept.next(snapshot, RandomStructures.NOW, LIMITS, Rules.ALL).findings()).as("seed %d", seed).isEqualTo(Findings.of(snapshot, RandomStructures.NOW));
     }
   }
 
@@ -123,7 +123,7 @@ class KeptFindingsTest {
     for (long seed = FIRST_SEED; seed < FIRST_SEED + 40; seed++) {
       Snapshot one = Snapshot.of(RandomStructures.fromSeed(seed));
       Snapshot other = Snapshot.of(RandomStructures.fromSeed(seed + 1_000));
-      assertThat(KeptFindings.of(one.at(RandomStructures.NOW), LIMITS, Rules.ALL).next(other.at(RandomStructures.NOW), LIMITS, Rules.ALL).findings()).as("seed %d", seed).isEqualTo(Findings.of(other, RandomStructures.NOW));
+      assertThat(KeptFindings.of(one, RandomStructures.NOW, LIMITS, Rules.ALL).next(other, RandomStructures.NOW, LIMITS, Rules.ALL).findings()).as("seed %d", seed).isEqualTo(Findings.of(other, RandomStructures.NOW));
     }
   }
 
@@ -138,14 +138,14 @@ class KeptFindingsTest {
   void what_stands_above_the_touched_place_is_looked_at_again() {
     for (long seed = FIRST_SEED; seed < FIRST_SEED + 60; seed++) {
       Snapshot snapshot = Snapshot.of(RandomStructures.fromSeed(seed));
-      KeptFindings kept = KeptFindings.of(snapshot.at(RandomStructures.NOW), LIMITS, Rules.ALL);
+      KeptFindings kept = KeptFindings.of(snapshot, RandomStructures.NOW, LIMITS, Rules.ALL);
       for (String place : snapshot.structure().places().keySet().stream().limit(6).toList()) {
         for (Subject subject : subjects(snapshot.structure())) {
           Grant grant = new Grant("new", place, subject, snapshot.structure().roles().keySet().iterator().next(), Set.of(), Period.ALWAYS, null);
           DraftApplication.Result result = DraftApplication.of(snapshot, List.of(new AccessChange.AddGrant(grant)), RandomStructures.NOW);
           if (result.refusals().isEmpty()) {
             Snapshot after = snapshot.next(result.difference());
-            assertThat(kept.next(after.at(RandomStructures.NOW), LIMITS, Rules.ALL).findings()).as("seed %d, %s", seed, grant).isEqualTo(Findings.of(after, RandomStructures.NOW));
+            assertThat(kept.next(after, RandomStructures.NOW, LIMITS, Rules.ALL).findings()).as("seed %d, %s", seed, grant).isEqualTo(Findings.of(after, RandomStructures.NOW));
           }
         }
       }

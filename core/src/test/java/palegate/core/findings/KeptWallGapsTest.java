@@ -80,7 +80,7 @@ class KeptWallGapsTest {
     for (long seed = FIRST_SEED; seed < FIRST_SEED + 150; seed++) {
       Random random = new Random(seed);
       Snapshot snapshot = Snapshot.of(first(random));
-      KeptFindings findings = KeptFindings.of(snapshot.at(RandomStructures.NOW), Limits.USUAL, RULE);
+      KeptFindings findings = KeptFindings.of(snapshot, RandomStructures.NOW, Limits.USUAL, RULE);
       for (int i = 0; i < 20; i++) {
         Change change = change(snapshot.structure(), random, i);
         DraftApplication.Result result = DraftApplication.of(snapshot, List.of(change), RandomStructures.NOW);
@@ -89,7 +89,7 @@ class KeptWallGapsTest {
         }
         List<Finding> before = findings.findings();
         snapshot = snapshot.next(result.difference());
-        findings = findings.next(snapshot.at(RandomStructures.NOW), Limits.USUAL, RULE);
+        findings = findings.next(snapshot, RandomStructures.NOW, Limits.USUAL, RULE);
         assertThat(findings.findings()).as("seed %d, after %s", seed, change).isEqualTo(Findings.of(Snapshot.of(snapshot.structure()), RandomStructures.NOW, Limits.USUAL, RULE));
         others += findings.findings().equals(before) ? 0 : 1;
         kept += !before.isEmpty() && findings.findings().size() == before.size() && findings.findings().get(0) == before.get(0) ? 1 : 0;

@@ -34,6 +34,7 @@ import palegate.core.types.DocumentType;
 import palegate.core.walls.Barrier;
 import palegate.core.walls.Scope;
 import palegate.core.walls.Wall;
+import palegate.core.wallsatwork.WallProof;
 
 /** Each rule finds what is planted for it in a small structure, and is quiet beside it. */
 class RulesTest {
@@ -199,6 +200,26 @@ class RulesTest {
     assertThat(found(HARBOUR.withPlaces(Map.of("let2", letter.in(new Conditions(false, false, "mia", NOW.minus(Duration.ofDays(14)))))), "condition-too-long")).isEmpty();
     assertThat(found(HARBOUR.withPlaces(Map.of("let2", letter.as("letter", "una"))), "owner-inactive")).containsExactly("person:una");
     assertThat(found(HARBOUR.withPlaces(Map.of("let2", letter.as("letter", "mia"))), "owner-inactive")).isEmpty();
+  }
+
+  /** A state is kept for all instants at which the same holds; days go by among them, in findings from cold and in those made from what was kept. */
+  @Test
+  void what_is_near_or_too_long_is_so_of_the_day_that_is_asked_about_though_nothing_began_or_ended_since_the_state_was_first_asked() {
+    Place letter = HARBOUR.places().get("let2");
+    Structure structure = with(new Grant("x", "c1", new Subject.OfPerson("mia"), "reader", Set.of(), until(NOW.plus(Duration.ofDays(20))), null))
+        .withPlaces(Map.of("let2", letter.in(new Conditions(false, false, "mia", NOW))));
+    Snapshot snapshot = Snapshot.of(structure);
+    List<Rule> rules = List.of(Rules.of("ends-soon").orElseThrow(), Rules.of("condition-too-long").orElseThrow());
+    KeptFindings kept = KeptFindings.of(snapshot, NOW, Limits.USUAL, rules);
+    assertThat(kept.findings()).isEmpty();
+    Instant later = NOW.plus(Duration.ofDays(15));
+    assertThat(snapshot.sameBetween(NOW, later)).isTrue();
+    assertThat(Findings.of(snapshot, later, Limits.USUAL, rules)).extracting(Finding::thing).containsExactlyInAnyOrder("entry:x", "place:let2");
+    assertThat(kept.next(snapshot, later, Limits.USUAL, rules).findings()).isEqualTo(Findings.of(Snapshot.of(structure), later, Limits.USUAL, rules));
+    Wall wall = new Wall("w", "Wall", "", Wall.State.STANDING, Period.ALWAYS, new Barrier.Screen(new Scope(Set.of("c1"), Set.of(), Map.of()), List.of(new Subject.OfPerson("mia"))), List.of());
+    Snapshot walled = Snapshot.of(HARBOUR.withWalls(Map.of("w", wall)));
+    walled.at(NOW);
+    assertThat(WallProof.of(walled, wall, later, 10, 1, WallProof.Progress.NONE).at()).as("a certificate is of the day on which it is made").isEqualTo(later);
   }
 
   @Test

@@ -91,7 +91,7 @@ class WallsAtWorkAgreeWithLiteralRulesTest {
         StandingWall standing = StandingWall.of(snapshot, wall, RandomStructures.NOW);
         List<Barring> barrings = standing.barrings();
         // The state without the wall, asked as if the wall stood there: what anybody has of the pairs leaks.
-        WallProof proof = WallProof.ofPairs(standing.without(), wall, true, barrings, 1_000_000, seed, WallProof.Progress.NONE);
+        WallProof proof = WallProof.ofPairs(standing.without(), standing.at(), wall, true, barrings, 1_000_000, seed, WallProof.Progress.NONE);
         long literally = pairs(snapshot, standing, barrings).stream().map(pair -> pair.split(" "))
             .filter(pair -> !standing(standing.without().snapshot().structure(), pair[0], pair[1], standing.without().instant()).isEmpty()).count();
         assertThat(proof.leaks()).as("seed %d, %s", seed, wall).isEqualTo(literally);

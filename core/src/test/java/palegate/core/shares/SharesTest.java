@@ -120,6 +120,20 @@ class SharesTest {
         .as("no word to whoever a wall bars").isEqualTo(new PassOpening.Unknown());
   }
 
+  /** Section 11: a state is kept for all instants at which the same holds, and a pass begins and ends among them. */
+  @Test
+  void how_a_pass_stands_is_said_of_the_instant_that_is_asked_about_whatever_was_asked_before() {
+    Pass pass = new Pass("pa", "c2", "reader", List.of(PER), "ola", new Period(days(1), days(2)), null, null);
+    Snapshot whole = Snapshot.of(base().withPasses(Map.of("pa", pass)));
+    Snapshot derived = Snapshot.of(base()).next(base().withPasses(Map.of("pa", pass)));
+    for (Snapshot snapshot : List.of(whole, derived)) {
+      for (int round = 0; round < 2; round++) {
+        assertThat(List.of(NOW, days(1), days(1).plusSeconds(60), days(2), days(9), NOW.plusSeconds(60)).stream().map(instant -> SharesRegister.of(snapshot.at(instant)).get(0).state()))
+            .containsExactly(SharesRegister.State.TO_BEGIN, SharesRegister.State.STANDING, SharesRegister.State.STANDING, SharesRegister.State.ENDED, SharesRegister.State.ENDED, SharesRegister.State.TO_BEGIN);
+      }
+    }
+  }
+
   @Test
   void a_pass_is_refused_when_it_is_opened_if_it_has_ended_is_used_up_or_its_maker_could_not_share_now() {
     assertThat(open(withPass(base(), pass(new Period(null, NOW), null, PER)), "per")).isInstanceOf(PassOpening.Refused.class);

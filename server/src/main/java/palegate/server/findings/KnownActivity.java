@@ -68,8 +68,8 @@ class KnownActivity {
   List<Finding> findings(String account, Snapshot snapshot, Instant now, Limits limits, List<Rule> rules) {
     Shared all = shared(now, limits.unusedDays());
     Found found = held.asMap().compute(snapshot, (state, known) -> known != null && known.shared() == all && known.limits().equals(limits) && known.rules().equals(rules) ? known
-        : new Found(all, limits, rules, Findings.inActivity(state.at(now), limits, all.activity(), rules)));
-    return Findings.together(found.findings(), Findings.inActivity(snapshot.at(now), limits, own(account), rules));
+        : new Found(all, limits, rules, Findings.inActivity(state, now, limits, all.activity(), rules)));
+    return Findings.together(found.findings(), Findings.inActivity(snapshot, now, limits, own(account), rules));
   }
 
   private Activity own(String account) {

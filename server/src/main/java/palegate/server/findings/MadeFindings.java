@@ -106,7 +106,7 @@ class MadeFindings {
 
   private KeptFindings look(String of, Snapshot snapshot, Instant now, Limits limits, List<Rule> rules) {
     KeptFindings before = last.getIfPresent(of);
-    KeptFindings found = before == null ? KeptFindings.of(snapshot.at(now), limits, rules) : before.next(snapshot.at(now), limits, rules);
+    KeptFindings found = before == null ? KeptFindings.of(snapshot, now, limits, rules) : before.next(snapshot, now, limits, rules);
     last.put(of, found);
     return found;
   }

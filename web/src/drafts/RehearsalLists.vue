@@ -54,8 +54,8 @@ const PLACES = [
   { title: 'Somebody loses', width: 'minmax(124px, 170px)', sort: '-losses' },
 ]
 const PAIRS = [
-  { title: 'Person', width: 'minmax(130px, 1fr)', sort: 'person' },
-  { title: 'Place', width: '1.4fr', sort: 'place' },
+  { title: 'Person', width: 'minmax(84px, 1fr)', sort: 'person' },
+  { title: 'Place', width: 'minmax(84px, 1.4fr)', sort: 'place' },
   { title: 'Before', width: '116px' },
   { title: 'After', width: '116px' },
 ]

@@ -63,7 +63,7 @@ public final class PdfFile {
     return out.toByteArray();
   }
 
-  private static String foot(String title, String seal) {
+  static String foot(String title, String seal) {
     String shown = title.length() <= 110 ? title : title.substring(0, 110) + " …";
     int digest = seal == null ? -1 : seal.lastIndexOf("| ") + 2;
     return seal == null ? shown : shown + " · " + seal.substring(digest, Math.min(seal.length(), digest + DIGEST_SHOWN)) + " …";

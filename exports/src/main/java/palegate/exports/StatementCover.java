@@ -6,20 +6,23 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import palegate.core.statements.StatementCheck;
 
 /**
- * What the cover of a file says of its statement, held against what it would say: what it is, as of when, of which state, its totals. Who made it is not
- * known from the statement, and how to read it is no part of what was said.
+ * What the cover of a file says of its statement, held against what it would say: what it is, as of when, of which state, its totals, how to read it. Who
+ * made it is not known from the statement.
  */
 final class StatementCover {
   static final String TITLE = "Title";
   private static final String MADE_BY = "Made by";
   private static final String AFTER_MADE_BY = "Rights shown";
-  private static final String HOW_TO_READ = "How to read it";
   private static final String IDENTITY = "Identity";
-  private static final Set<String> NOT_SAID = Set.of(MADE_BY, HOW_TO_READ, "How to check this file", IDENTITY);
+  private static final Set<String> NOT_SAID = Set.of(MADE_BY, IDENTITY);
+
+  /** A cover may go on on another page; how many there are hangs on the rows. */
+  private static final Pattern PAGE = Pattern.compile(" Page \\d+ of \\d+$");
 
   private StatementCover() {}
 
@@ -48,6 +51,7 @@ final class StatementCover {
     Map<String, String> cover = new LinkedHashMap<>();
     cover.put(TITLE, plain(Cells.ofWorkbook(sheet.title())));
     sheet.facts().forEach((name, fact) -> cover.put(plain(Cells.ofWorkbook(name)), plain(Cells.ofWorkbook(fact))));
+    cover.put(WorkbookFile.HOW_TO_CHECK, WorkbookFile.CHECKING);
     return cover;
   }
 
@@ -72,9 +76,11 @@ final class StatementCover {
   }
 
   /** Of a PDF, line by line: lines that are not the same, the first with the first. O(lines). */
-  static List<StatementCheck.Cell> altered(List<String> says, List<String> said, String seal) {
-    List<String> added = without(lines(says), lines(said));
-    List<String> left = without(lines(said), lines(says));
+  static List<StatementCheck.Cell> altered(List<String> says, List<String> said, String title, String seal) {
+    List<String> mine = lines(says, PdfFile.foot(title, seal));
+    List<String> others = lines(said, PdfFile.foot(title, seal));
+    List<String> added = without(mine, others);
+    List<String> left = without(others, mine);
     List<StatementCheck.Cell> altered = new ArrayList<>();
     for (int i = 0; i < Math.max(added.size(), left.size()); i++) {
       altered.add(cell("Line", i < added.size() ? added.get(i) : "", i < left.size() ? left.get(i) : ""));
@@ -96,13 +102,13 @@ final class StatementCover {
     return new StatementCheck.Cell(StatementCheck.COVER, name, says, said, List.of());
   }
 
-  /** Without who made it, how to read it, and the identity, which is compared by itself. */
-  private static List<String> lines(List<String> cover) {
+  /** Without who made it, the feet of pages, and the identity, which is compared by itself. */
+  private static List<String> lines(List<String> cover, String foot) {
     List<String> kept = new ArrayList<>();
     boolean skips = false;
     for (String line : cover) {
-      skips = line.startsWith(MADE_BY) || line.startsWith(HOW_TO_READ) || line.startsWith(IDENTITY) || skips && !line.startsWith(AFTER_MADE_BY);
-      if (!skips) {
+      skips = line.startsWith(MADE_BY) || line.startsWith(IDENTITY) || skips && !line.startsWith(AFTER_MADE_BY);
+      if (!skips && !PAGE.matcher(line).replaceFirst("").equals(foot)) {
         kept.add(line);
       }
     }

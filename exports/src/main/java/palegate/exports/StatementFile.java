@@ -177,13 +177,18 @@ public record StatementFile(FileFormat format, StatementIdentity identity, List<
       return List.of();
     }
     StatementTable head = new StatementTable(said.title(), said.counts(), said.columns(), Stream::empty);
-    List<StatementCheck.Cell> altered = alteredOnCover(StatementSheet.of(head, identity, "", false));
-    return altered.isEmpty() ? altered : Stream.of(altered, alteredOnCover(StatementSheet.of(head, identity, "", true))).min(Comparator.comparingInt(List::size)).orElseThrow();
+    List<StatementCheck.Cell> altered = alteredOnCover(sealed(StatementSheet.of(head, identity, "", false)));
+    return altered.isEmpty() ? altered : Stream.of(altered, alteredOnCover(sealed(StatementSheet.of(head, identity, "", true)))).min(Comparator.comparingInt(List::size)).orElseThrow();
+  }
+
+  /** As the file is: whether its seal is that of its rows is another question. */
+  private Sheet sealed(Sheet made) {
+    return new Sheet(made.name(), made.title(), made.facts(), made.columns(), made.rows(), identity::text);
   }
 
   private List<StatementCheck.Cell> alteredOnCover(Sheet made) throws IOException {
     return switch (format) {
-      case PDF -> StatementCover.altered(cover.lines(), pdf(PdfLines.of(PdfFile.bytes(made))).cover().lines(), identity.text());
+      case PDF -> StatementCover.altered(cover.lines(), pdf(PdfLines.of(PdfFile.bytes(made))).cover().lines(), made.title(), identity.text());
       case XLSX -> StatementCover.altered(cover.facts(), StatementCover.ofWorkbook(made));
       default -> StatementCover.altered(cover.facts(), StatementCover.of(made));
     };

@@ -23,7 +23,8 @@ public final class WorkbookFile {
   private static final float MARGIN = 0.35f;
   private static final int FOOTER = 90;
   private static final int FOOTER_LETTERS = 10;
-  private static final String CHECKING = "Drop it on the page Statements, or use: palegate verify. Both say whether the system said this, and name every row and cell that was altered since.";
+  static final String HOW_TO_CHECK = "How to check this file";
+  static final String CHECKING = "Drop it on the page Statements, or use: palegate verify. Both say whether the system said this, and name every row and cell that was altered since.";
   private static final int LABEL = 11;
   private static final int TITLE = 16;
   private static final float TITLE_LINE = 22;
@@ -71,7 +72,7 @@ public final class WorkbookFile {
       said(cover, number++, fact.getKey(), fact.getValue());
     }
     if (sheet.seal() != null) {
-      said(cover, number, "How to check this file", CHECKING);
+      said(cover, number, HOW_TO_CHECK, CHECKING);
       said(cover, number + 1, "Identity", sheet.seal().get());
     }
     cover.hideGridLines();
@@ -126,7 +127,9 @@ public final class WorkbookFile {
     } finally {
       writing.giveUp();
     }
-    table.setAutoFilter(0, 0, at - 1, columns.size() - 1);
+    if (!columns.isEmpty()) {
+      table.setAutoFilter(0, 0, at - 1, columns.size() - 1);
+    }
     table.finish();
   }
 

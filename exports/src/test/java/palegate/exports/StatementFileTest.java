@@ -19,6 +19,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.Random;
 import java.util.Set;
+import java.util.TreeMap;
+import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipFile;
@@ -148,6 +150,8 @@ class StatementFileTest {
           row.createCell(1).setCellValue("1 January 2026, 00:00:00 UTC");
         } else if (name.equals("Made by")) {
           row.createCell(1).setCellValue("Somebody Else");
+        } else if (name.equals("How to check this file")) {
+          row.createCell(1).setCellValue("Call this number.");
         }
       }
       cover.createRow(30).createCell(0).setCellValue("Approved by");
@@ -158,10 +162,23 @@ class StatementFileTest {
       }
     }
     StatementCheck check = StatementFile.read(file, 100_000, PdfLines::of).against(table(ROWS), 100_000);
-    assertThat(check.cells()).extracting(StatementCheck.Cell::column).containsExactly("As of", "Approved by");
+    assertThat(check.cells()).extracting(StatementCheck.Cell::column).containsExactly("As of", "How to check this file", "Approved by");
     assertThat(check.cells().get(0).says()).startsWith("1 January");
     assertThat(check.cells().get(0).said()).startsWith("24 November");
-    assertThat(check.altered()).isEqualTo(2);
+    assertThat(check.altered()).isEqualTo(3);
+  }
+
+  @ParameterizedTest
+  @EnumSource(names = {"XLSX", "PDF", "JSON"})
+  void a_cover_of_several_pages_is_the_same_and_one_altered_total_among_many_is_named(FileFormat format) throws IOException {
+    Map<String, String> totals = new TreeMap<>();
+    IntStream.range(100, 220).forEach(i -> totals.put("Total " + i, "of " + i));
+    StatementTable table = new StatementTable("Who can reach Casualties", totals, table(ROWS).columns(), () -> IntStream.range(0, 300).mapToObj(i -> new StatementTable.Row(List.of("Place " + i, "Person", "1", ""))));
+    assertThat(StatementFile.read(write(format, table), 100_000, PdfLines::of).against(table, 100_000).cells()).isEmpty();
+    Map<String, String> other = new TreeMap<>(totals);
+    other.put("Total 207", "of 208");
+    StatementCheck check = StatementFile.read(write(format, new StatementTable(table.title(), other, table.columns(), table.rows())), 100_000, PdfLines::of).against(table, 100_000);
+    assertThat(check.cells()).singleElement().satisfies(cell -> assertThat(cell.says()).contains("of 208"));
   }
 
   @ParameterizedTest

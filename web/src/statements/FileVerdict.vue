@@ -22,7 +22,7 @@ defineProps<{ verdict: Schemas['Verdict'] }>()
     </p>
     <p class="quiet">
       {{ verdict.title }}, {{ moment(verdict.at) }}.<template v-if="!verdict.whole && !verdict.same">
-        You may not know all there is: rows that you may not know count as added.</template
+        You may not know all there is: rows that you may not know count as added, and totals as altered.</template
       >
     </p>
     <p v-for="column in verdict.missingColumns" :key="column" class="fault">

@@ -254,7 +254,7 @@ class Rounds {
     }
     Map<String, List<LastUse.Opening>> byPerson = opened.get();
     // That something was not used says little of a time in which hardly anything was written down.
-    boolean longEnough = recorded.get().isBefore(moment.instant().minus(TELLS_AFTER));
+    boolean longEnough = recorded.get().isBefore(clock.instant().minus(TELLS_AFTER));
     items.stream().filter(item -> !people.get(item.number()).isEmpty()).forEach(item -> lastUse.of(item.item(), byPerson).map(last -> "Last used " + DAY.format(last))
         .or(() -> longEnough ? Optional.of("Not used since " + DAY.format(recorded.get()) + ", when openings began to be written down") : Optional.empty()).ifPresent(words -> uses.put(item.number(), words)));
     return uses;

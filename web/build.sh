@@ -11,6 +11,8 @@ case "${1:-build}" in
   build)
     npm run --silent types
     npm run --silent bundle
+    # Compressed once, and not at each request; the files themselves stay for whoever asks for them plain.
+    find dist/assets -name '*.js' -o -name '*.css' | xargs -d '\n' gzip -9 -n -k
     ;;
   # Types and style are a matter of tests: whoever only starts it does not wait for them.
   test)

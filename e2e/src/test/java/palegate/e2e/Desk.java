@@ -1,11 +1,11 @@
 package palegate.e2e;
 
-import com.microsoft.playwright.Browser;
 import com.microsoft.playwright.BrowserContext;
 import com.microsoft.playwright.BrowserType;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Playwright;
 import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.Cookie;
 import com.microsoft.playwright.options.ColorScheme;
 import com.microsoft.playwright.options.ReducedMotion;
 import java.nio.file.Files;
@@ -13,6 +13,7 @@ import java.nio.file.Path;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Stream;
+import palegate.server.testkit.Browser;
 
 /** A person at a laptop: Chromium at 1280 by 800, at the application's address. */
 final class Desk implements AutoCloseable {
@@ -20,7 +21,7 @@ final class Desk implements AutoCloseable {
   private static final Path CHROMIUM = Stream.of("/usr/bin/chromium-headless-shell", "/usr/bin/chromium").map(Path::of).filter(Files::exists).findFirst().orElseThrow();
 
   private final Playwright playwright;
-  private final Browser chromium;
+  private final com.microsoft.playwright.Browser chromium;
   private final String address;
 
   Desk(String address) {
@@ -39,7 +40,7 @@ final class Desk implements AutoCloseable {
   }
 
   Page window(int width, int height, boolean dark) {
-    BrowserContext context = chromium.newContext(new Browser.NewContextOptions().setViewportSize(width, height)
+    BrowserContext context = chromium.newContext(new com.microsoft.playwright.Browser.NewContextOptions().setViewportSize(width, height)
         .setReducedMotion(ReducedMotion.REDUCE).setColorScheme(dark ? ColorScheme.DARK : ColorScheme.LIGHT)
         .setLocale("en-GB").setTimezoneId("UTC").setAcceptDownloads(true));
     Page page = context.newPage();
@@ -47,10 +48,13 @@ final class Desk implements AutoCloseable {
     return page;
   }
 
-  /** A window in which somebody is signed in and looks at the places. */
+  /** A window in which somebody is signed in and looks at the places. How one signs in is tried by itself: here it is done beside the page. */
   Page signedIn(String login) {
     Page page = window();
-    signIn(page, login);
+    Browser.at(address).signIn(login, "pale-gate-demo").cookies().forEach((name, value) -> page.context().addCookies(List.of(new Cookie(name, value).setUrl(address))));
+    page.navigate(address + "/places");
+    page.waitForURL("**/places*");
+    page.locator("[role=treeitem]").first().waitFor();
     return page;
   }
 

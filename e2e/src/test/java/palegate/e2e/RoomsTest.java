@@ -7,9 +7,11 @@ import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.BoundingBox;
+import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Order;
@@ -54,6 +56,27 @@ class RoomsTest {
 
   private static int count(Page page, String script, String argument) {
     return ((Number) page.evaluate(script, argument)).intValue();
+  }
+
+  @Test
+  void what_the_page_is_made_of_is_sent_once_and_compressed_and_the_page_itself_is_never_kept(Desk desk, TestApplication app) {
+    Browser browser = Browser.at(app.address());
+    Browser.Answer index = browser.get("/places");
+    assertThat(index.header("cache-control")).contains("no-store");
+    Matcher asset = Pattern.compile("/assets/[\\w.-]+\\.(js|css)").matcher(new String(index.bytes(), StandardCharsets.UTF_8));
+    int assets = 0;
+    for (; asset.find(); assets++) {
+      assertThat(browser.get(asset.group()).header("cache-control")).as(asset.group()).contains("immutable", "private", "max-age=31536000");
+    }
+    assertThat(assets).isGreaterThan(1);
+    Page page = desk.signedIn("wenna.carrow");
+    desk.open(page, "/matrix");
+    page.locator("h1").first().waitFor();
+    List<?> sent = (List<?>) page.evaluate("() => performance.getEntriesByType('resource').filter((one) => /\\/assets\\/index-.*js$/.test(one.name)).map((one) => one.transferSize)");
+    assertThat(sent).as("bytes sent of what was there already").isNotEmpty().allMatch(bytes -> ((Number) bytes).intValue() == 0);
+    List<?> plain = (List<?>) page.evaluate("() => performance.getEntriesByType('resource').filter((one) => /\\.(js|css)$/.test(one.name) && one.decodedBodySize > 5000 && one.encodedBodySize > one.decodedBodySize / 2).map((one) => one.name)");
+    assertThat(plain).as("sent as it is").isEmpty();
+    page.context().close();
   }
 
   @Test

@@ -116,6 +116,13 @@ public final class Browser {
         .map(HttpCookie::getValue).findFirst().orElse("");
   }
 
+  /** All of them, by name. */
+  public Map<String, String> cookies() {
+    Map<String, String> all = new HashMap<>();
+    cookies.getCookieStore().getCookies().forEach(cookie -> all.put(cookie.getName(), cookie.getValue()));
+    return all;
+  }
+
   /** An answer that goes on: its lines as they come. */
   public HttpResponse<Stream<String>> listen(String path) {
     try {

@@ -1,16 +1,21 @@
 <script setup lang="ts">
 import { useQueryClient } from '@tanstack/vue-query'
-import { computed, ref } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { answer, api, type Schemas } from '@/api/client'
 import { useNotices } from '@/common/useNotices'
 import { counted, moment, number } from '@/common/words'
 import Paling from '@/paling/Paling.vue'
 import FieldInputs from '@/places/FieldInputs.vue'
 import ShareDialog from '@/shares/ShareDialog.vue'
+import OwnReasons from './OwnReasons.vue'
 import PaperContent from './PaperContent.vue'
 
 /** One place as a person has it: its fields, its content, and what they may do – with a plain sentence for what they may not. */
-const props = defineProps<{ detail: Schemas['PaperDetail'] }>()
+const props = defineProps<{
+  detail: Schemas['PaperDetail']
+  /** Why one has these rights is open from the start. */
+  why?: boolean
+}>()
 const emit = defineEmits<{ gone: [to: string] }>()
 const notices = useNotices()
 const client = useQueryClient()
@@ -18,6 +23,11 @@ const busy = ref(false)
 const describing = ref(false)
 const deleting = ref(false)
 const sharing = ref(false)
+const asking = ref(props.why)
+watch(
+  () => props.why,
+  (now) => (asking.value ||= now),
+)
 const name = ref(props.detail.paper.name)
 const values = ref<Record<string, string>>({})
 const file = ref<HTMLInputElement>()
@@ -98,8 +108,14 @@ async function upload(event: Event) {
   <div class="paper">
     <div class="title">
       <h2>{{ detail.paper.name }}</h2>
-      <Paling v-if="!detail.paper.passage" :rights="detail.paper.rights" />
+      <template v-if="!detail.paper.passage">
+        <Paling :rights="detail.paper.rights" />
+        <button type="button" class="linklike" :aria-expanded="asking" :aria-label="`Why you have these rights at ${detail.paper.name}`" @click="asking = !asking">why</button>
+      </template>
     </div>
+    <section v-if="asking && !detail.paper.passage" class="sheet own" aria-label="Why you have these rights">
+      <OwnReasons :id="id" />
+    </section>
     <p class="quiet">
       {{ detail.paper.type ?? detail.paper.kind }}<template v-if="detail.owner"> · belongs to {{ detail.owner }}</template
       ><template v-if="detail.checkedOutBy"> · checked out by {{ detail.checkedOutBy }}</template>
@@ -182,6 +198,9 @@ async function upload(event: Event) {
   flex-wrap: wrap;
   gap: 8px 12px;
   align-items: center;
+}
+.own {
+  padding: 12px 14px;
 }
 .describe {
   padding: 14px;

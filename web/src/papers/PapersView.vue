@@ -60,7 +60,9 @@ const adding = ref(false)
 const inBin = ref(false)
 const shared = ref(false)
 const mayAdd = computed(() => (container.value && (detail.data.value?.addsFolders || (detail.data.value?.adds.length ?? 0) > 0)) ?? false)
-const to = (paper: string) => ({ name: 'papers', params: { id: paper }, query: route.query })
+const to = (paper: string) => ({ name: 'papers', params: { id: paper }, query: text.value.trim() === '' ? {} : { text: text.value.trim() } })
+/** The same with why it is in one's hands as it is. */
+const toWhy = (paper: string) => ({ ...to(paper), query: { ...to(paper).query, why: paper } })
 
 watch(place, (now) => {
   document.title = now === undefined ? 'Papers · Pale Gate' : `${now.name} · Papers · Pale Gate`
@@ -120,7 +122,12 @@ watch(place, (now) => {
                 <p v-if="searching && paper.path" class="quiet where">{{ paper.path }}</p>
               </td>
               <td class="quiet">{{ paper.type ?? paper.kind }}</td>
-              <td class="rights"><Paling v-if="!paper.passage" :rights="paper.rights" /><span v-else class="quiet">leads on</span></td>
+              <td class="rights">
+                <div v-if="!paper.passage" class="with-why">
+                  <Paling :rights="paper.rights" /><router-link :to="toWhy(paper.id)" :aria-label="`Why you have these rights at ${paper.name}`">why</router-link>
+                </div>
+                <span v-else class="quiet">leads on</span>
+              </td>
             </tr>
           </tbody>
         </table>
@@ -128,7 +135,7 @@ watch(place, (now) => {
     </section>
     <section class="one" aria-label="What is chosen">
       <p v-if="detail.isError.value" class="fault" role="alert">{{ detail.error.value?.message }}</p>
-      <PaperPanel v-else-if="detail.data.value" :key="detail.data.value.paper.id" :detail="detail.data.value" @gone="router.push({ name: 'papers', params: { id: $event } })" />
+      <PaperPanel v-else-if="detail.data.value" :key="detail.data.value.paper.id" :detail="detail.data.value" :why="route.query.why === detail.data.value.paper.id" @gone="router.push({ name: 'papers', params: { id: $event } })" />
       <p v-else class="quiet">Choose a paper to see what is in it and what you may do with it.</p>
     </section>
     <BinDialog v-if="inBin" v-model="inBin" />
@@ -206,7 +213,7 @@ tr[data-chosen='true'] {
   font-size: 0.86rem;
 }
 .rights {
-  width: 76px;
+  width: 116px;
 }
 @media (max-width: 900px) {
   .papers {

@@ -43,10 +43,10 @@ class EverybodysDayTest {
     page.waitForURL("**/papers*");
     assertRooms(page, "Papers");
     assertThat(page.getByText("Nothing drafted")).hasCount(0);
-    page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Casualties")).first().click();
-    assertThat(page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("C-2417 Grey Pilgrim"))).isVisible();
+    page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Casualties").setExact(true)).first().click();
+    assertThat(page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("C-2417 Grey Pilgrim").setExact(true))).isVisible();
     assertThat(page.getByText("Kittiwake")).hasCount(0);
-    page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("C-2417 Grey Pilgrim")).click();
+    page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("C-2417 Grey Pilgrim").setExact(true)).click();
     press(page, "Add …");
     page.getByRole(AriaRole.DIALOG).getByLabel("Name").fill("Survey of the rudder");
     page.getByRole(AriaRole.DIALOG).getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Add it")).click();
@@ -55,6 +55,10 @@ class EverybodysDayTest {
     assertThat(page.locator("pre")).hasText("The pintle is worn.");
     press(page, "Check out");
     assertThat(page.locator(".paper .mark")).hasText("checked out");
+    page.getByLabel("Why you have these rights at Survey of the rudder").last().click();
+    Locator why = page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("Why you have these rights"));
+    assertThat(why.locator("[data-gives=true]").first()).containsText("given at");
+    assertThat(why.getByText("Nothing gives you these here.")).isVisible();
     page.getByLabel("Find papers by name, field or text").fill("pintle");
     assertThat(page.getByText("1 paper or place that you can find")).isVisible();
     desk.open(page, "/places/lib-acc");

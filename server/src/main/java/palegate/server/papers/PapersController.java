@@ -30,6 +30,7 @@ import palegate.core.changes.Change;
 import palegate.core.changes.GuardChange;
 import palegate.core.changes.PlaceChange;
 import palegate.core.papers.Acts;
+import palegate.core.papers.OwnReasons;
 import palegate.core.places.Conditions;
 import palegate.core.places.Place;
 import palegate.core.places.PlaceKind;
@@ -66,6 +67,12 @@ class PapersController {
 
   /** @param why why not, in a sentence; missing if it may be done */
   record PaperOffer(Acts.Act act, @MayBeMissing String why) {}
+
+  /** @param gives whether the rights come of it; otherwise they fall away for it, or nothing gives them */
+  record OwnReason(List<String> rights, boolean gives, String words, @MayBeMissing Instant until) {}
+
+  /** {@code reasons} in the order in which they act. */
+  record OwnWhy(Paper paper, List<OwnReason> reasons) {}
 
   record AddableType(String id, String name, List<TypeField> fields) {}
 
@@ -136,6 +143,15 @@ class PapersController {
         found ? Acts.of(own.at(), own.person(), number).stream().map(offer -> new PaperOffer(offer.act(), offer.why())).toList() : List.of(),
         reads ? contents.versions(id).stream().map(about -> new PaperVersion(about.version(), about.mediaType(), about.bytes(), about.putBy(), about.putAt())).toList() : List.of(),
         container && Acts.mayAdd(own.at(), own.person(), number, null), container ? addable(own, number) : List.of(), own.places().finds(target) ? paper(own, target, true) : null);
+  }
+
+  /** Why one has at a place what one has there, as far as one may know it (section 9). */
+  @GetMapping("/places/{id}/why")
+  OwnWhy why(@PathVariable String id, Principal who) {
+    Papers.Own own = papers.of(who.getName());
+    int number = Papers.found(own, id);
+    return new OwnWhy(paper(own, number, false), OwnReasons.of(own.places(), clock.instant(), own.person(), number).stream()
+        .map(reason -> new OwnReason(reason.rights().words(), reason.gives(), reason.words(), reason.until())).toList());
   }
 
   private static String name(Structure known, String person, boolean found) {

@@ -8,6 +8,8 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.TreeSet;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
@@ -51,7 +53,7 @@ class PapersTest {
   void what_a_wall_keeps_from_somebody_and_what_never_was_are_answered_alike(TestApplication app) {
     Browser mia = app.signedIn("mia.torrance");
     assertThat(finds(app, "p-mia", "f-2607")).isFalse();
-    for (String path : List.of("/api/papers/places/%s", "/api/papers/places/%s/children", "/api/papers/search?below=%s", "/api/places/%s/content", "/api/places/%s/content/about")) {
+    for (String path : List.of("/api/papers/places/%s", "/api/papers/places/%s/children", "/api/papers/places/%s/why", "/api/papers/search?below=%s", "/api/places/%s/content", "/api/places/%s/content/about")) {
       Browser.Answer hidden = mia.get(path.formatted("f-2607"));
       Browser.Answer never = mia.get(path.formatted("never-was"));
       assertThat(hidden.status()).as(path).isEqualTo(404).isEqualTo(never.status());
@@ -105,6 +107,24 @@ class PapersTest {
     assertThat(mia.delete("/api/papers/places/lib-hand").body().path("detail").asString()).isEqualTo(why.get("DELETE"));
     assertThat(mia.post("/api/papers/places/lib-hand/description", Map.of("name", "x", "labels", Map.of())).body().path("detail").asString()).isEqualTo(why.get("DESCRIBE"));
     assertThat(mia.post("/api/papers/places/lib-hand/children", Map.of("name", "x", "folder", true)).status()).isEqualTo(403);
+  }
+
+  @Test
+  void why_one_has_it_comes_to_what_one_has_and_names_what_gives_it(TestApplication app) {
+    Browser mia = app.signedIn("mia.torrance");
+    for (String place : List.of("lib-hand", "f-2417", "lib-cas")) {
+      JsonNode why = mia.get("/api/papers/places/" + place + "/why").body();
+      Set<String> rights = new TreeSet<>();
+      why.path("reasons").forEach(reason -> reason.path("rights").forEach(right -> {
+        if (reason.path("gives").asBoolean()) {
+          rights.add(right.asString());
+        } else {
+          rights.remove(right.asString());
+        }
+      }));
+      assertThat(rights).as(place).isNotEmpty().isEqualTo(mia.get("/api/papers/places/" + place).body().path("paper").path("rights").valueStream().map(JsonNode::asString).collect(Collectors.toCollection(TreeSet::new)));
+    }
+    assertThat(mia.get("/api/papers/places/f-2417/why").body().toString()).contains("given ", " to ", "Nothing gives you these here.");
   }
 
   @Test

@@ -75,7 +75,7 @@ class HiddenAndNeverTakeAsLongTest {
     });
     // What somebody has as a person, not by a duty.
     Browser ola = app.signedIn("ola.lindqvist");
-    List.of("/api/papers/places/$place", "/api/papers/places/$place/children", "/api/papers/places/$place/sharing", "/api/places/$place/content", "/api/places/$place/content/about")
+    List.of("/api/papers/places/$place", "/api/papers/places/$place/children", "/api/papers/places/$place/why", "/api/papers/places/$place/sharing", "/api/places/$place/content", "/api/places/$place/content/about")
         .forEach(path -> add(pairs, ola, "GET " + path, path, "$place", "f-2411", "p-ola"));
     return new ArrayList<>(pairs.values());
   }

@@ -167,7 +167,7 @@ final class ViewpointQuestions {
     elsewhere("keeps what is sent", "POST /api/statements/kept", "DELETE /api/statements/kept/{id}", "POST /api/list-templates", "DELETE /api/list-templates/{id}");
     elsewhere("what somebody has as a person, not by a duty: LifeOfContentTest, PapersTest", "GET /api/places/{id}/content/about", "GET /api/places/{id}/content", "PUT /api/places/{id}/content");
     elsewhere("its own description", "GET /api/description", "GET /api/description.yaml");
-    elsewhere("what somebody has as a person: PapersTest", "GET /api/papers", "GET /api/papers/places/{id}", "GET /api/papers/places/{id}/children", "GET /api/papers/search", "GET /api/papers/bin", "POST /api/papers/bin/{change}/return", "POST /api/papers/places/{id}/children",
+    elsewhere("what somebody has as a person: PapersTest", "GET /api/papers", "GET /api/papers/places/{id}", "GET /api/papers/places/{id}/why", "GET /api/papers/places/{id}/children", "GET /api/papers/search", "GET /api/papers/bin", "POST /api/papers/bin/{change}/return", "POST /api/papers/places/{id}/children",
         "POST /api/papers/places/{id}/description", "POST /api/papers/places/{id}/condition", "POST /api/papers/places/{id}/versions/{version}/restoration", "DELETE /api/papers/places/{id}");
   }
 

@@ -16,7 +16,7 @@ defineProps<{ verdict: Schemas['Verdict'] }>()
       <strong>This is not what was said at change {{ verdict.change }}:</strong>
       {{ counted(verdict.altered, 'cell') }} altered, {{ counted(verdict.added, 'row') }} added,
       {{ counted(verdict.leftOut, 'row') }} left out.
-      <template v-if="verdict.altered + verdict.added + verdict.leftOut === 0 && !verdict.intact"
+      <template v-if="verdict.altered + verdict.added + verdict.leftOut + verdict.addedParts.length + verdict.missingColumns.length === 0 && !verdict.intact"
         >The rows are as they were; the digest in its identity is not theirs.</template
       >
     </p>
@@ -24,6 +24,10 @@ defineProps<{ verdict: Schemas['Verdict'] }>()
       {{ verdict.title }}, {{ moment(verdict.at) }}.<template v-if="!verdict.whole && !verdict.same">
         You may not know all there is: rows that you may not know count as added, and totals as altered.</template
       >
+    </p>
+    <p v-for="part in verdict.addedParts" :key="part" class="fault">Added, and never said: {{ part }}.</p>
+    <p v-if="verdict.sinceTheLastOne" class="quiet">
+      What it says under “Since the last one” is not part of the statement and is not checked: compare the two statements.
     </p>
     <p v-for="column in verdict.missingColumns" :key="column" class="fault">
       The column “{{ column }}” is missing.

@@ -79,9 +79,13 @@ final class VerifyCommand implements Callable<Integer> {
     }
     StatementCheck check = statement.against(said, Integer.MAX_VALUE);
     check.missingColumns().forEach(column -> out.println("The column \"" + column + "\" is missing."));
+    check.addedParts().forEach(part -> out.println("Added: " + part + "."));
     check.cells().forEach(cell -> out.println((cell.row() == StatementCheck.COVER ? "Cover" : "Row " + cell.row()) + ", " + cell.column() + ": says \"" + cell.says() + "\", was \"" + cell.said() + "\"."));
     check.addedRows().forEach(row -> out.println("Row " + row.number() + " was added: " + String.join(" | ", row.cells())));
     check.leftOutRows().forEach(row -> out.println("Left out: " + String.join(" | ", row)));
+    if (statement.sinceTheLastOne()) {
+      out.println("What it says under \"" + StatementFile.SINCE_THE_LAST_ONE + "\" is not checked: it is not part of the statement.");
+    }
     boolean intact = StatementDigest.isOf(identity.digest(), identity.recipe(), identity.at(), said);
     if (check.same() && !intact) {
       out.println("Its rows are those of the bundle, and the digest in its identity is not theirs.");

@@ -12,7 +12,7 @@ import java.util.stream.Stream;
  * @param facts the cover: scope, instant, change number, author and totals, in this order
  * @param columns empty for a paper that is only its cover
  * @param seal a line by which the file can be checked, known once all rows were read; null for files that are only lists
- * @param before a table that is read first, in files that can have two: workbooks and JSON. In others the cover says what it {@code says}; null for none
+ * @param before a table that is read first, in files that can have two: workbooks and JSON; others leave it out. Null for none
  */
 public record Sheet(String name, String title, Map<String, String> facts, List<Column> columns, Stream<List<String>> rows, Supplier<String> seal, Before before) {
   /** A table of its own that comes before the rows; no seal covers it. */

@@ -8,9 +8,12 @@ import java.nio.file.Files;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.regex.Pattern;
 import java.util.stream.Stream;
 import palegate.core.statements.StatementCheck;
 import palegate.core.statements.StatementIdentity;
@@ -26,13 +29,19 @@ import tools.jackson.databind.json.JsonMapper;
  * @param titles of its columns; of JSON, their keys
  * @param rows of a PDF, its lines of text from the rows on, each alone
  * @param cover what its cover says, by name; of a PDF its lines before the rows, each alone; empty for files that have none
+ * @param addedParts what else it holds that no statement has, each in a few words
+ * @param sinceTheLastOne whether it says what has changed since one before it, which is not known from the statement and is not checked
  */
-public record StatementFile(FileFormat format, StatementIdentity identity, List<String> titles, List<StatementCheck.Found> rows, Cover cover) {
+public record StatementFile(FileFormat format, StatementIdentity identity, List<String> titles, List<StatementCheck.Found> rows, Cover cover, List<String> addedParts, boolean sinceTheLastOne) {
+  /** The title of the table that says what has changed since one before it. */
+  public static final String SINCE_THE_LAST_ONE = "Since the last one";
+  private static final Pattern PART = Pattern.compile("Statement( \\d+)?");
+  private static final Set<String> JSON_KEYS = Set.of("title", "facts", "changes", "rows", JsonLinesFile.SEAL);
+
   /** As pairs of words, or as lines of text. */
   public record Cover(Map<String, String> facts, List<String> lines) {
     static final Cover NONE = new Cover(Map.of(), List.of());
   }
-
 
   private static final JsonMapper JSON = JsonMapper.shared();
 
@@ -72,9 +81,17 @@ public record StatementFile(FileFormat format, StatementIdentity identity, List<
     List<String> titles = null;
     List<StatementCheck.Found> rows = new ArrayList<>();
     Map<String, String> cover = Map.of();
+    List<String> added = new ArrayList<>();
+    boolean since = false;
     for (WorkbookRows.Table table : WorkbookRows.read(file, cellsAtMost)) {
-      if (!table.name().startsWith("Statement")) {
-        cover = table.name().equals("Cover") ? StatementCover.ofWorkbook(table.rows()) : cover;
+      if (!PART.matcher(table.name()).matches()) {
+        boolean isCover = table.name().equals("Cover");
+        boolean isSince = table.name().equals(SINCE_THE_LAST_ONE);
+        cover = isCover ? StatementCover.ofWorkbook(table.rows()) : cover;
+        since |= isSince;
+        if (!isCover && !isSince && !table.rows().isEmpty()) {
+          added.add("the sheet “" + table.name() + "”");
+        }
         identity = identity != null ? identity : table.rows().stream().flatMap(row -> row.cells().stream()).flatMap(cell -> StatementIdentity.parse(cell).stream()).findFirst().orElse(null);
         continue;
       }
@@ -89,7 +106,7 @@ public record StatementFile(FileFormat format, StatementIdentity identity, List<
     if (identity == null) {
       throw noStatement();
     }
-    return new StatementFile(FileFormat.XLSX, identity, titles == null ? List.of() : titles, rows, new Cover(cover, List.of()));
+    return new StatementFile(FileFormat.XLSX, identity, titles == null ? List.of() : titles, rows, new Cover(cover, List.of()), added, since);
   }
 
   private static List<String> withFormulas(WorkbookRows.Row row) {
@@ -105,7 +122,7 @@ public record StatementFile(FileFormat format, StatementIdentity identity, List<
       throw noStatement();
     }
     return new StatementFile(FileFormat.CSV, StatementIdentity.parse(seal.get().cell(0)).orElseThrow(), rows.get(0).cells(),
-        rows.stream().skip(1).filter(row -> row != seal.get()).map(row -> new StatementCheck.Found(row.number(), row.cells())).toList(), Cover.NONE);
+        rows.stream().skip(1).filter(row -> row != seal.get()).map(row -> new StatementCheck.Found(row.number(), row.cells())).toList(), Cover.NONE, List.of(), false);
   }
 
   private static StatementFile json(File file, int cellsAtMost) throws IOException {
@@ -114,6 +131,8 @@ public record StatementFile(FileFormat format, StatementIdentity identity, List<
     List<JsonNode> objects = new ArrayList<>();
     StatementIdentity identity = null;
     Map<String, String> cover = new LinkedHashMap<>();
+    List<String> added = new ArrayList<>();
+    boolean since = false;
     if (lines) {
       for (String line : (Iterable<String>) text.lines().filter(one -> !one.isBlank())::iterator) {
         objects.add(JSON.readTree(line));
@@ -124,13 +143,18 @@ public record StatementFile(FileFormat format, StatementIdentity identity, List<
       JsonNode whole = JSON.readTree(text);
       identity = StatementIdentity.parse(whole.path(JsonLinesFile.SEAL).asString("")).orElse(null);
       whole.path("rows").forEach(objects::add);
+      since = whole.has("changes");
+      whole.propertyNames().stream().filter(key -> !JSON_KEYS.contains(key)).forEach(key -> added.add("what it calls “" + key + "”"));
       cover.put(StatementCover.TITLE, whole.path("title").asString(""));
       whole.path("facts").properties().forEach(fact -> cover.put(fact.getKey(), fact.getValue().asString("")));
     }
     if (identity == null) {
       throw noStatement();
     }
-    List<String> keys = objects.isEmpty() ? List.of() : List.copyOf(objects.get(0).propertyNames());
+    // What is only in some rows is in the file too.
+    Set<String> every = new LinkedHashSet<>();
+    objects.forEach(object -> every.addAll(object.propertyNames()));
+    List<String> keys = List.copyOf(every);
     if ((long) objects.size() * Math.max(1, keys.size()) > cellsAtMost) {
       throw new UnreadableFile("The file has more than " + cellsAtMost + " values.", "Take fewer rows, or use palegate verify.");
     }
@@ -138,7 +162,7 @@ public record StatementFile(FileFormat format, StatementIdentity identity, List<
     for (JsonNode object : objects) {
       rows.add(new StatementCheck.Found(rows.size() + 1, keys.stream().map(key -> object.path(key).asString("")).toList()));
     }
-    return new StatementFile(lines ? FileFormat.JSONL : FileFormat.JSON, identity, keys, rows, new Cover(cover, List.of()));
+    return new StatementFile(lines ? FileFormat.JSONL : FileFormat.JSON, identity, keys, rows, new Cover(cover, List.of()), added, since);
   }
 
   private static StatementFile pdf(PdfLines read) throws IOException {
@@ -148,7 +172,7 @@ public record StatementFile(FileFormat format, StatementIdentity identity, List<
     for (String line : read.lines().subList(first, read.lines().size())) {
       rows.add(new StatementCheck.Found(rows.size() + 1, List.of(line)));
     }
-    return new StatementFile(FileFormat.PDF, identity, List.of("Line"), rows, new Cover(Map.of(), read.lines().subList(0, first)));
+    return new StatementFile(FileFormat.PDF, identity, List.of("Line"), rows, new Cover(Map.of(), read.lines().subList(0, first)), List.of(), false);
   }
 
   private static int indexOfRows(List<String> lines) {
@@ -168,7 +192,7 @@ public record StatementFile(FileFormat format, StatementIdentity identity, List<
    */
   public StatementCheck against(StatementTable said, int rowsAtMost) throws IOException {
     StatementCheck check = StatementCheck.of(asWritten(said), titles, rows.iterator(), rowsAtMost);
-    return check.withCover(alteredOnCover(said));
+    return check.withCover(alteredOnCover(said)).withAdded(addedParts);
   }
 
   /** A statement that was made ahead says so; the file alone does not tell whether it was. */

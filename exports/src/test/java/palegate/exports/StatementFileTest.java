@@ -121,6 +121,47 @@ class StatementFileTest {
     assertThat(StatementFile.read(file, 100_000, PdfLines::of).against(table(ROWS), 100_000).same()).as("a formula that shows the same is not the same").isFalse();
   }
 
+  @Test
+  void a_sheet_and_a_column_that_were_put_in_are_named_and_the_file_is_not_what_was_said() throws IOException {
+    File file = write(FileFormat.XLSX, table(ROWS));
+    try (FileInputStream in = new FileInputStream(file); XSSFWorkbook workbook = new XSSFWorkbook(in)) {
+      workbook.createSheet("Statement of trust").createRow(0).createCell(0).setCellValue("Nobody else can read this.");
+      workbook.createSheet("Blank");
+      Sheet sheet = workbook.getSheet("Statement");
+      sheet.getRow(0).createCell(5).setCellValue("Checked by");
+      sheet.getRow(2).createCell(7).setCellValue("seen");
+      try (OutputStream out = Files.newOutputStream(file.toPath())) {
+        workbook.write(out);
+      }
+    }
+    StatementCheck check = StatementFile.read(file, 100_000, PdfLines::of).against(table(ROWS), 100_000);
+    assertThat(check.addedParts()).containsExactly("the sheet “Statement of trust”", "the column “Checked by”", "what stands in column 8, which has no title");
+    assertThat(check.altered() + check.added() + check.leftOut()).as("its rows are as they were").isZero();
+    assertThat(check.same()).isFalse();
+  }
+
+  @Test
+  void what_was_put_into_json_beside_what_was_said_is_named() throws IOException {
+    File file = write(FileFormat.JSON, table(ROWS));
+    String text = Files.readString(file.toPath());
+    Files.writeString(file.toPath(), text.replaceFirst("\\{\"place\"", "{\"approved\":\"yes\",\"place\"").replaceFirst("\"facts\"", "\"remark\":\"all well\",\"facts\""));
+    StatementCheck check = StatementFile.read(file, 100_000, PdfLines::of).against(table(ROWS), 100_000);
+    assertThat(check.addedParts()).containsExactly("what it calls “remark”", "the column “approved”");
+    assertThat(check.same()).isFalse();
+  }
+
+  @Test
+  void what_it_says_of_the_one_before_is_no_part_of_it_and_that_is_said() throws IOException {
+    File file = folder.resolve("since.xlsx").toFile();
+    try (OutputStream out = Files.newOutputStream(file.toPath())) {
+      FileFormat.XLSX.write(StatementSheet.of(table(ROWS), identity(), "Oriel Fenn", false).with(new palegate.exports.Sheet.Before(StatementFile.SINCE_THE_LAST_ONE, "2 rows came.", List.of(new palegate.exports.Sheet.Column("what", "What changed", 16)), List.of(List.of("came")))), out);
+    }
+    StatementFile read = StatementFile.read(file, 100_000, PdfLines::of);
+    assertThat(read.sinceTheLastOne()).isTrue();
+    assertThat(read.against(table(ROWS), 100_000).same()).isTrue();
+    assertThat(StatementFile.read(write(FileFormat.XLSX, table(ROWS)), 100_000, PdfLines::of).sinceTheLastOne()).isFalse();
+  }
+
   private static StatementTable told(String people) {
     StatementTable table = table(ROWS);
     return new StatementTable(table.title(), Map.of("People", people), table.columns(), table.rows());

@@ -2,6 +2,7 @@ package palegate.core.statements;
 
 import java.util.ArrayDeque;
 import java.util.ArrayList;
+import java.util.BitSet;
 import java.util.Collections;
 import java.util.Deque;
 import java.util.HashMap;
@@ -10,16 +11,18 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.function.Function;
+import java.util.stream.Stream;
 
 /**
  * What a file says held against what the system says: rows in any order, columns in any order; every row that was altered is named to the
- * cell, every one added or left out is named.
+ * cell, every one added or left out is named, and so is every column that was added.
  *
  * @param rows how many rows the file has
  * @param altered counted in cells, of which the first are named
  * @param missingColumns titles of columns that the file does not have
+ * @param addedParts columns, sheets and the like that the file has and the system never said, each in a few words
  */
-public record StatementCheck(int rows, int altered, int added, int leftOut, List<Cell> cells, List<Found> addedRows, List<List<String>> leftOutRows, List<String> missingColumns) {
+public record StatementCheck(int rows, int altered, int added, int leftOut, List<Cell> cells, List<Found> addedRows, List<List<String>> leftOutRows, List<String> missingColumns, List<String> addedParts) {
   /** So many of each are named; all are counted. */
   public static final int NAMED_AT_MOST = 200;
   /** Rows that no key joins are compared cell by cell only up to so many. */
@@ -39,17 +42,23 @@ public record StatementCheck(int rows, int altered, int added, int leftOut, List
     addedRows = List.copyOf(addedRows);
     leftOutRows = List.copyOf(leftOutRows);
     missingColumns = List.copyOf(missingColumns);
+    addedParts = List.copyOf(addedParts);
   }
 
   public boolean same() {
-    return altered == 0 && added == 0 && leftOut == 0 && missingColumns.isEmpty();
+    return altered == 0 && added == 0 && leftOut == 0 && missingColumns.isEmpty() && addedParts.isEmpty();
   }
 
   /** The same check, with what was found on the cover, which is named first. */
   public StatementCheck withCover(List<Cell> found) {
     List<Cell> all = new ArrayList<>(found);
     all.addAll(cells);
-    return new StatementCheck(rows, altered + found.size(), added, leftOut, all.subList(0, Math.min(all.size(), NAMED_AT_MOST)), addedRows, leftOutRows, missingColumns);
+    return new StatementCheck(rows, altered + found.size(), added, leftOut, all.subList(0, Math.min(all.size(), NAMED_AT_MOST)), addedRows, leftOutRows, missingColumns, addedParts);
+  }
+
+  /** The same check, with parts of the file beside the rows that were never said. */
+  public StatementCheck withAdded(List<String> parts) {
+    return new StatementCheck(rows, altered, added, leftOut, cells, addedRows, leftOutRows, missingColumns, Stream.concat(parts.stream(), addedParts.stream()).limit(NAMED_AT_MOST).toList());
   }
 
   /** What a file names has more rows than can be held beside each other here. */
@@ -74,16 +83,36 @@ public record StatementCheck(int rows, int altered, int added, int leftOut, List
     private final int[] at;
     private final List<String> missing = new ArrayList<>();
     private final List<Cell> cells = new ArrayList<>();
+    private final List<String> titles;
+    /** Columns of the file, by where they stand: those that were said, and others in which anything stands. */
+    private final BitSet known = new BitSet();
+    private final BitSet others = new BitSet();
     private int altered;
 
     Comparing(StatementTable said, List<String> titles) {
       this.said = said;
+      this.titles = titles;
       at = said.columns().stream().mapToInt(column -> titles.indexOf(column.title())).toArray();
       for (int i = 0; i < at.length; i++) {
         if (at[i] < 0) {
           missing.add(said.columns().get(i).title());
+        } else {
+          known.set(at[i]);
         }
       }
+      note(titles);
+    }
+
+    private void note(List<String> row) {
+      for (int i = known.nextClearBit(0); i < row.size(); i = known.nextClearBit(i + 1)) {
+        if (!row.get(i).isBlank()) {
+          others.set(i);
+        }
+      }
+    }
+
+    private List<String> added() {
+      return others.stream().limit(NAMED_AT_MOST).mapToObj(i -> i < titles.size() && !titles.get(i).isBlank() ? "the column “" + titles.get(i) + "”" : "what stands in column " + (i + 1) + ", which has no title").toList();
     }
 
     StatementCheck compare(Iterator<Found> found, int rowsAtMost) {
@@ -98,7 +127,9 @@ public record StatementCheck(int rows, int altered, int added, int leftOut, List
       List<Found> unmatched = new ArrayList<>();
       int rows = 0;
       while (found.hasNext()) {
-        Found row = inOrder(found.next());
+        Found next = found.next();
+        note(next.cells());
+        Found row = inOrder(next);
         rows++;
         Integer left = expected.get(row.cells());
         if (left == null) {
@@ -119,7 +150,7 @@ public record StatementCheck(int rows, int altered, int added, int leftOut, List
           pair(unmatched, leftOut, row -> without(row, without));
         }
       }
-      return new StatementCheck(rows, altered, unmatched.size(), leftOut.size(), cells, unmatched.stream().limit(NAMED_AT_MOST).toList(), leftOut.stream().limit(NAMED_AT_MOST).toList(), missing);
+      return new StatementCheck(rows, altered, unmatched.size(), leftOut.size(), cells, unmatched.stream().limit(NAMED_AT_MOST).toList(), leftOut.stream().limit(NAMED_AT_MOST).toList(), missing, added());
     }
 
     /** Takes rows out of both lists that agree in some of their cells, and says in which they do not. */

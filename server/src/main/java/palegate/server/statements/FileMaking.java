@@ -18,6 +18,7 @@ import palegate.core.statements.StatementTable;
 import palegate.core.viewpoint.KnownDigest;
 import palegate.exports.FileFormat;
 import palegate.exports.Sheet;
+import palegate.exports.StatementFile;
 import palegate.exports.StatementSheet;
 import palegate.server.session.Accounts;
 import palegate.server.session.Rooms;
@@ -176,7 +177,7 @@ class FileMaking {
 
   /** What the last one did not say and this one does; made again as it may be known today. */
   private Sheet.Before changes(PreparedFileRecords.Prepared last, MadeStatements.Made made) {
-    String title = "Since the last one";
+    String title = StatementFile.SINCE_THE_LAST_ONE;
     List<Sheet.Column> columns = new ArrayList<>(List.of(new Sheet.Column("what", "What changed", 16)));
     made.table().columns().forEach(column -> columns.add(new Sheet.Column(column.key(), column.title(), column.width())));
     try {

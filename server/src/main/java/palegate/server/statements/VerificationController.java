@@ -41,10 +41,12 @@ class VerificationController {
    * @param same whether the file says just what the system said, to whoever asks now
    * @param intact whether the digest in the file is that of what the system said
    * @param whole whether whoever asks may know everything: if not, rows that they may not know count as added
+   * @param addedParts columns, sheets and the like that were never said, each in a few words
+   * @param sinceTheLastOne whether the file also says what has changed since one before it: that is not checked
    * @param altered counted in cells; the lists name the first two hundred of each
    */
   record Verdict(String format, String identity, String title, @MayBeMissing Long change, Instant at, String recipe, boolean same, boolean intact, boolean whole, int rows, int altered, int added, int leftOut,
-      List<AlteredCell> cells, List<AddedRow> addedRows, List<List<String>> leftOutRows, List<String> missingColumns) {}
+      List<AlteredCell> cells, List<AddedRow> addedRows, List<List<String>> leftOutRows, List<String> missingColumns, List<String> addedParts, boolean sinceTheLastOne) {}
 
   /** A small file can name a statement of millions of rows: what is held for one comparison is bounded on both sides. */
   private static final int ROWS_AT_MOST = 300_000;
@@ -94,6 +96,6 @@ class VerificationController {
     boolean intact = StatementDigest.isOf(file.identity().digest(), made.recipe(), made.at(), made.table());
     return new Verdict(file.format().ending(), file.identity().text(), made.table().title(), change, made.at(), made.recipe().text(), check.same() && intact, intact, viewpoints.of(account).whole(), check.rows(), check.altered(), check.added(), check.leftOut(),
         check.cells().stream().map(cell -> new AlteredCell(cell.row(), cell.column(), cell.says(), cell.said(), cell.inRow())).toList(), check.addedRows().stream().map(row -> new AddedRow(row.number(), row.cells())).toList(),
-        check.leftOutRows(), check.missingColumns());
+        check.leftOutRows(), check.missingColumns(), check.addedParts(), file.sinceTheLastOne());
   }
 }

@@ -84,7 +84,7 @@ final class KnownStructure {
     return known.cut(KnownPeople.all(asker, everywhere && !known.places.covered.isEmpty()));
   }
 
-  private static boolean knowsEveryPlaceByDuty(Asker asker) {
+  static boolean knowsEveryPlaceByDuty(Asker asker) {
     return asker.held().stream().anyMatch(given -> given.duty().scope() == Duty.ScopeKind.PLACE && asker.holdsEverywhere(given.duty()));
   }
 

@@ -38,12 +38,16 @@ public record Viewpoint(Asker asker, Snapshot snapshot, boolean whole) {
   }
 
   /**
-   * The same, made from what was known before: of that which was compiled, whatever is the same is shared. O(what is known) bits and look-ups,
-   * and what a change of it costs.
+   * The same, made from what was known before: of that which was compiled, whatever is the same is shared. Where it is clear what became of it,
+   * O(changes) if they are nothing of what is known, else what a change of it costs; where it is not, O(what is known) bits and look-ups besides.
    *
    * @param before of the same asker, of a state not long before; null if there is none
    */
   public static Viewpoint of(Asker asker, Snapshot state, Viewpoint before) {
+    Structure followed = before == null || state != asker.snapshot() ? null : FollowedStructure.of(before, asker).orElse(null);
+    if (followed != null) {
+      return new Viewpoint(asker, followed == before.snapshot().structure() ? before.snapshot() : before.snapshot().next(followed).detached(), false);
+    }
     SnapshotAt at = state == asker.snapshot() ? asker.state() : state.at(asker.state().instant());
     Structure known = KnownStructure.of(asker, at);
     if (known == state.structure()) {

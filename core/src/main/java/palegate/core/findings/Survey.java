@@ -7,11 +7,11 @@ import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.BiFunction;
 import java.util.function.BiPredicate;
 import java.util.function.Function;
@@ -36,18 +36,19 @@ import palegate.core.structure.Structure;
 import palegate.core.structure.SubjectNames;
 import palegate.core.wallsatwork.WallGapClues;
 
-/** A structure at an instant, as rules look at it; what several of them need is made once. */
+/** A structure at an instant, as rules look at it, several of them side by side; what several need is made once. */
 public final class Survey {
   private final SnapshotAt moment;
   /** Not that of the moment, which is shared by all instants at which the same holds: days go by meanwhile. */
   private final Instant now;
   private final Limits limits;
   private final Activity activity;
-  private final Map<String, List<?>> made = new HashMap<>();
+  private final Map<String, List<?>> made = new ConcurrentHashMap<>();
   private final Map<String, List<?>> before;
   private final Touched touched;
-  private final Map<String, List<?>> kept = new HashMap<>();
-  private Map<Subject, List<Grant>> grantsBySubject;
+  private final Map<String, List<?>> kept = new ConcurrentHashMap<>();
+  /** Whoever needs what is being made waits for it; what is made may need others, never itself. */
+  private final Map<String, Object> making = new ConcurrentHashMap<>();
 
   Survey(Snapshot snapshot, Instant now, Limits limits) {
     this(snapshot, now, limits, Activity.UNKNOWN);
@@ -82,29 +83,22 @@ public final class Survey {
   /** What hangs on some kinds of parts alone: kept while those stay the same. It must not hold on to the state. */
   @SuppressWarnings("unchecked")
   <T> List<T> whileSame(String name, Set<Touched.Kind> kinds, Supplier<List<T>> make) {
-    if (!kept.containsKey(name)) {
-      kept.put(name, touched != null && before.containsKey(name) && touched.leaves(kinds) ? before.get(name) : make.get());
-    }
-    return (List<T>) kept.get(name);
+    return (List<T>) made(kept, name, () -> touched != null && before.containsKey(name) && touched.leaves(kinds) ? before.get(name) : make.get());
   }
 
   /** What was kept if it holds still, by what has been touched since; made anew otherwise. It must not hold on to the state. */
   @SuppressWarnings("unchecked")
   <T> T whileHolds(String name, BiPredicate<T, Touched> holds, Supplier<T> make) {
-    if (!kept.containsKey(name)) {
+    return ((List<T>) made(kept, name, () -> {
       T known = touched == null || !before.containsKey(name) ? null : ((List<T>) before.get(name)).get(0);
-      kept.put(name, List.of(known != null && holds.test(known, touched) ? known : make.get()));
-    }
-    return ((List<T>) kept.get(name)).get(0);
+      return List.of(known != null && holds.test(known, touched) ? known : make.get());
+    })).get(0);
   }
 
   /** The same, made from what was kept where that does not hold: the maker is given it, or null. */
   @SuppressWarnings("unchecked")
   <T> T from(String name, BiFunction<T, Touched, T> make) {
-    if (!kept.containsKey(name)) {
-      kept.put(name, List.of(make.apply(touched == null || !before.containsKey(name) ? null : ((List<T>) before.get(name)).get(0), touched)));
-    }
-    return ((List<T>) kept.get(name)).get(0);
+    return ((List<T>) made(kept, name, () -> List.of(make.apply(touched == null || !before.containsKey(name) ? null : ((List<T>) before.get(name)).get(0), touched)))).get(0);
   }
 
   /** The places whose owners some people are, in no order. */
@@ -120,12 +114,11 @@ public final class Survey {
   /** @param other kinds of parts that count as well */
   @SuppressWarnings("unchecked")
   private List<Place> ofPlaces(String name, Set<Touched.Kind> other, Predicate<Place> isSo) {
-    if (!kept.containsKey(name)) {
+    return (List<Place>) made(kept, name, () -> {
       List<Place> known = touched == null || !touched.leaves(other) ? null : (List<Place>) before.get(name);
-      kept.put(name, known != null && touched.changed().isEmpty() ? known : known == null ? structure().places().values().stream().filter(isSo).toList()
-          : Stream.concat(known.stream().filter(place -> !touched.changed().contains(place.id())), touched.changed().stream().map(structure().places()::get).filter(place -> place != null && isSo.test(place))).toList());
-    }
-    return (List<Place>) kept.get(name);
+      return known != null && touched.changed().isEmpty() ? known : known == null ? structure().places().values().stream().filter(isSo).toList()
+          : Stream.concat(known.stream().filter(place -> !touched.changed().contains(place.id())), touched.changed().stream().map(structure().places()::get).filter(place -> place != null && isSo.test(place))).toList();
+    });
   }
 
   /**
@@ -136,20 +129,30 @@ public final class Survey {
    */
   @SuppressWarnings("unchecked")
   <T> List<T> byPlace(String name, Function<T, String> place, Function<IntStream, List<T>> look) {
-    if (!kept.containsKey(name)) {
+    return (List<T>) made(kept, name, () -> {
       List<T> known = touched == null ? null : (List<T>) before.get(name);
-      kept.put(name, known == null ? look.apply(snapshot().places()) : Stream.concat(known.stream().filter(one -> !touched.concerns(place.apply(one))), look.apply(touched.places()).stream()).toList());
-    }
-    return (List<T>) kept.get(name);
+      return known == null ? look.apply(snapshot().places()) : Stream.concat(known.stream().filter(one -> !touched.concerns(place.apply(one))), look.apply(touched.places()).stream()).toList();
+    });
   }
 
   /** What several rules look at is made once; the name is theirs alone. */
   @SuppressWarnings("unchecked")
   <T> List<T> once(String name, Supplier<List<T>> make) {
-    if (!made.containsKey(name)) {
-      made.put(name, make.get());
+    return (List<T>) made(made, name, make::get);
+  }
+
+  private List<?> made(Map<String, List<?>> in, String name, Supplier<List<?>> make) {
+    List<?> known = in.get(name);
+    if (known == null) {
+      synchronized (making.computeIfAbsent(name, any -> new Object())) {
+        known = in.get(name);
+        if (known == null) {
+          known = make.get();
+          in.put(name, known);
+        }
+      }
     }
-    return (List<T>) made.get(name);
+    return known;
   }
 
   WallGapClues wallGapClues() {
@@ -232,11 +235,11 @@ public final class Survey {
   }
 
   List<Grant> grantsTo(Subject subject) {
-    if (grantsBySubject == null) {
-      grantsBySubject = new LinkedHashMap<>();
-      grants().forEach(grant -> grantsBySubject.computeIfAbsent(grant.subject(), any -> new ArrayList<>()).add(grant));
-    }
-    return grantsBySubject.getOrDefault(subject, List.of());
+    return once("grants by subject", () -> {
+      Map<Subject, List<Grant>> bySubject = new HashMap<>();
+      grants().forEach(grant -> bySubject.computeIfAbsent(grant.subject(), any -> new ArrayList<>()).add(grant));
+      return List.of(bySubject);
+    }).get(0).getOrDefault(subject, List.of());
   }
 
   /** The role with the most rights that lie within some; null if there is none. */

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.nio.charset.StandardCharsets;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Collection;
 import java.util.Collections;
 import java.util.List;
@@ -169,7 +170,7 @@ class EveryAnswerIsGivenToAViewpointTest {
       Browser.Answer theirs = put(other, endpoint, questionOfOther);
       String because = who.login() + ": " + endpoint + " " + question + " (seed " + SEED + ")";
       all.assertThat(mine.status()).as(because).isEqualTo(theirs.status()).isLessThan(500);
-      all.assertThat(difference(told(mine), told(theirs))).as(because).isEmpty();
+      all.assertThat(difference(mine, theirs)).as(because).isEmpty();
       all.assertThat(headers(mine)).as(because).isEqualTo(headers(theirs));
       told += mine.status() == 200 ? 1 : 0;
       if (mine.status() < 300) {
@@ -318,6 +319,11 @@ class EveryAnswerIsGivenToAViewpointTest {
       browser.delete("/api/draft");
     }
     return answer;
+  }
+
+  /** As they are, or but for what may differ. */
+  private static String difference(Browser.Answer one, Browser.Answer other) {
+    return Arrays.equals(one.bytes(), other.bytes()) ? "" : difference(told(one), told(other));
   }
 
   /** Where two answers part, with some of what stands around it; empty if they are the same. */

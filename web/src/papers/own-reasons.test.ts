@@ -15,8 +15,8 @@ describe('why one has at a place what one has', () => {
     aServer({
       'GET /api/papers/places/d-1/why': () => ({
         reasons: [
-          { rights: ['find', 'read', 'copy'], gives: true, words: 'Reader, given at Case to Surveyors.', until: '2027-03-04T00:00:00Z' },
-          { rights: ['copy'], gives: false, words: 'Withheld here from you.' },
+          { rights: ['find', 'read', 'copy'], kind: 'GIVES', words: 'Reader, given at Case to Surveyors.', until: '2027-03-04T00:00:00Z' },
+          { rights: ['copy'], kind: 'TAKES', words: 'Withheld here from you.' },
         ],
       }),
     })

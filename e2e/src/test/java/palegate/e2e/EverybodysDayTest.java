@@ -57,7 +57,7 @@ class EverybodysDayTest {
     assertThat(page.locator(".paper .mark")).hasText("checked out");
     page.getByLabel("Why you have these rights at Survey of the rudder").last().click();
     Locator why = page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("Why you have these rights"));
-    assertThat(why.locator("[data-gives=true]").first()).containsText("given at");
+    assertThat(why.locator("[data-kind=GIVES]").first()).containsText("given at");
     assertThat(why.getByText("Nothing gives you these here.")).isVisible();
     page.getByLabel("Find papers by name, field or text").fill("pintle");
     assertThat(page.getByText("1 paper or place that you can find")).isVisible();

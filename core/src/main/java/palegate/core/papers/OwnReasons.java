@@ -26,11 +26,15 @@ public final class OwnReasons {
    * One thing that gives rights or takes some away, in the order in which they act: what is given and not taken further down is what the
    * person has.
    *
-   * @param gives whether the rights come of it; otherwise they fall away for it, or nothing gives them
    * @param words one sentence to the person
    * @param until when it ends; null if it does not
    */
-  public record Reason(Rights rights, boolean gives, String words, Instant until) {}
+  public record Reason(Rights rights, Kind kind, String words, Instant until) {}
+
+  /** Whether rights come of it, fall away for it, or were never there. */
+  public enum Kind {
+    GIVES, TAKES, LACKING
+  }
 
   private final FoundPlaces places;
   private final Snapshot snapshot;
@@ -72,25 +76,27 @@ public final class OwnReasons {
         default -> { }
       }
     }
-    Rights ever = reasons.stream().filter(Reason::gives).map(Reason::rights).reduce(Rights.NONE, Rights::union);
-    falls(Rights.ALL.minus(ever), "Nothing gives you these here");
+    Rights lacking = Rights.ALL.minus(reasons.stream().filter(reason -> reason.kind() == Kind.GIVES).map(Reason::rights).reduce(Rights.NONE, Rights::union));
+    if (!lacking.isEmpty()) {
+      reasons.add(new Reason(lacking, Kind.LACKING, lacking.size() == 1 ? "Nothing gives you this here." : "Nothing gives you these here.", null));
+    }
   }
 
   private void falls(Rights rights, String words) {
     if (!rights.isEmpty()) {
-      reasons.add(new Reason(rights, false, words + ".", null));
+      reasons.add(new Reason(rights, Kind.TAKES, words + ".", null));
     }
   }
 
   private void given(Trace.Acting acting) {
     Grant grant = (Grant) acting.entry();
-    reasons.add(new Reason(acting.rights(), true, structure.roles().get(grant.role()).name() + (grant.sharedBy() == null ? "" : ", shared") + ", given " + where(grant) + " to " + whom(acting) + ".", grant.period().until()));
+    reasons.add(new Reason(acting.rights(), Kind.GIVES, structure.roles().get(grant.role()).name() + (grant.sharedBy() == null ? "" : ", shared") + ", given " + where(grant) + " to " + whom(acting) + ".", grant.period().until()));
   }
 
   private void withheld(Trace.Acting acting, Rights before) {
     Rights taken = acting.rights().intersect(before);
     if (!taken.isEmpty()) {
-      reasons.add(new Reason(taken, false, "Withheld " + where(acting.entry()) + " from " + whom(acting) + ".", acting.entry().period().until()));
+      reasons.add(new Reason(taken, Kind.TAKES, "Withheld " + where(acting.entry()) + " from " + whom(acting) + ".", acting.entry().period().until()));
     }
   }
 
@@ -123,7 +129,7 @@ public final class OwnReasons {
   private void overseen(Trace.Step step) {
     Rights added = step.after().minus(step.before());
     if (!added.isEmpty()) {
-      reasons.add(new Reason(added, true, "You oversee this.", null));
+      reasons.add(new Reason(added, Kind.GIVES, "You oversee this.", null));
     }
   }
 

@@ -68,8 +68,7 @@ class PapersController {
   /** @param why why not, in a sentence; missing if it may be done */
   record PaperOffer(Acts.Act act, @MayBeMissing String why) {}
 
-  /** @param gives whether the rights come of it; otherwise they fall away for it, or nothing gives them */
-  record OwnReason(List<String> rights, boolean gives, String words, @MayBeMissing Instant until) {}
+  record OwnReason(List<String> rights, OwnReasons.Kind kind, String words, @MayBeMissing Instant until) {}
 
   /** {@code reasons} in the order in which they act. */
   record OwnWhy(Paper paper, List<OwnReason> reasons) {}
@@ -151,7 +150,7 @@ class PapersController {
     Papers.Own own = papers.of(who.getName());
     int number = Papers.found(own, id);
     return new OwnWhy(paper(own, number, false), OwnReasons.of(own.places(), clock.instant(), own.person(), number).stream()
-        .map(reason -> new OwnReason(reason.rights().words(), reason.gives(), reason.words(), reason.until())).toList());
+        .map(reason -> new OwnReason(reason.rights().words(), reason.kind(), reason.words(), reason.until())).toList());
   }
 
   private static String name(Structure known, String person, boolean found) {

@@ -46,7 +46,7 @@ final class OutsiderInStaffGroup implements Rule {
       if (outsiders.isEmpty() || outsiders.size() > staff / 2) {
         return Stream.empty();
       }
-      return group.members().stream().filter(membership -> membership.period().holdsAt(survey.now())).flatMap(membership -> {
+      return group.members().stream().filter(membership -> membership.period().holdsAt(survey.now()) && !isOfStaff(survey, membership)).flatMap(membership -> {
         PersonSet of = members(survey, membership);
         return of.isEmpty() || !of.minus(survey.moment().activeOutsiders()).isEmpty() ? Stream.empty() : Stream.of(new Finding(code(), severity(), "group:" + group.id(), membership.member().id(),
             name(survey, membership) + (of.size() == 1 ? " is an outsider" : " are " + of.size() + " outsiders") + " in “" + group.name() + "”, where " + staff + " of staff are.", survey.names(of),
@@ -58,6 +58,11 @@ final class OutsiderInStaffGroup implements Rule {
   @Override
   public boolean isOfWhole() {
     return true;
+  }
+
+  /** Most members are: of them no set is made. */
+  private static boolean isOfStaff(Survey survey, Membership membership) {
+    return membership.member() instanceof Membership.PersonMember && survey.structure().people().get(membership.member().id()).staff();
   }
 
   private static PersonSet members(Survey survey, Membership membership) {

@@ -17,6 +17,7 @@ import java.util.function.BiPredicate;
 import java.util.function.Function;
 import java.util.function.Predicate;
 import java.util.function.Supplier;
+import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import palegate.core.access.Entry;
@@ -103,7 +104,9 @@ public final class Survey {
 
   /** The places whose owners some people are, in no order. */
   List<Place> ownedBy(String name, Predicate<Person> some) {
-    return ofPlaces(name, Set.of(Touched.Kind.PEOPLE), place -> place.owner() != null && some.test(structure().people().get(place.owner())));
+    // Few are asked for, and there are fifty places to a person.
+    Set<String> owners = structure().people().values().stream().filter(some).map(Person::id).collect(Collectors.toSet());
+    return ofPlaces(name, Set.of(Touched.Kind.PEOPLE), place -> place.owner() != null && owners.contains(place.owner()));
   }
 
   /** The places of which something is so by what they themselves say, in no order: kept but for those that are others now. */

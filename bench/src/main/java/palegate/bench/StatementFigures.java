@@ -44,7 +44,7 @@ final class StatementFigures {
 
   private static void write(Snapshot snapshot, Recipe recipe, FileFormat format, int rows) throws IOException {
     StatementTable whole = Statements.of(snapshot, Structures.NOW, recipe);
-    StatementTable table = new StatementTable(whole.title(), whole.counts(), whole.columns(), () -> whole.rows().get().limit(rows));
+    StatementTable table = new StatementTable(whole.title(), whole.counts(), whole.columns(), () -> whole.expected() >= 0 && whole.expected() <= rows ? whole.rows().get() : whole.rows().get().limit(rows));
     long[] count = {0};
     StatementTable counted = new StatementTable(table.title(), table.counts(), table.columns(), () -> {
       Stream<StatementTable.Row> all = table.rows().get();

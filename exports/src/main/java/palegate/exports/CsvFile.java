@@ -22,9 +22,8 @@ public final class CsvFile {
   private static final int LETTERS_AT_ONCE = 1 << 20;
 
   private final OutputStream out;
-  private final RepeatedTexts cells = new RepeatedTexts(CsvFile::cell);
-  private final String[] above;
-  private final byte[][] aboveBytes;
+  private final int columns;
+  private final RepeatedTexts cells;
   private List<List<String>> gathered = new ArrayList<>(ROWS_AT_ONCE);
   private long letters;
   private final Beside beside = new Beside();
@@ -33,8 +32,8 @@ public final class CsvFile {
 
   private CsvFile(int columns, OutputStream out) {
     this.out = out;
-    above = new String[columns];
-    aboveBytes = new byte[columns][];
+    this.columns = columns;
+    cells = new RepeatedTexts(columns, CsvFile::cell);
   }
 
   public static void write(Sheet sheet, OutputStream out) throws IOException {
@@ -96,21 +95,9 @@ public final class CsvFile {
       if (i > 0) {
         put(COMMA);
       }
-      put(bytes(i, row.get(i)));
+      put(i < columns ? cells.next(i, row.get(i)) : cells.of(row.get(i)));
     }
     put(END);
-  }
-
-  /** A column most often says again what it said in the row before. */
-  private byte[] bytes(int column, String cell) {
-    if (column >= above.length) {
-      return cells.of(cell);
-    }
-    if (cell != above[column]) {
-      above[column] = cell;
-      aboveBytes[column] = cells.of(cell);
-    }
-    return aboveBytes[column];
   }
 
   private void put(byte[] bytes) {

@@ -157,26 +157,26 @@ final class AccessTable {
   Stream<StatementTable.Row> everyone() {
     Map<Integer, Alike> of = new HashMap<>();
     alike.forEach(one -> Arrays.stream(one.places()).forEach(place -> of.put(place, one)));
-    Map<Alike, List<List<String>>> inOrder = new LinkedHashMap<>(16, 0.75f, true) {
+    Map<Alike, List<String[]>> inOrder = new LinkedHashMap<>(16, 0.75f, true) {
       @Override
-      protected boolean removeEldestEntry(Map.Entry<Alike, List<List<String>>> eldest) {
+      protected boolean removeEldestEntry(Map.Entry<Alike, List<String[]>> eldest) {
         return size() > IN_ORDER_AT_MOST;
       }
     };
     return Arrays.stream(asked.places()).boxed().filter(place -> !of.get(place).anyone().isEmpty()).flatMap(place -> {
       String path = snapshot.pathText(place);
-      return inOrder.computeIfAbsent(of.get(place), this::peopleInOrder).stream().map(person -> new StatementTable.Row(List.of(path, person.get(0), person.get(1), person.get(2))));
+      return inOrder.computeIfAbsent(of.get(place), this::peopleInOrder).stream().map(person -> new StatementTable.Row(List.of(path, person[0], person[1], person[2])));
     });
   }
 
-  private List<List<String>> peopleInOrder(Alike one) {
+  private List<String[]> peopleInOrder(Alike one) {
     Map<Integer, String> rights = new HashMap<>();
     one.byRights().forEach(each -> {
       String words = each.rights().toString();
       each.people().forEach(person -> rights.put(person, words));
     });
     return rights.keySet().stream().map(snapshot::person).sorted(Comparator.comparing(Person::name).thenComparing(Person::id))
-        .map(person -> List.of(person.name(), person.external() ? "outsider" : "staff", rights.get(snapshot.personNumber(person.id())))).toList();
+        .map(person -> new String[] {person.name(), person.external() ? "outsider" : "staff", rights.get(snapshot.personNumber(person.id()))}).toList();
   }
 
   private Stream<StatementTable.Row> lines(Alike one) {

@@ -25,12 +25,32 @@ public final class StatementDigest {
   private static final int LONGEST = 512;
   private static final int BUFFER = 1 << 18;
 
+  /** A cell that may come again, and where it is held as long as nothing else is held there. */
+  private static final class Told {
+    private final String text;
+    private final int slot;
+    private boolean held = true;
+    /** What the column said after it: tables repeat whole runs of rows, and what comes next is found without looking it up. */
+    private Told next;
+
+    private Told(String text, int slot) {
+      this.text = text;
+      this.slot = slot;
+    }
+
+    /** Something else is held there: nothing is held on to through it. */
+    private void giveWay() {
+      held = false;
+      next = null;
+    }
+  }
+
   private final MessageDigest digest;
   private final String name;
   /** What was said last in each place; none where cells are always given whole. */
-  private final String[] held;
-  private final String[] above;
-  private final int[] slotsAbove;
+  private final Told[] held;
+  /** What each column said last. */
+  private final Told[] above;
   private byte[] filled = new byte[BUFFER];
   private byte[] spare = new byte[BUFFER];
   private int used;
@@ -43,9 +63,8 @@ public final class StatementDigest {
 
   private StatementDigest(String name, Recipe recipe, Instant instant, List<StatementTable.Column> columns) {
     this.name = name;
-    held = name.equals(PLAIN) ? new String[0] : new String[SLOTS];
-    above = new String[name.equals(PLAIN) ? 0 : columns.size()];
-    slotsAbove = new int[above.length];
+    held = name.equals(PLAIN) ? new Told[0] : new Told[SLOTS];
+    above = new Told[name.equals(PLAIN) ? 0 : columns.size()];
     try {
       digest = MessageDigest.getInstance("SHA-256");
     } catch (NoSuchAlgorithmException everyPlatformHasIt) {
@@ -80,18 +99,30 @@ public final class StatementDigest {
 
   public void add(List<String> row) {
     for (int i = 0; i < row.size(); i++) {
-      String cell = row.get(i);
-      // Most often what the row above says there, and then the very same text.
-      if (i < above.length && cell == above[i] && cell == held[slotsAbove[i]]) {
-        repeat(slotsAbove[i]);
+      if (i < above.length) {
+        addAfter(i, row.get(i));
       } else {
-        add(cell);
-        if (i < above.length && cell.length() <= LONGEST) {
-          above[i] = cell;
-          slotsAbove[i] = slot(cell);
-        }
+        add(row.get(i));
       }
     }
+  }
+
+  /** Most often it is the very text that the row above says there, or that the column said after that one before. */
+  private void addAfter(int column, String cell) {
+    Told last = above[column];
+    Told told = last == null || last.text == cell ? last : last.next;
+    if (told != null && told.text == cell && told.held) {
+      repeat(told.slot);
+    } else {
+      told = add(cell);
+      if (told == null) {
+        return;
+      }
+      if (last != null && last.held && last != told) {
+        last.next = told;
+      }
+    }
+    above[column] = told;
   }
 
   private static int slot(String cell) {
@@ -106,14 +137,21 @@ public final class StatementDigest {
     filled[used++] = (byte) slot;
   }
 
-  private void add(String cell) {
+  /** Where it is held now; null if it is too long for that, or nothing is. */
+  private Told add(String cell) {
+    Told told = null;
     if (held.length > 0 && cell.length() <= LONGEST) {
       int slot = slot(cell);
-      if (cell.equals(held[slot])) {
+      Told there = held[slot];
+      if (there != null && there.text.equals(cell)) {
         repeat(slot);
-        return;
+        return there;
       }
-      held[slot] = cell;
+      if (there != null) {
+        there.giveWay();
+      }
+      told = new Told(cell, slot);
+      held[slot] = told;
     }
     byte[] bytes = cell.getBytes(StandardCharsets.UTF_8);
     room(Integer.BYTES + 1);
@@ -130,6 +168,7 @@ public final class StatementDigest {
       used += length;
       at += length;
     }
+    return told;
   }
 
   private void room(int length) {

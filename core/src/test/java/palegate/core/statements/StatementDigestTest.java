@@ -75,6 +75,53 @@ class StatementDigestTest {
     return List.of("", "Aa", "BB", "C#", "Aa".repeat(300), "BB".repeat(300), "Aa".repeat(30), "BB".repeat(30), "\u0000\u0001", "x").get(random.nextInt(10));
   }
 
+  /** As the class says it, written anew without anything that hurries it: a digest that was made of a statement must be found again for ever. */
+  private static String literal(List<List<String>> rows) throws Exception {
+    MessageDigest digest = MessageDigest.getInstance("SHA-256");
+    String[] held = new String[1 << 17];
+    List<String> cells = new ArrayList<>(List.of("pale-gate-statement 1", RECIPE.text(), AT.toString(), "a", "b"));
+    rows.forEach(cells::addAll);
+    for (String cell : cells) {
+      int slot = cell.hashCode() * 0x9E3779B1 >>> 15;
+      if (cell.length() <= 512 && cell.equals(held[slot])) {
+        digest.update(ByteBuffer.allocate(4).putInt(1 << 24 | slot).array());
+        continue;
+      }
+      if (cell.length() <= 512) {
+        held[slot] = cell;
+      }
+      byte[] bytes = cell.getBytes(StandardCharsets.UTF_8);
+      digest.update((byte) 0);
+      digest.update(ByteBuffer.allocate(4).putInt(bytes.length).array());
+      digest.update(bytes);
+    }
+    return "sha256-2:" + HexFormat.of().formatHex(digest.digest());
+  }
+
+  @Test
+  void whatever_repeats_the_digest_is_the_one_that_is_described() throws Exception {
+    for (long seed = 1; seed <= 400; seed++) {
+      Random random = new Random(seed);
+      List<List<String>> some = new ArrayList<>();
+      for (int i = 0; i < 1 + random.nextInt(12); i++) {
+        some.add(List.of(cell(random), cell(random)));
+      }
+      List<List<String>> rows = new ArrayList<>();
+      // Whole runs come again, as the very same texts and as others that say the same.
+      for (int run = 0; run < random.nextInt(8); run++) {
+        int from = random.nextInt(some.size());
+        boolean same = random.nextBoolean();
+        some.subList(from, some.size()).forEach(row -> rows.add(same ? row : row.stream().map(cell -> new String(cell.toCharArray())).toList()));
+      }
+      assertThat(digest(rows)).as("seed %d", seed).isEqualTo(literal(rows));
+    }
+    List<List<String>> many = new ArrayList<>();
+    for (int i = 0; i < 300_000; i++) {
+      many.add(List.of("row " + i % 200_000, "name " + i % 997));
+    }
+    assertThat(digest(many)).as("more texts than there are places for").isEqualTo(literal(many));
+  }
+
   @Test
   void a_long_statement_is_digested_in_pieces_as_in_one() {
     Random random = new Random(7);

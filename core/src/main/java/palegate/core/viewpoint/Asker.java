@@ -28,6 +28,8 @@ public final class Asker {
   private final String id;
   private final int person;
   private final List<DutyAssignment> held;
+  /** Whether they govern anything, once it was asked. */
+  private Boolean governs;
 
   private Asker(SnapshotAt state, String id, int person, List<DutyAssignment> held) {
     this.state = state;
@@ -139,9 +141,17 @@ public final class Asker {
     return !held.isEmpty() || governsAnything();
   }
 
-  /** Whether they govern any place, conditions of documents aside. O(classes). */
+  /** Whether they govern any place, conditions of documents aside. O(classes), the first time. */
   public boolean governsAnything() {
-    return person >= 0 && Arrays.stream(state.rightsInEveryClass(person)).anyMatch(mask -> (mask & Rights.bit(Right.GOVERN)) != 0);
+    if (governs == null) {
+      governs = person >= 0 && Arrays.stream(state.rightsInEveryClass(person)).anyMatch(mask -> (mask & Rights.bit(Right.GOVERN)) != 0);
+    }
+    return governs;
+  }
+
+  /** It is clear otherwise that they govern nothing: then it is not asked of every class. */
+  void governNothing() {
+    governs = false;
   }
 
   /** Their rights now on the content of a document; none on anything else. */

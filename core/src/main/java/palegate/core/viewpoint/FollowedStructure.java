@@ -7,6 +7,7 @@ import java.util.HashSet;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.PrimitiveIterator;
 import java.util.Set;
 import java.util.function.Predicate;
 import java.util.stream.Stream;
@@ -20,6 +21,8 @@ import palegate.core.people.Membership;
 import palegate.core.people.Subject;
 import palegate.core.places.Place;
 import palegate.core.questions.WallCoverage;
+import palegate.core.roles.Right;
+import palegate.core.roles.Rights;
 import palegate.core.snapshot.Snapshot;
 import palegate.core.snapshot.SnapshotAt;
 import palegate.core.structure.Structure;
@@ -35,6 +38,8 @@ import palegate.core.walls.Wall;
  * O(changes × (depth + walls)), and the known entries where one went.
  */
 final class FollowedStructure {
+  private static final int LOOKED_AT_MOST = 2_000;
+
   private final Structure known;
   private final Asker asker;
   private final Asker was;
@@ -69,7 +74,7 @@ final class FollowedStructure {
     SnapshotAt then = before.asker().state();
     SnapshotAt now = asker.state();
     if (before.whole() || before.snapshot().structure().places().isEmpty() || asker.id() == null || asker.person() < 0 || !asker.id().equals(before.asker().id()) || !before.asker().held().equals(asker.held())
-        || !everywhere(asker) && (before.asker().governsAnything() || asker.governsAnything())
+        || !everywhere(asker) && before.asker().governsAnything()
         || !then.snapshot().sameBetween(then.instant(), now.instant()) || !now.snapshot().sameBetween(then.instant(), now.instant())) {
       return Optional.empty();
     }
@@ -88,6 +93,9 @@ final class FollowedStructure {
     boolean clear = scopesStand() && each(difference.places(), this::followPlace) && each(difference.groups(), this::followGroup)
         && each(difference.grants(), id -> follow(difference.before().grants().get(id), all.grants().get(id)))
         && each(difference.withholdings(), id -> follow(difference.before().withholdings().get(id), all.withholdings().get(id)));
+    if (clear && !everywhere(asker)) {
+      asker.governNothing();
+    }
     return clear ? Optional.of(changed()) : Optional.empty();
   }
 
@@ -125,12 +133,15 @@ final class FollowedStructure {
     Place after = all.places().get(id);
     if (known.places().containsKey(id)) {
       places.put(id, after);
-      return isSlight(before, after) || isOnlyInAnotherCondition(before, after);
+      return isSlight(before, after) && (before.guards().equals(after.guards()) || governsNothingNew(id)) || isOnlyInAnotherCondition(before, after);
     }
-    if (after == null || isSlight(before, after) || !isInScope(id)) {
+    if (after == null || isSlight(before, after) && before.guards().equals(after.guards()) || isConditioned(before, after)) {
       return true;
     }
-    if (before != null) {
+    if (!isInScope(id)) {
+      return governsNothingNew(id);
+    }
+    if (before != null || !governsNothingNew(id)) {
       return false;
     }
     return switch (hidden(snapshot.placeNumber(id))) {
@@ -138,7 +149,7 @@ final class FollowedStructure {
       case BARRED -> true;
       case NO -> {
         places.put(id, after);
-        yield addsNothingElse(after);
+        yield isCovered(after.parent()) && addsNothingElse(after);
       }
     };
   }
@@ -146,10 +157,29 @@ final class FollowedStructure {
   /** Whoever checked it out, or did before, is known whatever its condition. */
   private boolean isOnlyInAnotherCondition(Place before, Place after) {
     return before != null && after != null && isCovered(after.id()) && isKnownPerson(after.conditions().checkedOutBy()) && (everybody || before.conditions().checkedOutBy() == null || before.conditions().checkedOutBy().equals(after.conditions().checkedOutBy()))
-        && isSlight(before, new Place(after.id(), after.kind(), after.parent(), after.name(), after.standsAlone(), after.labels(), after.type(), after.owner(), after.target(), after.guards(), before.conditions()));
+        && isConditioned(before, after);
   }
 
-  /** Whether no type, person or wall becomes known by a new place. */
+  private static boolean isConditioned(Place before, Place after) {
+    return before != null && isSlight(before, new Place(after.id(), after.kind(), after.parent(), after.name(), after.standsAlone(), after.labels(), after.type(), after.owner(), after.target(), before.guards(), before.conditions()))
+        && before.guards().equals(after.guards());
+  }
+
+  /** Whoever governed nothing may govern what comes or becomes another: it is asked of that, as long as it is not too much. */
+  private boolean governsNothingNew(String place) {
+    if (everywhere(asker)) {
+      return true;
+    }
+    PrimitiveIterator.OfInt below = snapshot.below(snapshot.placeNumber(place)).iterator();
+    for (int looked = 0; below.hasNext(); looked++) {
+      if (looked == LOOKED_AT_MOST || (asker.state().rightsInClass(asker.person(), asker.state().classOf(below.nextInt())) & Rights.bit(Right.GOVERN)) != 0) {
+        return false;
+      }
+    }
+    return true;
+  }
+
+  /** Whether no type, person or wall becomes known by a new place. Where it lies is covered too: what stands at a place that only leads on is not known. */
   private boolean addsNothingElse(Place place) {
     int number = snapshot.placeNumber(place.id());
     return place.target() == null && (place.type() == null || known.types().containsKey(place.type())) && isKnownPerson(place.owner()) && isKnownPerson(place.conditions().checkedOutBy())

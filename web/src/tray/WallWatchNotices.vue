@@ -13,11 +13,15 @@ function why(notice: Schemas['WatchView']): string {
 
 <template>
   <div v-if="notices.length > 0" class="watch" role="group" aria-label="Walls to look at">
-    <p v-for="notice in notices" :key="notice.kind + notice.wall + (notice.place ?? notice.person?.id)" class="caution">
+    <p v-for="notice in notices" :key="notice.kind + notice.wall + (notice.place ?? notice.person?.id) + notice.said" class="caution">
       <template v-if="notice.kind === 'LET_IN'">
         <router-link :to="{ name: 'people', params: { view: 'persons', id: notice.person!.id } }">{{ notice.person!.name }}</router-link> would no longer be kept out by
         <router-link :to="{ name: 'walls', params: { id: notice.wall } }">{{ notice.wallName }}</router-link
         ><template v-if="notice.from"> from {{ moment(notice.from) }} on</template>.
+      </template>
+      <template v-else-if="notice.kind === 'IN_VAIN'">
+        {{ notice.said }} would be given <router-link :to="{ name: 'places', params: { id: notice.place } }">{{ notice.path }}</router-link
+        >, of which <router-link :to="{ name: 'walls', params: { id: notice.wall } }">{{ notice.wallName }}</router-link> keeps them out: it gives nothing.
       </template>
       <template v-else>
         <router-link :to="{ name: 'places', params: { id: notice.place } }">{{ notice.path }}</router-link>

@@ -14,6 +14,7 @@ const NOTICES = {
     { kind: 'OUTSIDE', wall: 'w', wallName: 'Kept apart', place: 'p', path: 'Cases / Loose', said: 'c 7101', like: 'C-7101' },
     { kind: 'INSIDE', wall: 'w', wallName: 'Kept apart', side: 'Owners', place: 'q', path: 'Cases / C-7102', said: 'C-7102', like: 'C7101' },
     { kind: 'LET_IN', wall: 'w', wallName: 'Kept apart', person: { id: 'm', name: 'Mia Torrance' } },
+    { kind: 'IN_VAIN', wall: 'w', wallName: 'Kept apart', place: 'r', path: 'Cases / C-7101', said: 'Trainees' },
   ],
   more: 1,
 }
@@ -33,6 +34,7 @@ describe('what a draft does against the purpose of a wall', () => {
     expect(text).toContain('Cases / Loose would lie outside Kept apart, and looks as if it belonged inside: “c 7101” is like “C-7101”.')
     expect(text).toContain('Cases / C-7102 would lie behind Kept apart (side Owners), and looks as if it belonged elsewhere: “C-7102” is of another matter than C7101.')
     expect(text).toContain('Mia Torrance would no longer be kept out by Kept apart')
+    expect(text).toContain('Trainees would be given Cases / C-7101, of which Kept apart keeps them out: it gives nothing.')
     expect(text).toContain('1 more is not listed.')
   })
 

@@ -6,11 +6,15 @@ import java.util.Comparator;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
+import java.util.TreeSet;
 import java.util.stream.Collectors;
+import palegate.core.access.Grant;
 import palegate.core.collections.PersonSet;
+import palegate.core.people.Subject;
 import palegate.core.snapshot.Snapshot;
 import palegate.core.snapshot.SnapshotAt;
 import palegate.core.structure.Structure;
+import palegate.core.structure.SubjectNames;
 import palegate.core.walls.Wall;
 
 /**
@@ -25,7 +29,9 @@ public final class WallWatch {
     /** A place would lie inside and looks as if it were of another matter. */
     INSIDE,
     /** Somebody whom it keeps out would not be kept out any more. */
-    LET_IN
+    LET_IN,
+    /** Somebody would be given, or have shared with them, what it keeps from them: it gives nothing. */
+    IN_VAIN
   }
 
   /**
@@ -34,17 +40,20 @@ public final class WallWatch {
    * @param side the side concerned; null for a wall of one scope
    * @param place of a place, its id; else null
    * @param person of a person, their id; else null
-   * @param said of a place, the text that speaks for it; else null
+   * @param said of a place, the text that speaks for it, or whom it would be given to in vain; else null
    * @param like of a place, what that is like or unlike; else null
    * @param from of a person, when they are let in if that is later; else null
    */
   public record Notice(Kind kind, String wall, String side, String place, String person, String said, String like, Instant from) {}
 
+  /** Of larger groups some are always at home somewhere. */
+  private static final int PEOPLE_AT_MOST = 2_000;
+
   private WallWatch() {}
 
   /**
-   * By wall in the order of their names; nothing if the changes alter neither places nor who belongs to what. O(walls × (labels + covered
-   * places)) of both states, and O(walls × people / 64) an instant.
+   * By wall in the order of their names; nothing if the changes alter neither places nor who belongs to what, nor give anybody anything. O(walls × (labels + covered
+   * places)) of both states, and O(walls × people / 64) an instant; what is given O(entries that came × people in whom they name).
    *
    * @param instants now, and every later one from which the changes make a difference
    */
@@ -54,7 +63,8 @@ public final class WallWatch {
     Structure is = after.structure();
     boolean places = was.places() != is.places();
     boolean people = was.groups() != is.groups() || was.units() != is.units() || was.people() != is.people();
-    if (!places && !people) {
+    List<Grant> given = given(was, is, now);
+    if (!places && !people && given.isEmpty()) {
       return List.of();
     }
     List<Wall> walls = is.walls().values().stream().filter(wall -> wall.state() != Wall.State.LIFTED && !wall.period().endedBy(now) && wall.equals(was.walls().get(wall.id()))).sorted(Comparator.comparing(Wall::name).thenComparing(Wall::id)).toList();
@@ -73,6 +83,8 @@ public final class WallWatch {
         letIn(before, after, instants, wall, notices);
       }
     }
+    Set<String> told = walls.stream().map(Wall::id).collect(Collectors.toSet());
+    given.forEach(grant -> inVain(after.at(now), grant, told, notices));
     return List.copyOf(notices);
   }
 
@@ -97,6 +109,34 @@ public final class WallWatch {
       ids(was, Barring.people(Barring.of(was, wall))).stream().filter(person -> !stillBarred.contains(person) && isActive(then, person)).sorted().filter(told::add)
           .forEach(person -> notices.add(new Notice(Kind.LET_IN, wall.id(), null, null, person, null, null, at.equals(instants.get(0)) ? null : at)));
     });
+  }
+
+  private static List<Grant> given(Structure was, Structure is, Instant now) {
+    return was.grants().differing(is.grants()).stream().sorted().map(is.grants()::get).filter(grant -> grant != null && grant.period().holdsAt(now)).toList();
+  }
+
+  /** That a wall takes something from some of a large group is what it is for; that it leaves nobody anything of what is given is an error. */
+  private static void inVain(SnapshotAt after, Grant grant, Set<String> walls, List<Notice> notices) {
+    int place = after.snapshot().placeNumber(grant.place());
+    int[] people = after.matching(grant.subject()).and(after.active()).stream().toArray();
+    if (people.length == 0 || people.length > PEOPLE_AT_MOST) {
+      return;
+    }
+    Set<String> common = null;
+    for (int person : people) {
+      Set<String> barring = after.walls().barring(person, place).stream().map(Wall::id).collect(Collectors.toCollection(TreeSet::new));
+      if (common == null) {
+        common = barring;
+      } else {
+        common.retainAll(barring);
+      }
+      if (common.isEmpty()) {
+        return;
+      }
+    }
+    String whom = SubjectNames.of(grant.subject(), after.snapshot().structure());
+    String person = grant.subject() instanceof Subject.OfPerson one ? one.id() : null;
+    common.stream().filter(walls::contains).forEach(wall -> notices.add(new Notice(Kind.IN_VAIN, wall, null, grant.place(), person, whom, null, null)));
   }
 
   private static boolean isActive(SnapshotAt state, String person) {

@@ -7,8 +7,11 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import org.junit.jupiter.api.Test;
 import palegate.core.Harbour;
+import palegate.core.access.Grant;
+import palegate.core.changes.AccessChange;
 import palegate.core.changes.Change;
 import palegate.core.changes.DraftApplication;
 import palegate.core.changes.MembershipChange;
@@ -68,6 +71,24 @@ class WallWatchTest {
         .containsExactly(tuple(WallWatch.Kind.INSIDE, "f2", "C-7102 Blue Heron", "C-7101"));
     assertThat(notices(byPlace, new PlaceChange.MovePlace("c2", "f1"))).as("it says nothing of another matter").isEmpty();
     assertThat(notices(byPlace, new PlaceChange.RenamePlace("d1", "Letter of C-7101 and C-7102"))).as("it says both").isEmpty();
+  }
+
+  @Test
+  void what_is_given_or_shared_to_those_who_are_kept_out_of_it_is_told_and_what_a_wall_takes_from_some_is_not() {
+    Wall wall = wall(Scope.ofPlaces("f1"), Wall.State.STANDING);
+    assertThat(notices(wall, grant("d1", new Subject.OfPerson("mia"), "mia"))).extracting(WallWatch.Notice::kind, WallWatch.Notice::wall, WallWatch.Notice::place, WallWatch.Notice::person)
+        .containsExactly(tuple(WallWatch.Kind.IN_VAIN, "w", "d1", "mia"));
+    assertThat(notices(wall, grant("f1", new Subject.OfGroup("trainees"), null))).extracting(WallWatch.Notice::kind, WallWatch.Notice::person).containsExactly(tuple(WallWatch.Kind.IN_VAIN, null));
+    assertThat(notices(wall, grant("f1", Subject.BuiltIn.STAFF, null))).as("others of the staff have it").isEmpty();
+    assertThat(notices(wall, grant("cas", new Subject.OfPerson("mia"), null))).as("it gives her the rest").isEmpty();
+    assertThat(notices(wall(Scope.ofPlaces("f1"), Wall.State.LIFTED), grant("d1", new Subject.OfPerson("mia"), null))).isEmpty();
+  }
+
+  /** @param sharedBy who shares it; null for an entry of a list */
+  private static Change grant(String place, Subject subject, String sharedBy) {
+    String role = Harbour.structure().roles().keySet().iterator().next();
+    Grant grant = new Grant("e-new", place, subject, role, Set.of(), Period.ALWAYS, null);
+    return sharedBy == null ? new AccessChange.AddGrant(grant) : AccessChange.adding(new Grant("e-new", place, subject, role, Set.of(), Period.ALWAYS, null, sharedBy, null));
   }
 
   @Test

@@ -1,5 +1,6 @@
 package palegate.server.shell;
 
+import java.io.IOException;
 import java.util.List;
 import java.util.Locale;
 import org.slf4j.Logger;
@@ -15,6 +16,7 @@ import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.RestControllerAdvice;
 import org.springframework.web.context.request.WebRequest;
 import org.springframework.web.servlet.mvc.method.annotation.ResponseEntityExceptionHandler;
+import org.springframework.web.util.DisconnectedClientHelper;
 
 /** Turns every exception into a problem document. */
 @RestControllerAdvice
@@ -54,6 +56,11 @@ class ProblemAdvice extends ResponseEntityExceptionHandler {
     if (Outage.caused(failed)) {
       LOG.warn("The database does not answer: {}", failed.getMessage());
       return ResponseEntity.status(HttpStatus.SERVICE_UNAVAILABLE).header(HttpHeaders.RETRY_AFTER, "3").body(Outage.problem());
+    }
+    if (failed instanceof IOException && DisconnectedClientHelper.isClientDisconnectedException(failed)) {
+      // Whoever asked has left, and nobody is there to be told.
+      LOG.debug("Whoever asked has left", failed);
+      return null;
     }
     LOG.error("A request failed", failed);
     return ResponseEntity.internalServerError().body(Problem.of(HttpStatus.INTERNAL_SERVER_ERROR, "internal", "Something broke",

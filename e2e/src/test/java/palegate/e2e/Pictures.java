@@ -79,6 +79,8 @@ public final class Pictures {
     Page mia = desk.window();
     desk.enter(mia, "mia.torrance", "pale-gate-demo");
     desk.open(mia, "/papers/d-10004");
+    mia.locator(".paper .title button").click();
+    mia.locator(".reasons li").last().waitFor();
     shot(mia, mia.locator(".paper h2"), "papers");
     mia.context().close();
     desk.open(page, "/people/groups/g-surveyors");

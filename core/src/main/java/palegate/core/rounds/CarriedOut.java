@@ -1,5 +1,6 @@
 package palegate.core.rounds;
 
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -28,11 +29,12 @@ public record CarriedOut(List<Change> changes, List<Undone> left, List<Undone> b
   /**
    * One rehearsal of all of it, besides O(decisions).
    *
+   * @param instant not that of the moment, which is shared by all instants at which the same holds
    * @param decided all that is handed in; what is so already is passed over
    * @param newId gives new entries ids, from a prefix
    */
-  public static CarriedOut of(SnapshotAt moment, List<Decided> decided, UnaryOperator<String> newId) {
-    StandingItems now = StandingItems.in(moment);
+  public static CarriedOut of(SnapshotAt moment, Instant instant, List<Decided> decided, UnaryOperator<String> newId) {
+    StandingItems now = StandingItems.in(moment, instant);
     // Two decisions may remove the same entry.
     Set<Change> changes = new LinkedHashSet<>();
     List<Undone> left = new ArrayList<>();
@@ -54,12 +56,12 @@ public record CarriedOut(List<Change> changes, List<Undone> left, List<Undone> b
       }
     }
     List<Change> all = List.copyOf(changes);
-    return new CarriedOut(all, left, all.isEmpty() ? List.of() : besides(moment, now, all, made, decided));
+    return new CarriedOut(all, left, all.isEmpty() ? List.of() : besides(moment, instant, now, all, made, decided));
   }
 
-  private static List<Undone> besides(SnapshotAt moment, StandingItems now, List<Change> changes, List<Decided> made, List<Decided> decided) {
+  private static List<Undone> besides(SnapshotAt moment, Instant instant, StandingItems now, List<Change> changes, List<Decided> made, List<Decided> decided) {
     Snapshot snapshot = moment.snapshot();
-    StandingItems then = StandingItems.in(snapshot.next(DraftApplication.of(snapshot, changes, moment.instant()).difference()).at(moment.instant()));
+    StandingItems then = StandingItems.in(snapshot.next(DraftApplication.of(snapshot, changes, instant).difference()).at(instant), instant);
     List<Undone> besides = new ArrayList<>();
     made.stream().filter(one -> !then.isCarriedOut(one.item(), one.decision(), one.instead())).forEach(one -> besides.add(new Undone(one.item(), then.inTheWay(one.item()))));
     decided.stream().filter(one -> one.decision() == Decision.KEEP && now.has(one.item())).forEach(one -> {

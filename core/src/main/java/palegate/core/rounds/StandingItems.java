@@ -1,5 +1,6 @@
 package palegate.core.rounds;
 
+import java.time.Instant;
 import java.util.EnumSet;
 import java.util.HashMap;
 import java.util.List;
@@ -14,18 +15,24 @@ import palegate.core.snapshot.SnapshotAt;
 /** What has become, in a state, of what was asked about: whether it stands there still, as it was, and whether what was decided is so. */
 public final class StandingItems {
   private final SnapshotAt moment;
+  private final Instant now;
   private final AccessItems access;
   private final Map<String, ReviewItem> byKey = new HashMap<>();
 
-  private StandingItems(SnapshotAt moment) {
+  private StandingItems(SnapshotAt moment, Instant now) {
     this.moment = moment;
+    this.now = now;
     access = new AccessItems(moment);
     ReviewItems.of(moment, new ReviewScope(EnumSet.complementOf(EnumSet.of(ItemKind.ACCESS)), null, Set.of(), false)).forEach(item -> byKey.put(item.key(), item));
   }
 
-  /** O(entries and memberships); what people have at places is looked up when it is asked for. */
-  public static StandingItems in(SnapshotAt moment) {
-    return new StandingItems(moment);
+  /**
+   * O(entries and memberships); what people have at places is looked up when it is asked for.
+   *
+   * @param now not that of the moment, which is shared by all instants at which the same holds
+   */
+  public static StandingItems in(SnapshotAt moment, Instant now) {
+    return new StandingItems(moment, now);
   }
 
   /** What stands there now; empty if it is gone. */
@@ -78,7 +85,7 @@ public final class StandingItems {
       return false;
     }
     Role role = instead.role() == null ? null : snapshot.structure().roles().get(instead.role());
-    boolean ended = instead.until() != null && !instead.until().isAfter(moment.instant());
+    boolean ended = instead.until() != null && !instead.until().isAfter(now);
     Rights rights = moment.rights(person, place);
     return (instead.role() == null || ended || role != null && rights.equals(role.rights())) && (instead.until() == null || snapshot.at(instead.until()).rights(person, place).isEmpty());
   }

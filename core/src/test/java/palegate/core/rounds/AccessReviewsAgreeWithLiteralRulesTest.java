@@ -87,7 +87,7 @@ class AccessReviewsAgreeWithLiteralRulesTest {
           Set<Right> left = LiteralRules.standing(after, person.id(), item.container(), at);
           assertThat(overseen || isOverseenAt(after, person, item.container(), at) ? Set.of(Right.FIND, Right.READ).containsAll(left) : left.isEmpty()).as("seed %d, %s, at %s: %s", seed, item, at, left).isTrue();
         }
-        assertThat(StandingItems.in(snapshot.next(after).at(NOW)).isCarriedOut(item, Decision.REMOVE, null)).as("seed %d, %s", seed, item).isEqualTo(!overseen);
+        assertThat(StandingItems.in(snapshot.next(after).at(NOW), NOW).isCarriedOut(item, Decision.REMOVE, null)).as("seed %d, %s", seed, item).isEqualTo(!overseen);
         String which = "seed " + seed + ", " + item;
         all(after).forEach((pair, rights) -> {
           boolean below = isBelow(structure, pair.get(1), item.container());
@@ -172,8 +172,8 @@ class AccessReviewsAgreeWithLiteralRulesTest {
           }
         }
         boolean so = (role == null || now.equals(Set.copyOf(role.rights().list()))) && (instead.until() == null || LiteralRules.standing(after, person.id(), item.container(), LATER).isEmpty());
-        assertThat(StandingItems.in(snapshot.next(after).at(NOW)).isCarriedOut(item, Decision.CHANGE, instead)).as("seed %d, %s to %s", seed, item, instead).isEqualTo(so);
-        CarriedOut carried = CarriedOut.of(moment, List.of(new CarriedOut.Decided(item, Decision.CHANGE, instead)), ids());
+        assertThat(StandingItems.in(snapshot.next(after).at(NOW), NOW).isCarriedOut(item, Decision.CHANGE, instead)).as("seed %d, %s to %s", seed, item, instead).isEqualTo(so);
+        CarriedOut carried = CarriedOut.of(moment, moment.instant(), List.of(new CarriedOut.Decided(item, Decision.CHANGE, instead)), ids());
         assertThat(carried.left().size() + carried.besides().size()).as("seed %d, %s to %s", seed, item, instead).isEqualTo(so ? 0 : 1);
         exact += so ? 1 : 0;
         otherwise += so ? 0 : 1;
@@ -194,7 +194,7 @@ class AccessReviewsAgreeWithLiteralRulesTest {
       List<CarriedOut.Decided> decided = new ArrayList<>();
       ReviewItems.of(moment, new ReviewScope(Set.of(ItemKind.ACCESS, ItemKind.GRANT), null, Set.of(), false))
           .forEach(item -> decided.add(new CarriedOut.Decided(item, random.nextInt(3) == 0 ? Decision.REMOVE : Decision.KEEP, null)));
-      CarriedOut carried = CarriedOut.of(moment, decided, ids());
+      CarriedOut carried = CarriedOut.of(moment, moment.instant(), decided, ids());
       DraftApplication.Result result = DraftApplication.of(snapshot, carried.changes(), NOW);
       assertThat(result.refusals()).as("seed %d", seed).isEmpty();
       String which = "seed " + seed;

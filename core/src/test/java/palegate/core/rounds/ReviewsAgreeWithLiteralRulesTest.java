@@ -103,7 +103,7 @@ class ReviewsAgreeWithLiteralRulesTest {
       // Something else is put in force between the question and the answer.
       Snapshot before = asked.next(DraftApplication.of(asked, RandomDrafts.fromSeed(asked.structure(), seed), RandomStructures.NOW).structure());
       SnapshotAt moment = before.at(RandomStructures.NOW);
-      StandingItems standing = StandingItems.in(moment);
+      StandingItems standing = StandingItems.in(moment, moment.instant());
       for (ReviewItem item : items) {
         List<Change> removal = DecidedChange.removing(moment, item, prefix -> prefix + "-new");
         RemovalEffect effect = RemovalEffect.of(moment, item);
@@ -119,7 +119,7 @@ class ReviewsAgreeWithLiteralRulesTest {
           continue;
         }
         SnapshotAt after = before.next(result.structure()).at(RandomStructures.NOW);
-        assertThat(StandingItems.in(after).isCarriedOut(item, Decision.REMOVE, null)).as("seed %d, %s", seed, item).isTrue();
+        assertThat(StandingItems.in(after, after.instant()).isCarriedOut(item, Decision.REMOVE, null)).as("seed %d, %s", seed, item).isTrue();
         RightsDifference.Totals totals = RightsDifference.between(moment, after).totals();
         assertThat(List.of(effect.people(), effect.documents())).as("seed %d, %s", seed, item).containsExactly(totals.peopleLosing(), totals.documents());
         effect.still().forEach(through -> assertThat(after.rights(after.snapshot().personNumber(item.subject().id()), after.snapshot().placeNumber(item.place())).contains(Right.READ)).isTrue());
@@ -145,7 +145,7 @@ class ReviewsAgreeWithLiteralRulesTest {
         List<Change> changes = new ArrayList<>(DecidedChange.changing(moment, item, instead, prefix -> prefix + "-new"));
         DraftApplication.Result result = DraftApplication.of(snapshot, changes, RandomStructures.NOW);
         if (result.refusals().isEmpty()) {
-          StandingItems after = StandingItems.in(snapshot.next(result.structure()).at(RandomStructures.NOW));
+          StandingItems after = StandingItems.in(snapshot.next(result.structure()).at(RandomStructures.NOW), RandomStructures.NOW);
           assertThat(after.isCarriedOut(item, Decision.CHANGE, instead)).as("seed %d, %s", seed, item).isTrue();
           changed++;
         }
@@ -168,7 +168,7 @@ class ReviewsAgreeWithLiteralRulesTest {
           Grant beside = new Grant("e-beside", given.place(), given.subject(), role, given.types(), given.period(), null);
           DraftApplication.Result result = DraftApplication.of(snapshot, List.of(new AccessChange.AddGrant(beside)), RandomStructures.NOW);
           if (result.refusals().isEmpty()) {
-            StandingItems now = StandingItems.in(snapshot.next(result.structure()).at(RandomStructures.NOW));
+            StandingItems now = StandingItems.in(snapshot.next(result.structure()).at(RandomStructures.NOW), RandomStructures.NOW);
             assertThat(now.isCarriedOut(item, Decision.CHANGE, new DecidedChange.Instead(role, null))).as("seed %d, %s", seed, item).isFalse();
             tried++;
           }

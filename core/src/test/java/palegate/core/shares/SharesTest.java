@@ -104,7 +104,7 @@ class SharesTest {
   }
 
   private static PassOpening open(Structure structure, String person, String... openedBy) {
-    return PassOpening.of(Snapshot.of(structure).at(NOW), "pa", person, Set.of(openedBy), "e-new");
+    return PassOpening.of(Snapshot.of(structure).at(NOW), NOW, "pa", person, Set.of(openedBy), "e-new");
   }
 
   @Test
@@ -115,9 +115,17 @@ class SharesTest {
     Grant made = DraftApplication.of(Snapshot.of(structure), List.of(opens.change()), NOW).structure().grants().get("e-new");
     assertThat(made).isEqualTo(new Grant("e-new", "c2", PER, "sharer", Set.of(), new Period(null, days(9)), "Come in", null, "pa"));
     assertThat(open(structure, "mia")).isEqualTo(new PassOpening.Unknown());
-    assertThat(PassOpening.of(Snapshot.of(structure).at(NOW), "never", "per", Set.of(), "e-new")).isEqualTo(new PassOpening.Unknown());
+    assertThat(PassOpening.of(Snapshot.of(structure).at(NOW), NOW, "never", "per", Set.of(), "e-new")).isEqualTo(new PassOpening.Unknown());
     assertThat(open(structure.guardedBy(List.of(), List.of(new Wall("w", "W", null, Wall.State.STANDING, Period.ALWAYS, new Barrier.Screen(Scope.ofPlaces("c2"), List.of(PER)), List.of()))), "per"))
         .as("no word to whoever a wall bars").isEqualTo(new PassOpening.Unknown());
+  }
+
+  @Test
+  void how_long_a_pass_may_let_in_is_counted_from_when_it_is_opened_however_long_nothing_was_altered() {
+    Structure structure = withPass(saying(base(), new SharingRule("c2", SharingRule.Who.SHARERS, true, null, 28)), pass(new Period(null, days(35)), null, PER));
+    Snapshot snapshot = Snapshot.of(structure);
+    assertThat(PassOpening.of(snapshot.at(NOW), NOW, "pa", "per", Set.of(), "e-new")).isInstanceOf(PassOpening.Refused.class);
+    assertThat(PassOpening.of(snapshot.at(days(10)), days(10), "pa", "per", Set.of(), "e-new")).isInstanceOf(PassOpening.Opens.class);
   }
 
   /** Section 11: a state is kept for all instants at which the same holds, and a pass begins and ends among them. */

@@ -181,7 +181,7 @@ class Rounds {
       throw Problem.of(HttpStatus.UNPROCESSABLE_CONTENT, "too-many-items", "Too many items", "The round would ask about more than " + ITEMS_AT_MOST + " things. Take a part of the repository, or what concerns outsiders.");
     }
     Map<String, ItemHistory.Since> since = history.since();
-    StandingItems standing = StandingItems.in(moment);
+    StandingItems standing = StandingItems.in(moment, clock.instant());
     items.stream().filter(item -> item.kind() == ItemKind.ACCESS).forEach(item -> ofWays(standing.ways(item), since).ifPresent(came -> since.put(item.key(), came)));
     Set<String> changed = records.all().stream().filter(round -> round.closed() != null && Objects.equals(round.scope().place(), scope.place())).max(Comparator.comparing(RoundRecords.Round::madeAt))
         .map(last -> changedSince(last, items, since)).orElse(Set.of());
@@ -284,7 +284,7 @@ class Rounds {
 
   /** What has become by now of items that somebody knows. */
   StandingItems standing(String account) {
-    return StandingItems.in(viewpoints.asker(account).state());
+    return StandingItems.in(viewpoints.asker(account).state(), clock.instant());
   }
 
   /**

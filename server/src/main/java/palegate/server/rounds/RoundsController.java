@@ -268,7 +268,7 @@ class RoundsController {
         left.add(new Undone(item.number(), item.item().sentence(), "Its reviewer has not handed in yet."));
       }
     }
-    CarriedOut carried = CarriedOut.of(moment, decided, NewIds::of);
+    CarriedOut carried = CarriedOut.of(moment, clock.instant(), decided, NewIds::of);
     left.addAll(undone(carried.left(), byKey));
     return new ToDraft(carried.changes().stream().map(ChangeBody::of).toList(), left, undone(carried.besides(), byKey));
   }

@@ -1,6 +1,7 @@
 package palegate.server.shares;
 
 import java.security.Principal;
+import java.time.Clock;
 import java.time.Instant;
 import java.util.List;
 import java.util.concurrent.atomic.AtomicReference;
@@ -39,11 +40,13 @@ class PassesController {
   private final Papers papers;
   private final PassOpenings openings;
   private final PuttingInForce inForce;
+  private final Clock clock;
 
-  PassesController(Papers papers, PassOpenings openings, PuttingInForce inForce) {
+  PassesController(Papers papers, PassOpenings openings, PuttingInForce inForce, Clock clock) {
     this.papers = papers;
     this.openings = openings;
     this.inForce = inForce;
+    this.clock = clock;
   }
 
   @GetMapping("/{id}")
@@ -79,7 +82,7 @@ class PassesController {
   }
 
   private PassOpening opening(Papers.Own own, String id, String entry) {
-    PassOpening opening = PassOpening.of(own.at(), id, own.asker().id(), openings.by(id), entry);
+    PassOpening opening = PassOpening.of(own.at(), clock.instant(), id, own.asker().id(), openings.by(id), entry);
     if (opening instanceof PassOpening.Unknown) {
       throw Problem.notFound("pass", id);
     }

@@ -29,8 +29,8 @@ async function fetchPlaces(part: Part) {
 }
 const COLUMNS = [
   { title: 'Person', width: 'minmax(130px, 1.4fr)', sort: 'name' },
-  { title: 'More', width: 'minmax(124px, 200px)', sort: '-more' },
-  { title: 'Less', width: 'minmax(124px, 200px)', sort: '-less' },
+  { title: 'With more', width: 'minmax(124px, 200px)', sort: '-more' },
+  { title: 'With less', width: 'minmax(124px, 200px)', sort: '-less' },
   { title: 'Documents', width: 'minmax(84px, 106px)', sort: '-documents' },
   { title: 'Where', width: '56px' },
 ]

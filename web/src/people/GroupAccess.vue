@@ -11,9 +11,9 @@ const fetchRows = (part: Part) => answer(api.GET('/api/groups/{id}/access', { pa
 const COLUMNS = [
   { title: 'Place', width: '1.4fr', sort: 'place' },
   { title: 'Rights', width: '90px', sort: '-rights' },
-  { title: 'Just that', width: '84px', sort: 'exactly' },
-  { title: 'More', width: '62px', sort: '-more' },
-  { title: 'Less', width: '62px', sort: '-less' },
+  { title: 'As given', width: '88px', sort: 'exactly' },
+  { title: 'With more', width: '88px', sort: '-more' },
+  { title: 'With less', width: '84px', sort: '-less' },
 ]
 </script>
 

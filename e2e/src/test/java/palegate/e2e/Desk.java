@@ -4,9 +4,10 @@ import com.microsoft.playwright.BrowserContext;
 import com.microsoft.playwright.BrowserType;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Playwright;
+import com.microsoft.playwright.assertions.PlaywrightAssertions;
 import com.microsoft.playwright.options.AriaRole;
-import com.microsoft.playwright.options.Cookie;
 import com.microsoft.playwright.options.ColorScheme;
+import com.microsoft.playwright.options.Cookie;
 import com.microsoft.playwright.options.ReducedMotion;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -19,6 +20,11 @@ import palegate.server.testkit.Browser;
 final class Desk implements AutoCloseable {
   /** Where Debian has it, the one that is built to have no window takes less of the machine. */
   private static final Path CHROMIUM = Stream.of("/usr/bin/chromium-headless-shell", "/usr/bin/chromium").map(Path::of).filter(Files::exists).findFirst().orElseThrow();
+
+  static {
+    // What is right is seen at once; of what is wrong one hears that much later, on a machine that others keep busy too.
+    PlaywrightAssertions.setDefaultAssertionTimeout(20_000);
+  }
 
   private final Playwright playwright;
   private final com.microsoft.playwright.Browser chromium;

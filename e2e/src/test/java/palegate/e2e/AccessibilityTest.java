@@ -147,7 +147,7 @@ class AccessibilityTest {
     desk.signIn(page, "wenna.carrow");
     Map<String, String> rooms = new LinkedHashMap<>();
     rooms.put("/duties", ".table tbody tr");
-    rooms.put("/papers/lib-cas", ".papers tbody tr");
+    rooms.put("/papers/lib-cas?why=lib-cas", ".papers .reasons li");
     rooms.put("/walls/wall-collision", ".wall .counts");
     rooms.put("/gatehouse", ".lines li");
     rooms.put("/matrix?rows=GROUPS&of=group:g-surveyors&column=f-2411", ".panel details");

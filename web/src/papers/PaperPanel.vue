@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useQueryClient } from '@tanstack/vue-query'
-import { computed, ref, watch } from 'vue'
+import { computed, ref } from 'vue'
 import { answer, api, type Schemas } from '@/api/client'
 import { useNotices } from '@/common/useNotices'
 import { counted, moment, number } from '@/common/words'
@@ -11,11 +11,9 @@ import OwnReasons from './OwnReasons.vue'
 import PaperContent from './PaperContent.vue'
 
 /** One place as a person has it: its fields, its content, and what they may do – with a plain sentence for what they may not. */
-const props = defineProps<{
-  detail: Schemas['PaperDetail']
-  /** Why one has these rights is open from the start. */
-  why?: boolean
-}>()
+const props = defineProps<{ detail: Schemas['PaperDetail'] }>()
+/** Whether why one has these rights is open. */
+const asking = defineModel<boolean>('why', { default: false })
 const emit = defineEmits<{ gone: [to: string] }>()
 const notices = useNotices()
 const client = useQueryClient()
@@ -23,11 +21,6 @@ const busy = ref(false)
 const describing = ref(false)
 const deleting = ref(false)
 const sharing = ref(false)
-const asking = ref(props.why)
-watch(
-  () => props.why,
-  (now) => (asking.value ||= now),
-)
 const name = ref(props.detail.paper.name)
 const values = ref<Record<string, string>>({})
 const file = ref<HTMLInputElement>()

@@ -63,6 +63,10 @@ const mayAdd = computed(() => (container.value && (detail.data.value?.addsFolder
 const to = (paper: string) => ({ name: 'papers', params: { id: paper }, query: text.value.trim() === '' ? {} : { text: text.value.trim() } })
 /** The same with why it is in one's hands as it is. */
 const toWhy = (paper: string) => ({ ...to(paper), query: { ...to(paper).query, why: paper } })
+const asksWhy = computed({
+  get: () => route.query.why === place.value?.id,
+  set: (open) => void router.replace(open ? toWhy(place.value!.id) : to(place.value!.id)),
+})
 
 watch(place, (now) => {
   document.title = now === undefined ? 'Papers · Pale Gate' : `${now.name} · Papers · Pale Gate`
@@ -135,7 +139,7 @@ watch(place, (now) => {
     </section>
     <section class="one" aria-label="What is chosen">
       <p v-if="detail.isError.value" class="fault" role="alert">{{ detail.error.value?.message }}</p>
-      <PaperPanel v-else-if="detail.data.value" :key="detail.data.value.paper.id" :detail="detail.data.value" :why="route.query.why === detail.data.value.paper.id" @gone="router.push({ name: 'papers', params: { id: $event } })" />
+      <PaperPanel v-else-if="detail.data.value" :key="detail.data.value.paper.id" v-model:why="asksWhy" :detail="detail.data.value" @gone="router.push({ name: 'papers', params: { id: $event } })" />
       <p v-else class="quiet">Choose a paper to see what is in it and what you may do with it.</p>
     </section>
     <BinDialog v-if="inBin" v-model="inBin" />

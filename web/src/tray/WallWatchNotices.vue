@@ -21,7 +21,7 @@ function why(notice: Schemas['WatchView']): string {
       </template>
       <template v-else-if="notice.kind === 'IN_VAIN'">
         {{ notice.said }} would be given <router-link :to="{ name: 'places', params: { id: notice.place } }">{{ notice.path }}</router-link
-        >, of which <router-link :to="{ name: 'walls', params: { id: notice.wall } }">{{ notice.wallName }}</router-link> keeps them out: it gives nothing.
+        >, of which <router-link :to="{ name: 'walls', params: { id: notice.wall } }">{{ notice.wallName }}</router-link> keeps them out<template v-if="notice.from"> when it begins, on {{ moment(notice.from) }}</template>: it gives nothing.
       </template>
       <template v-else>
         <router-link :to="{ name: 'places', params: { id: notice.place } }">{{ notice.path }}</router-link>

@@ -59,6 +59,12 @@ class EverybodysDayTest {
     Locator why = page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("Why you have these rights"));
     assertThat(why.locator("[data-kind=GIVES]").first()).containsText("given at");
     assertThat(why.getByText("Nothing gives you these here.")).isVisible();
+    // From the list and from the paper, open, shut and open again; the address says so.
+    page.getByLabel("Why you have these rights at Survey of the rudder").last().click();
+    assertThat(why).hasCount(0);
+    page.getByLabel("Why you have these rights at Survey of the rudder").first().click();
+    assertThat(why).isVisible();
+    page.waitForURL("**?why=*");
     page.getByLabel("Find papers by name, field or text").fill("pintle");
     assertThat(page.getByText("1 paper or place that you can find")).isVisible();
     desk.open(page, "/places/lib-acc");

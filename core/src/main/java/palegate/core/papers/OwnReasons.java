@@ -2,7 +2,10 @@ package palegate.core.papers;
 
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.Collections;
+import java.util.Comparator;
 import java.util.List;
+import java.util.Objects;
 import java.util.stream.Collectors;
 import palegate.core.access.Entry;
 import palegate.core.access.Grant;
@@ -90,14 +93,22 @@ public final class OwnReasons {
 
   private void given(Trace.Acting acting) {
     Grant grant = (Grant) acting.entry();
-    reasons.add(new Reason(acting.rights(), Kind.GIVES, structure.roles().get(grant.role()).name() + (grant.sharedBy() == null ? "" : ", shared") + ", given " + where(grant) + " to " + whom(acting) + ".", grant.period().until()));
+    reasons.add(new Reason(acting.rights(), Kind.GIVES, structure.roles().get(grant.role()).name() + (grant.sharedBy() == null ? "" : ", shared") + ", given " + where(grant) + " to " + whom(acting) + ".", until(acting)));
   }
 
   private void withheld(Trace.Acting acting, Rights before) {
     Rights taken = acting.rights().intersect(before);
     if (!taken.isEmpty()) {
-      reasons.add(new Reason(taken, Kind.TAKES, "Withheld " + where(acting.entry()) + " from " + whom(acting) + ".", acting.entry().period().until()));
+      reasons.add(new Reason(taken, Kind.TAKES, "Withheld " + where(acting.entry()) + " from " + whom(acting) + ".", until(acting)));
     }
+  }
+
+  /** When the entry ends, or before that every membership through which it is theirs; null if not all of those are known, or one does not end. */
+  private static Instant until(Trace.Acting acting) {
+    Instant entry = acting.entry().period().until();
+    List<Instant> chains = acting.paths().stream().map(path -> path.links().stream().map(link -> link.period().until()).filter(Objects::nonNull).min(Comparator.naturalOrder()).orElse(null)).toList();
+    Instant memberships = acting.morePaths() || chains.isEmpty() || chains.contains(null) ? null : Collections.max(chains);
+    return entry == null || memberships != null && memberships.isBefore(entry) ? memberships : entry;
   }
 
   private String clearance(Trace.Step step) {

@@ -39,6 +39,8 @@ import palegate.core.walls.Wall;
  */
 final class FollowedStructure {
   private static final int LOOKED_AT_MOST = 2_000;
+  /** Of more it is no quicker than to cut the structure. */
+  private static final int CHANGES_AT_MOST = 500;
 
   private final Structure known;
   private final Asker asker;
@@ -81,7 +83,8 @@ final class FollowedStructure {
     StructureDifference difference = StructureDifference.between(then.snapshot().structure(), now.snapshot().structure());
     boolean others = Stream.of(difference.units(), difference.people(), difference.roles(), difference.types(), difference.oversights(), difference.walls(), difference.approvals(), difference.duties(), difference.sharing(),
         difference.passes(), difference.shortlists(), difference.separations()).anyMatch(ids -> !ids.isEmpty());
-    return others ? Optional.empty() : new FollowedStructure(before, asker, difference).structure();
+    boolean many = difference.places().size() + difference.groups().size() + difference.grants().size() + difference.withholdings().size() > CHANGES_AT_MOST;
+    return others || many ? Optional.empty() : new FollowedStructure(before, asker, difference).structure();
   }
 
   /** Then what they govern themselves makes nothing known besides. */

@@ -42,7 +42,7 @@ public final class WallWatch {
    * @param person of a person, their id; else null
    * @param said of a place, the text that speaks for it, or whom it would be given to in vain; else null
    * @param like of a place, what that is like or unlike; else null
-   * @param from of a person, when they are let in if that is later; else null
+   * @param from when somebody is let in, or given something in vain, if that is later; else null
    */
   public record Notice(Kind kind, String wall, String side, String place, String person, String said, String like, Instant from) {}
 
@@ -84,7 +84,7 @@ public final class WallWatch {
       }
     }
     Set<String> told = walls.stream().map(Wall::id).collect(Collectors.toSet());
-    given.forEach(grant -> inVain(after.at(now), grant, told, notices));
+    given.forEach(grant -> inVain(after, now, grant, told, notices));
     return List.copyOf(notices);
   }
 
@@ -112,12 +112,20 @@ public final class WallWatch {
   }
 
   private static List<Grant> given(Structure was, Structure is, Instant now) {
-    return was.grants().differing(is.grants()).stream().sorted().map(is.grants()::get).filter(grant -> grant != null && grant.period().holdsAt(now)).toList();
+    return was.grants().differing(is.grants()).stream().sorted().map(is.grants()::get).filter(grant -> grant != null && !grant.period().endedBy(now) && !givenBefore(was.grants().get(grant.id()), grant)).toList();
+  }
+
+  private static boolean givenBefore(Grant before, Grant after) {
+    return before != null && before.place().equals(after.place()) && before.subject().equals(after.subject());
   }
 
   /** That a wall takes something from some of a large group is what it is for; that it leaves nobody anything of what is given is an error. */
-  private static void inVain(SnapshotAt after, Grant grant, Set<String> walls, List<Notice> notices) {
-    int place = after.snapshot().placeNumber(grant.place());
+  private static void inVain(Snapshot state, Instant now, Grant grant, Set<String> walls, List<Notice> notices) {
+    Instant from = grant.period().from();
+    boolean later = from != null && from.isAfter(now);
+    // What is to begin is asked about when it does: walls may begin and end before that.
+    SnapshotAt after = state.at(later ? from : now);
+    int place = state.placeNumber(grant.place());
     int[] people = after.matching(grant.subject()).and(after.active()).stream().toArray();
     if (people.length == 0 || people.length > PEOPLE_AT_MOST) {
       return;
@@ -134,9 +142,9 @@ public final class WallWatch {
         return;
       }
     }
-    String whom = SubjectNames.of(grant.subject(), after.snapshot().structure());
+    String whom = SubjectNames.of(grant.subject(), state.structure());
     String person = grant.subject() instanceof Subject.OfPerson one ? one.id() : null;
-    common.stream().filter(walls::contains).forEach(wall -> notices.add(new Notice(Kind.IN_VAIN, wall, null, grant.place(), person, whom, null, null)));
+    common.stream().filter(walls::contains).forEach(wall -> notices.add(new Notice(Kind.IN_VAIN, wall, null, grant.place(), person, whom, null, later ? from : null)));
   }
 
   private static boolean isActive(SnapshotAt state, String person) {

@@ -30,6 +30,7 @@ class OwnReasonsTest {
   void what_is_given_without_what_is_taken_is_what_the_person_has() {
     int told = 0;
     int taken = 0;
+    int ends = 0;
     for (long seed = SEED; seed < SEED + 150; seed++) {
       SnapshotAt moment = Snapshot.of(RandomStructures.fromSeed(seed)).at(RandomStructures.NOW);
       for (int person : moment.active().stream().toArray()) {
@@ -39,6 +40,12 @@ class OwnReasonsTest {
           for (OwnReasons.Reason reason : OwnReasons.of(places, RandomStructures.NOW, person, place)) {
             rights = reason.kind() == OwnReasons.Kind.GIVES ? rights.union(reason.rights()) : rights.minus(reason.rights());
             assertThat(reason.rights().isEmpty()).as("seed %d: nothing is said of no right: %s", seed, reason).isFalse();
+            assertThat(reason.until() == null || reason.until().isAfter(RandomStructures.NOW)).as("seed %d: %s", seed, reason).isTrue();
+            if (reason.until() != null && reason.kind() == OwnReasons.Kind.GIVES) {
+              SnapshotAt then = moment.snapshot().at(reason.until());
+              assertThat(OwnReasons.of(FoundPlaces.of(then, person), reason.until(), person, place)).as("seed %d: it has ended then", seed).doesNotContain(reason);
+              ends++;
+            }
             taken += reason.kind() == OwnReasons.Kind.TAKES ? 1 : 0;
           }
           assertThat(rights).as("seed %d, %d at %d", seed, person, place).isEqualTo(places.rights(place));
@@ -48,6 +55,7 @@ class OwnReasonsTest {
     }
     assertThat(told).isGreaterThan(400);
     assertThat(taken).isGreaterThan(50);
+    assertThat(ends).as("reasons that end").isGreaterThan(20);
   }
 
   /** Every name, note and reason that the person may not know is another one in a second state: what they are told is the same to the letter. */

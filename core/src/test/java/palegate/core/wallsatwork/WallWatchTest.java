@@ -81,6 +81,10 @@ class WallWatchTest {
     assertThat(notices(wall, grant("f1", new Subject.OfGroup("trainees"), null))).extracting(WallWatch.Notice::kind, WallWatch.Notice::person).containsExactly(tuple(WallWatch.Kind.IN_VAIN, null));
     assertThat(notices(wall, grant("f1", Subject.BuiltIn.STAFF, null))).as("others of the staff have it").isEmpty();
     assertThat(notices(wall, grant("cas", new Subject.OfPerson("mia"), null))).as("it gives her the rest").isEmpty();
+    Grant later = new Grant("e-new", "d1", new Subject.OfPerson("mia"), Harbour.structure().roles().keySet().iterator().next(), Set.of(), new Period(Harbour.JULY, null), null);
+    assertThat(notices(wall, new AccessChange.AddGrant(later))).as("it begins later").extracting(WallWatch.Notice::kind, WallWatch.Notice::from).containsExactly(tuple(WallWatch.Kind.IN_VAIN, Harbour.JULY));
+    Wall gone = new Wall("w", "Wall", null, Wall.State.STANDING, new Period(null, Harbour.JULY), wall.barrier(), List.of());
+    assertThat(notices(gone, new AccessChange.AddGrant(later))).as("the wall ends as it begins").isEmpty();
     assertThat(notices(wall(Scope.ofPlaces("f1"), Wall.State.LIFTED), grant("d1", new Subject.OfPerson("mia"), null))).isEmpty();
   }
 

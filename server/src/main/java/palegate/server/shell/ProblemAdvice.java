@@ -1,8 +1,8 @@
 package palegate.server.shell;
 
-import java.io.IOException;
 import java.util.List;
 import java.util.Locale;
+import org.apache.catalina.connector.ClientAbortException;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.http.HttpHeaders;
@@ -16,7 +16,6 @@ import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.RestControllerAdvice;
 import org.springframework.web.context.request.WebRequest;
 import org.springframework.web.servlet.mvc.method.annotation.ResponseEntityExceptionHandler;
-import org.springframework.web.util.DisconnectedClientHelper;
 
 /** Turns every exception into a problem document. */
 @RestControllerAdvice
@@ -57,7 +56,7 @@ class ProblemAdvice extends ResponseEntityExceptionHandler {
       LOG.warn("The database does not answer: {}", failed.getMessage());
       return ResponseEntity.status(HttpStatus.SERVICE_UNAVAILABLE).header(HttpHeaders.RETRY_AFTER, "3").body(Outage.problem());
     }
-    if (failed instanceof IOException && DisconnectedClientHelper.isClientDisconnectedException(failed)) {
+    if (failed instanceof ClientAbortException) {
       // Whoever asked has left, and nobody is there to be told.
       LOG.debug("Whoever asked has left", failed);
       return null;

@@ -135,7 +135,7 @@ class AccessibilityTest {
     page.keyboard().press("?");
     page.getByRole(AriaRole.DIALOG).waitFor();
     assertNothingFound(page, "keys");
-    page.context().close();
+    desk.leave(page);
   }
 
   @Test
@@ -220,7 +220,7 @@ class AccessibilityTest {
     page.getByRole(AriaRole.DIALOG).locator("fieldset input").first().check();
     assertThat(page.getByRole(AriaRole.DIALOG).getByRole(AriaRole.STATUS)).containsText("let in");
     assertNothingFound(page, "sharing");
-    page.context().close();
+    desk.leave(page);
   }
 
   @Test
@@ -235,6 +235,6 @@ class AccessibilityTest {
       assertThat((Integer) page.evaluate("document.documentElement.scrollWidth")).as(path).isLessThanOrEqualTo(640);
       assertThat((Boolean) page.locator("h1").first().evaluate("h => { h.scrollIntoView(); const r = h.getBoundingClientRect(); return r.right <= 640 && r.width > 0 }")).as(path).isTrue();
     }
-    page.context().close();
+    desk.leave(page);
   }
 }

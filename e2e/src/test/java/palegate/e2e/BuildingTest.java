@@ -26,7 +26,7 @@ class BuildingTest {
       tray(page, "3 people gain, 0 lose");
       putInForce(page, "How we begin");
       breakAndUndo(page);
-      page.context().close();
+      desk.leave(page);
     }
   }
 

@@ -54,7 +54,7 @@ class ConversionTest {
     assertThat(list.locator("[data-row='0']")).containsText("becomes “2026-11-15”");
     button(page, "Convert, and add to the draft").click();
     assertThat(page.locator("footer.tray")).containsText("14 changes");
-    page.context().close();
+    desk.leave(page);
   }
 
   @Test
@@ -70,6 +70,6 @@ class ConversionTest {
     page.getByRole(AriaRole.TEXTBOX, new Page.GetByRoleOptions().setName("Find a field")).fill("registry");
     assertThat(fields).hasAttribute("aria-rowcount", "2");
     assertThat(fields.locator(".number")).hasText("12");
-    page.context().close();
+    desk.leave(page);
   }
 }

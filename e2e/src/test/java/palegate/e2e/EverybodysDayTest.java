@@ -69,7 +69,7 @@ class EverybodysDayTest {
     assertThat(page.getByText("1 paper or place that you can find")).isVisible();
     desk.open(page, "/places/lib-acc");
     assertThat(page.getByText("Casualties")).hasCount(0);
-    page.context().close();
+    desk.leave(page);
   }
 
   @Test
@@ -90,7 +90,7 @@ class EverybodysDayTest {
     node(page, "Sallowpoint repository").click();
     assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Sallowpoint repository"))).isVisible();
     assertThat(page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Add an entry"))).hasCount(0);
-    page.context().close();
+    desk.leave(page);
   }
 
   @Test
@@ -103,7 +103,7 @@ class EverybodysDayTest {
     rooms.forEach((login, named) -> {
       Page page = enter(desk, login);
       assertRooms(page, named.toArray(String[]::new));
-      page.context().close();
+      desk.leave(page);
     });
   }
 
@@ -126,7 +126,7 @@ class EverybodysDayTest {
     desk.open(page, "/rehearsal");
     assertThat(page.getByText("would have access, seeing")).isVisible();
     wenna.delete("/api/draft");
-    page.context().close();
+    desk.leave(page);
   }
 
   @Test
@@ -147,7 +147,7 @@ class EverybodysDayTest {
     fresh.waitForURL("**/sign-in*");
     desk.enter(fresh, login, "heron lantern quay");
     assertThat(fresh.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Papers"))).isVisible();
-    fresh.context().close();
-    page.context().close();
+    desk.leave(fresh);
+    desk.leave(page);
   }
 }

@@ -38,7 +38,7 @@ class FindingsTest {
     app.signedIn("wenna.carrow").putInForce(true);
     desk.open(page, "/findings?rule=wall-covers-nothing");
     assertThat(page.getByText("Nothing needs a look.")).isVisible();
-    page.context().close();
+    desk.leave(page);
   }
 
   @Test
@@ -55,7 +55,7 @@ class FindingsTest {
     assertThat(page.getByRole(AriaRole.ARTICLE)).containsText("Meant so, says Wenna Carrow");
     button(page, "take that back").click();
     assertThat(list(page).locator("[data-row='0']")).containsText("Appraisal");
-    page.context().close();
+    desk.leave(page);
   }
 
   @Test
@@ -73,6 +73,6 @@ class FindingsTest {
     desk.open(page, "/findings?gone=yes");
     Locator gone = page.getByRole(AriaRole.ARTICLE, new Page.GetByRoleOptions().setName("Findings that went"));
     assertThat(gone.getByRole(AriaRole.LISTITEM).filter(new Locator.FilterOptions().setHasText("ended with")).first()).containsText("with a change by Wenna Carrow");
-    page.context().close();
+    desk.leave(page);
   }
 }

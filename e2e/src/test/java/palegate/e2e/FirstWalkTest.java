@@ -62,7 +62,7 @@ class FirstWalkTest {
     page.getByLabel("Password").fill("guess");
     button(page, "Sign in").click();
     assertThat(page.getByRole(AriaRole.ALERT)).hasText("The name or the password is not right.");
-    page.context().close();
+    desk.leave(page);
   }
 
   @Test
@@ -86,7 +86,7 @@ class FirstWalkTest {
     page.unroute("**/api/session");
     held.forEach(Route::resume);
     assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Gatehouse"))).isVisible();
-    page.context().close();
+    desk.leave(page);
   }
 
   @Test
@@ -97,7 +97,7 @@ class FirstWalkTest {
     assertThat(page.getByLabel("Password")).isFocused();
     page.reload();
     assertThat(page.getByLabel("Name", new Page.GetByLabelOptions().setExact(true))).isFocused();
-    page.context().close();
+    desk.leave(page);
   }
 
   @Test
@@ -109,7 +109,7 @@ class FirstWalkTest {
     assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setLevel(1))).hasText("C-2406 Brannock Star");
     assertThat(page.locator("footer")).containsText("change nothing");
     assertThat(button(page, "Add an entry")).hasCount(0);
-    page.context().close();
+    desk.leave(page);
   }
 
   @Test
@@ -124,7 +124,7 @@ class FirstWalkTest {
     Locator dialog = page.getByRole(AriaRole.DIALOG);
     assertThat(dialog.locator("[data-row]")).hasCount(7);
     assertThat(dialog.getByText("outsider", new Locator.GetByTextOptions().setExact(true))).hasCount(3);
-    page.context().close();
+    desk.leave(page);
   }
 
   @Test
@@ -134,7 +134,7 @@ class FirstWalkTest {
     assertThat(paling).hasAttribute("aria-label", "Curator: find, read, copy, add, describe, revise, delete, share, given here");
     assertThat(paling.locator("[data-state=held]")).hasAttribute("data-rights", "find read copy add describe revise delete share");
     assertThat(paling.locator("[data-state=stub]")).hasAttribute("data-rights", "govern");
-    page.context().close();
+    desk.leave(page);
   }
 
   @Test
@@ -155,7 +155,7 @@ class FirstWalkTest {
     assertThat(page.locator("section.right [data-row]")).hasCount(1);
     assertThat(page.locator("section.right [data-row]").first()).containsText("role: Reader");
     assertThat(tray).containsText("Nothing drafted");
-    page.context().close();
+    desk.leave(page);
   }
 
   @Test
@@ -168,7 +168,7 @@ class FirstWalkTest {
     page.getByRole(AriaRole.DIALOG).getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Discard")).click();
     assertThat(page.locator("footer.tray")).containsText("Nothing drafted");
     assertThat(line(page, "Surveyors")).not().containsText("removed");
-    page.context().close();
+    desk.leave(page);
   }
 
   @Test
@@ -187,7 +187,7 @@ class FirstWalkTest {
     button(page, "Rejoin …").click();
     button(page, "Add to the draft").click();
     assertThat(page.locator("footer.tray")).containsText("2 changes");
-    page.context().close();
+    desk.leave(page);
   }
 
   @Test
@@ -196,7 +196,7 @@ class FirstWalkTest {
     button(page, "Break …").click();
     button(page, "Add to the draft").click();
     assertThat(page.locator("footer.tray")).containsText("changes nothing now");
-    page.context().close();
+    desk.leave(page);
   }
 
   @Test
@@ -211,7 +211,7 @@ class FirstWalkTest {
     page.keyboard().press("Escape");
     assertThat(why).hasCount(0);
     assertThat(page.getByLabel("Why Mia Torrance has this")).isFocused();
-    page.context().close();
+    desk.leave(page);
   }
 
   @Test
@@ -231,8 +231,8 @@ class FirstWalkTest {
     teodor.getByLabel("Why: this note stands in the journal").fill("Mia files certificates");
     button(teodor, "Put in force").click();
     teodor.waitForURL("**/journal/*");
-    wenna.context().close();
-    teodor.context().close();
+    desk.leave(wenna);
+    desk.leave(teodor);
   }
 
   @Test
@@ -255,7 +255,7 @@ class FirstWalkTest {
     page.getByRole(AriaRole.COMBOBOX, new Page.GetByRoleOptions().setName("Person, group, unit")).fill("Mia");
     page.locator(".v-list-item").filter(new Locator.FilterOptions().setHasText("Mia Torrance")).first().click();
     assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setLevel(2))).hasText("What Mia Torrance can reach");
-    page.context().close();
+    desk.leave(page);
   }
 
   @Test
@@ -266,7 +266,7 @@ class FirstWalkTest {
     assertThat(page.locator("[data-row]").count()).isLessThan(60);
     page.locator(".scroller").evaluate("list => { list.scrollTop = list.scrollHeight / 2 }");
     page.waitForFunction("() => { const row = document.querySelector('[data-row]'); return Number(row.dataset.row) > 5000 && row.innerText.length > 5 }");
-    page.context().close();
+    desk.leave(page);
   }
 
   @Test
@@ -277,7 +277,7 @@ class FirstWalkTest {
     assertThat(page.locator("p.outage")).containsText("The database does not answer", new LocatorAssertions.ContainsTextOptions().setTimeout(30_000));
     app.database().resume();
     assertThat(page.locator("p.outage")).hasCount(0, new LocatorAssertions.HasCountOptions().setTimeout(30_000));
-    page.context().close();
+    desk.leave(page);
     waitUntilSignInsSucceedAgain(app);
   }
 

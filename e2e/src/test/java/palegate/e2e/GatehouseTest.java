@@ -29,7 +29,7 @@ class GatehouseTest {
     page.waitForURL("**/findings?rule=*");
     page.goBack();
     assertThat(region(page, "Walls")).containsText("Tern Rock inquiry: stands");
-    page.context().close();
+    desk.leave(page);
   }
 
   @Test
@@ -44,7 +44,7 @@ class GatehouseTest {
     assertThat(news.getByRole(AriaRole.LISTITEM).first()).containsText("Wenna Carrow");
     page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("I have seen this")).click();
     assertThat(news).containsText("Nobody else has changed anything");
-    page.context().close();
+    desk.leave(page);
   }
 
   @Test
@@ -58,6 +58,6 @@ class GatehouseTest {
     assertThat(rows.nth(2)).isVisible();
     rows.nth(2).getByRole(AriaRole.BUTTON).click();
     page.waitForURL("**/between?days=*");
-    page.context().close();
+    desk.leave(page);
   }
 }

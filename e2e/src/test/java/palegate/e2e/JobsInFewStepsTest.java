@@ -77,7 +77,7 @@ class JobsInFewStepsTest {
     assertThat(page.getByText("taken out by your draft")).hasCount(outsiders);
     hands.inForce("Surveyors are staff");
     hands.took("a list is understood, and outsiders are taken out", 22, 54);
-    page.context().close();
+    desk.leave(page);
   }
 
   @Test
@@ -139,7 +139,7 @@ class JobsInFewStepsTest {
       give(hands, "partn", "Partners", "Filer");
       hands.inForce("How we begin");
       hands.took("a company from nothing", 78, 295);
-      page.context().close();
+      desk.leave(page);
     }
   }
 
@@ -158,7 +158,7 @@ class JobsInFewStepsTest {
     lock(hands);
     hands.inForce("Read for all");
     hands.took("read for all, one library raised, one locked", 26, 78);
-    page.context().close();
+    desk.leave(page);
   }
 
   private static void lock(Hands hands) {
@@ -188,7 +188,7 @@ class JobsInFewStepsTest {
     }
     hands.inForce("Wenna keeps, others read");
     hands.took("a folder and a document broken, all to read but one", 42, 90);
-    page.context().close();
+    desk.leave(page);
   }
 
   @Test
@@ -216,7 +216,7 @@ class JobsInFewStepsTest {
     closed(page);
     hands.inForce("Forms to read");
     hands.took("a read-only library linked elsewhere", 25, 72);
-    page.context().close();
+    desk.leave(page);
   }
 
   @Test
@@ -240,7 +240,7 @@ class JobsInFewStepsTest {
     hands.button("Add the type to the draft");
     hands.inForce("Permits have a type of their own");
     hands.took("an own type", 70, 162);
-    page.context().close();
+    desk.leave(page);
   }
 
   @Test
@@ -263,7 +263,7 @@ class JobsInFewStepsTest {
     closed(page);
     hands.inForce("Una joins the adjusters");
     hands.took("a new person", 24, 63);
-    page.context().close();
+    desk.leave(page);
   }
 
   @Test
@@ -281,7 +281,7 @@ class JobsInFewStepsTest {
     closed(page);
     hands.inForce("Jory helps for a month");
     hands.took("one person's level with an end", 16, 63);
-    page.context().close();
+    desk.leave(page);
   }
 
   @Test
@@ -297,7 +297,7 @@ class JobsInFewStepsTest {
     closed(page);
     hands.inForce("Done");
     hands.took("a move", 7, 32);
-    page.context().close();
+    desk.leave(page);
   }
 
   @Test
@@ -332,8 +332,8 @@ class JobsInFewStepsTest {
     hands.press("Enter");
     wenna.waitForURL("**/journal/*");
     hands.took("two administrators, approval, schedule, undo", 38, 173);
-    teodor.context().close();
-    wenna.context().close();
+    desk.leave(teodor);
+    desk.leave(wenna);
   }
 
   @Test
@@ -356,7 +356,7 @@ class JobsInFewStepsTest {
       page.waitForDownload(() -> hands.click(file));
     }
     hands.took("a statement for an auditor at three dates", 10, 60);
-    page.context().close();
+    desk.leave(page);
   }
 
   @Test
@@ -386,6 +386,6 @@ class JobsInFewStepsTest {
     hands.press("Enter");
     page.waitForURL("**/journal/*");
     hands.took("one grant by keyboard", 0, 64);
-    page.context().close();
+    desk.leave(page);
   }
 }

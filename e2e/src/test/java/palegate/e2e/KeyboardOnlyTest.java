@@ -73,7 +73,7 @@ class KeyboardOnlyTest {
     press(page, "Enter");
     page.waitForURL("**/journal/*");
     assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setLevel(2))).containsText("Board papers follow");
-    page.context().close();
+    desk.leave(page);
   }
 
   @Test
@@ -91,6 +91,6 @@ class KeyboardOnlyTest {
     assertThat(dialog).hasCount(0);
     press(page, "s");
     assertThat(page).hasURL(Pattern.compile(".*/journal$"));
-    page.context().close();
+    desk.leave(page);
   }
 }

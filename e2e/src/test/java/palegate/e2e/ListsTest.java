@@ -56,7 +56,7 @@ class ListsTest {
     sortBy(groups, "People");
     assertThat(groups.locator("[data-row='0']")).containsText("nobody in it");
     assertThat(column(groups, 1).stream().map(Integer::valueOf).toList()).isSorted();
-    page.context().close();
+    desk.leave(page);
   }
 
   @Test
@@ -68,7 +68,7 @@ class ListsTest {
     assertThat(column(table(page, "Groups"), 0)).isNotEmpty().allSatisfy(name -> assertThat(name.toLowerCase(Locale.ROOT)).contains("desk"));
     find(page, "Find a group", "no group is called that");
     assertThat(page.getByText("Nothing with “no group is called that” in it.")).isVisible();
-    page.context().close();
+    desk.leave(page);
   }
 
   @Test
@@ -87,7 +87,7 @@ class ListsTest {
     find(page, "Find a person or a place", "oriel");
     assertThat(rows.locator("[data-row='0']")).containsText("Oriel Fenn");
     assertThat(column(rows, 1)).containsOnly("Oriel Fenn");
-    page.context().close();
+    desk.leave(page);
   }
 
   @Test
@@ -101,7 +101,7 @@ class ListsTest {
     assertThat(about).containsText("as of change 1, 30 Jun 2025");
     assertThat(about.innerText().replaceAll(".*?\\d\\d:\\d\\d\\. ", "")).isNotEqualTo(now.replaceAll(".*?\\d\\d:\\d\\d\\. ", ""));
     assertThat(page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("CSV"))).hasAttribute("href", Pattern.compile(".*at=2025-06-30T.*"));
-    page.context().close();
+    desk.leave(page);
   }
 
   @Test
@@ -121,7 +121,7 @@ class ListsTest {
     Locator pairs = table(page, "Each person at each place");
     assertThat(pairs.locator("[data-row='0']")).containsText("outsider");
     assertThat(column(pairs, 0)).allSatisfy(name -> assertThat(name).contains("outsider"));
-    page.context().close();
+    desk.leave(page);
   }
 
   @Test
@@ -135,7 +135,7 @@ class ListsTest {
       Locator named = table(page, view[1]).locator("[data-row='0']").getByRole(AriaRole.CELL).first();
       assertThat((Integer) named.evaluate("cell => cell.clientWidth")).as(view[1]).isGreaterThanOrEqualTo(130);
     }
-    page.context().close();
+    desk.leave(page);
   }
 
   @Test
@@ -149,7 +149,7 @@ class ListsTest {
     find(page, "Find a unit", "adjusting");
     assertThat(units).hasAttribute("aria-rowcount", "5");
     assertThat(column(units, 0)).allSatisfy(name -> assertThat(name).containsIgnoringCase("adjusting"));
-    page.context().close();
+    desk.leave(page);
   }
 
   @Test
@@ -164,7 +164,7 @@ class ListsTest {
     sortBy(groups, "Group");
     assertThat(groups.locator("[data-row='0']")).containsText(names.get(names.size() - 1));
     assertThat(table(page, "Entries of this person alone").locator("[data-row]")).hasCount(1);
-    page.context().close();
+    desk.leave(page);
   }
 
   @Test
@@ -177,7 +177,7 @@ class ListsTest {
     assertThat(who).isNotEmpty().isSorted();
     page.locator("th button", new Page.LocatorOptions().setHasText("Who")).click();
     assertThat(page.locator("tr[data-entry] .who").allInnerTexts()).isSortedAccordingTo((a, b) -> b.compareTo(a));
-    page.context().close();
+    desk.leave(page);
   }
 
   @Test
@@ -198,7 +198,7 @@ class ListsTest {
     page.keyboard().press("ArrowUp");
     assertThat(rows.locator("[data-row='38']")).isFocused();
     assertThat(rows.locator("[data-row='38']")).isInViewport();
-    page.context().close();
+    desk.leave(page);
   }
 
   @Test
@@ -212,6 +212,6 @@ class ListsTest {
       assertThat((Integer) rows.evaluate("list => list.clientHeight")).as(list[1]).isBetween(150, 400);
       assertThat(rows.locator("[data-row]").count()).as(list[1]).isLessThan(Math.min(26, Integer.parseInt(rows.getAttribute("aria-rowcount")) - 1));
     }
-    page.context().close();
+    desk.leave(page);
   }
 }

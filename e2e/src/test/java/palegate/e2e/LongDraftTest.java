@@ -47,7 +47,7 @@ class LongDraftTest {
     page.getByRole(AriaRole.TEXTBOX, new Page.GetByRoleOptions().setName("Find a change")).fill("");
     assertThat(changes(page)).hasCount(NAMES.size() - 1);
     assertThat(changes(page).nth(6)).containsText("Estimates");
-    page.context().close();
+    desk.leave(page);
   }
 
   @Test
@@ -57,7 +57,7 @@ class LongDraftTest {
     assertThat(page.locator(".changes [data-row='8']")).containsText("Samples");
     page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("What change 9 does by itself")).click();
     assertThat(page.locator(".changes [data-row='8'] [role=status]")).containsText("By itself:");
-    page.context().close();
+    desk.leave(page);
   }
 
   @Test
@@ -71,6 +71,6 @@ class LongDraftTest {
     assertThat(changes(page).first().getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Move change 8 up"))).hasCount(0);
     list.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("No.").setExact(true)).click();
     assertThat(changes(page).first().locator(".number")).hasText("1");
-    page.context().close();
+    desk.leave(page);
   }
 }

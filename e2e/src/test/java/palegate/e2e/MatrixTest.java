@@ -83,7 +83,7 @@ class MatrixTest {
     try (Workbook book = WorkbookFactory.create(workbook.path().toFile())) {
       assertThat(book.getSheet("Cover").getRow(5).getCell(1).getStringCellValue()).contains("with the changes of your draft");
     }
-    page.context().close();
+    desk.leave(page);
   }
 
   @Test
@@ -116,7 +116,7 @@ class MatrixTest {
     button(page, "Matrices kept under names").click();
     page.getByText("Casualties, turned", new Page.GetByTextOptions().setExact(true)).click();
     assertThat(page.getByRole(AriaRole.GRID)).hasAttribute("aria-rowcount", columns);
-    page.context().close();
+    desk.leave(page);
   }
 
   @Test
@@ -128,7 +128,7 @@ class MatrixTest {
     assertThat(cell(page)).not().containsText("being looked up");
     desk.open(page, "/matrix?rows=OUTSIDE_FIRMS&kind=THROUGH_GROUP&top=lib-acc");
     assertThat(page.getByText("No cell is of that kind.")).isVisible();
-    page.context().close();
+    desk.leave(page);
   }
 
   @Test
@@ -137,6 +137,6 @@ class MatrixTest {
     desk.open(page, "/matrix");
     assertThat(page.getByRole(AriaRole.GRID)).isVisible();
     assertThat(button(page, "Change 1 cell …")).hasCount(0);
-    page.context().close();
+    desk.leave(page);
   }
 }

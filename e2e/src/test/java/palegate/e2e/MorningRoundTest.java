@@ -79,6 +79,6 @@ class MorningRoundTest {
     Browser.Answer answer = wenna.putInForce(true);
     assertThat(answer.status()).as(answer.body().toString()).isEqualTo(200);
     mended.forEach((rule, key) -> assertThat(found(wenna, rule)).as(rule).doesNotContainKey(key));
-    page.context().close();
+    desk.leave(page);
   }
 }

@@ -28,7 +28,7 @@ class MovingPeopleTest {
     assertThat(page.locator(".members .gone")).containsText("Ola Garth");
     group(page, "Accounts").getByRole(AriaRole.BUTTON).click();
     assertThat(member(page, "Ola Garth")).isVisible();
-    page.context().close();
+    desk.leave(page);
   }
 
   @Test
@@ -40,7 +40,7 @@ class MovingPeopleTest {
     drag(page, member(page, "Ola Garth"), group(page, "Surveyors"));
     assertThat(page.locator(".members .gone")).hasCount(0);
     assertThat(page.locator("footer.tray")).containsText("Nothing drafted");
-    page.context().close();
+    desk.leave(page);
   }
 
   @Test
@@ -61,7 +61,7 @@ class MovingPeopleTest {
     dialog.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Add to the draft")).press("Enter");
     assertThat(page.locator("footer.tray")).containsText("2 changes");
     assertThat(page.locator(".members .gone")).containsText("Verity Brask");
-    page.context().close();
+    desk.leave(page);
   }
 
   @Test
@@ -78,7 +78,7 @@ class MovingPeopleTest {
     assertThat(drawn).hasAttribute("aria-label", Pattern.compile("A cycle: (.+), then Surveyors, then \\1"));
     assertThat(drawn.locator("text")).hasCount(2);
     assertThat(page.locator("footer.tray")).containsText("Nothing drafted");
-    page.context().close();
+    desk.leave(page);
   }
 
   /** Moves twice over the target, as a hand does: a browser asks whether it may drop there only at the second. */

@@ -91,7 +91,7 @@ class NoBlankListsTest {
       length[0] = rows;
       lookThrough(desk, page, "/people/groups", "Groups", rows);
     }
-    page.context().close();
+    desk.leave(page);
   }
 
   @Test
@@ -105,6 +105,6 @@ class NoBlankListsTest {
       length[0] = rows;
       lookThrough(desk, page, "/journal/3", "What the change altered", rows);
     }
-    page.context().close();
+    desk.leave(page);
   }
 }

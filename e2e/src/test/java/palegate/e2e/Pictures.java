@@ -82,7 +82,7 @@ public final class Pictures {
     mia.locator(".paper .title button").click();
     mia.locator(".reasons li").last().waitFor();
     shot(mia, mia.locator(".paper h2"), "papers");
-    mia.context().close();
+    desk.leave(mia);
     desk.open(page, "/people/groups/g-surveyors");
     shot(page, page.locator(".members [data-row]").first(), "people");
     desk.open(page, "/roles/r-preparer");
@@ -115,7 +115,7 @@ public final class Pictures {
     desk.enter(reviewer, "ola.lindqvist", "pale-gate-demo");
     desk.open(reviewer, "/reviews/" + round);
     shot(reviewer, reviewer.locator("ol.items li").first(), "reviews");
-    reviewer.context().close();
+    desk.leave(reviewer);
   }
 
   private static void askWhyMia(Page page) {

@@ -129,8 +129,8 @@ class ReviewTest {
     button(wenna, "Check or compare files …").click();
     wenna.getByLabel("The file of a statement, or two").setInputFiles(evidence.path());
     assertThat(wenna.getByLabel("What was found")).containsText("This is what was said at change");
-    wenna.context().close();
-    ola.context().close();
+    desk.leave(wenna);
+    desk.leave(ola);
   }
 
   @Test
@@ -156,6 +156,6 @@ class ReviewTest {
     page.getByLabel("Statements that were kept").click();
     page.getByRole(AriaRole.MENUITEM, new Page.GetByRoleOptions().setName("Outsiders, weekly")).click();
     assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setLevel(2))).containsText("Outsiders, and what they reach");
-    page.context().close();
+    desk.leave(page);
   }
 }

@@ -76,7 +76,7 @@ class RoomsTest {
     assertThat(sent).as("bytes sent of what was there already").isNotEmpty().allMatch(bytes -> ((Number) bytes).intValue() == 0);
     List<?> plain = (List<?>) page.evaluate("() => performance.getEntriesByType('resource').filter((one) => /\\.(js|css)$/.test(one.name) && one.decodedBodySize > 5000 && one.encodedBodySize > one.decodedBodySize / 2).map((one) => one.name)");
     assertThat(plain).as("sent as it is").isEmpty();
-    page.context().close();
+    desk.leave(page);
   }
 
   @Test
@@ -95,7 +95,7 @@ class RoomsTest {
     page.locator("header.rail .opener").click();
     page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Statements").setExact(true)).click();
     assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Statements"))).isInViewport();
-    page.context().close();
+    desk.leave(page);
   }
 
   @Test
@@ -122,7 +122,7 @@ class RoomsTest {
     desk.open(page, "/people/persons");
     page.locator("[data-row='10']").waitFor();
     assertThat(page.locator("[data-row='1']").boundingBox().height).isGreaterThan(40);
-    page.context().close();
+    desk.leave(page);
   }
 
   @Test
@@ -137,7 +137,7 @@ class RoomsTest {
         assertThat(count(page, CUT_PALINGS, "")).as(path + " at " + width).isZero();
       }
     }
-    page.context().close();
+    desk.leave(page);
   }
 
   @Test
@@ -166,7 +166,7 @@ class RoomsTest {
     field.fill("ceiling and house");
     page.keyboard().press("Enter");
     assertThat(page.getByRole(AriaRole.DIALOG)).containsText("Kittiwake");
-    page.context().close();
+    desk.leave(page);
   }
 
   @Test
@@ -176,7 +176,7 @@ class RoomsTest {
     Locator field = page.getByRole(AriaRole.DIALOG).getByRole(AriaRole.COMBOBOX);
     field.fill("Ottoline");
     assertThat(page.getByRole(AriaRole.DIALOG)).containsText("Nothing of that name that you may know.");
-    page.context().close();
+    desk.leave(page);
   }
 
   @Test
@@ -191,7 +191,7 @@ class RoomsTest {
     assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Roles").setExact(true))).isFocused();
     page.keyboard().press("p");
     assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("C-2607 Kittiwake"))).isVisible();
-    page.context().close();
+    desk.leave(page);
   }
 
   @Test
@@ -207,7 +207,7 @@ class RoomsTest {
     more.click();
     assertThat(page.getByRole(AriaRole.MENU)).isVisible();
     assertThat(page.getByRole(AriaRole.MENUITEM, new Page.GetByRoleOptions().setName("History of this place"))).isVisible();
-    page.context().close();
+    desk.leave(page);
   }
 
   /** What was shown for one place: a dialog that turned into one for another when a slow answer came. */
@@ -232,7 +232,7 @@ class RoomsTest {
     assertThat(work).not().hasAttribute("inert", "");
     page.getByText("Add an entry").click();
     assertThat(page.getByRole(AriaRole.DIALOG)).containsText("Accounts");
-    page.context().close();
+    desk.leave(page);
   }
 
   @Test
@@ -253,7 +253,7 @@ class RoomsTest {
     dialog.getByText("Add to the draft").click();
     assertThat(dialog).hasCount(0);
     assertThat(page.locator("tr[data-entry]").filter(new Locator.FilterOptions().setHasText("Mia Torrance"))).containsText("to the end of 30 Dec 2031");
-    page.context().close();
+    desk.leave(page);
   }
 
   @Test
@@ -267,7 +267,7 @@ class RoomsTest {
     page.getByText("Who, and where").click();
     assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName(Pattern.compile("^What change \\d+ did")))).isVisible();
     assertThat(page.locator("[data-row]").first()).containsText("Tenders");
-    page.context().close();
+    desk.leave(page);
   }
 
   @Test
@@ -282,7 +282,7 @@ class RoomsTest {
     list.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Amount")).click();
     list.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Amount")).click();
     assertThat(list.locator("[data-row='0']")).containsText("1200 EUR");
-    page.context().close();
+    desk.leave(page);
   }
 
   @Test
@@ -295,7 +295,7 @@ class RoomsTest {
     assertThat(page.locator("footer.tray")).containsText("Nothing drafted");
     dialog.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Add to the draft")).click();
     assertThat(page.locator("[data-row]").filter(new Locator.FilterOptions().setHasText("Board papers"))).containsText("rejoined by your draft");
-    page.context().close();
+    desk.leave(page);
   }
 
   @Test
@@ -321,7 +321,7 @@ class RoomsTest {
     clearing.getByText("Add to the draft").click();
     assertThat(page.locator(".clearances")).containsText("is no day");
     assertThat(app.signedIn("wenna.carrow").get("/api/draft").body().path("items")).isEmpty();
-    page.context().close();
+    desk.leave(page);
   }
 
   /** A wall that was raised since: the place and its name are gone from what the palette and the room remember. */
@@ -342,7 +342,7 @@ class RoomsTest {
     assertThat(page.getByRole(AriaRole.OPTION).first()).containsText("Casualties");
     assertThat(page.getByRole(AriaRole.DIALOG)).not().containsText("2411");
     assertThat((String) page.evaluate("() => localStorage.getItem('palegate-recent')")).as("no names are kept in the browser").doesNotContain("Casualties");
-    page.context().close();
+    desk.leave(page);
   }
 
   @Test
@@ -351,7 +351,7 @@ class RoomsTest {
     assertThat(page.navigate(page.url().replaceAll("/places.*", "/nowhere/at-all")).status()).isEqualTo(404);
     assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("There is nothing at this address"))).isVisible();
     assertThat(page.getByRole(AriaRole.NAVIGATION, new Page.GetByRoleOptions().setName("Rooms"))).isVisible();
-    page.context().close();
+    desk.leave(page);
   }
 
   @Test
@@ -385,6 +385,6 @@ class RoomsTest {
     assertThat(page.locator(".palette input")).hasValue("can Mia Torrance read ");
     page.keyboard().type("C-2607");
     assertThat(page.getByRole(AriaRole.OPTION).filter(new Locator.FilterOptions().setHasText("No: Mia Torrance cannot read"))).isVisible();
-    page.context().close();
+    desk.leave(page);
   }
 }

@@ -66,8 +66,8 @@ class SharingTest {
     press(mia, "Take it back");
     assertThat(mia.getByText("is no longer shared so.")).isVisible();
     assertThat(linnet.locator(".paper h2")).hasCount(0);
-    mia.context().close();
-    linnet.context().close();
+    desk.leave(mia);
+    desk.leave(linnet);
   }
 
   @Test
@@ -83,7 +83,7 @@ class SharingTest {
     end.press("Tab");
     assertThat(dialog(mia).getByRole(AriaRole.STATUS)).containsText("lasts 56 days at most");
     assertThat(share).isDisabled();
-    mia.context().close();
+    desk.leave(mia);
   }
 
   @Test
@@ -95,11 +95,11 @@ class SharingTest {
     press(mia, "Make the pass");
     String address = dialog(mia).locator(".address").innerText();
     Assertions.assertTrue(address.contains("/pass/pa-"), address);
-    mia.context().close();
+    desk.leave(mia);
     Page ferris = desk.signedIn("ferris.oake");
     desk.open(ferris, address.substring(address.indexOf("/pass/")));
     assertThat(ferris.getByText("There is no such pass, or it is not for you.")).isVisible();
-    ferris.context().close();
+    desk.leave(ferris);
     Page linnet = desk.signedIn("linnet.sayle");
     desk.open(linnet, address.substring(address.indexOf("/pass/")));
     assertThat(linnet.locator(".pass")).containsText("Mia Torrance lets you in to Letter 04.pdf, as Reader");
@@ -117,8 +117,8 @@ class SharingTest {
     press(wenna, "Put in force");
     wenna.waitForURL("**/journal/*");
     assertThat(linnet.locator(".paper h2")).hasCount(0);
-    linnet.context().close();
-    wenna.context().close();
+    desk.leave(linnet);
+    desk.leave(wenna);
   }
 
   @Test
@@ -141,12 +141,12 @@ class SharingTest {
     assertThat(wenna.locator(".tray")).containsText("3 changes");
     desk.open(wenna, "/rehearsal");
     assertThat(wenna.locator(".left")).containsText("Nobody shares here and below");
-    wenna.context().close();
+    desk.leave(wenna);
     Page teodor = desk.signedIn("teodor.brask");
     desk.open(teodor, "/shares?show=PASSES");
     teodor.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Take over the pass to C-2423 Marigold Bay")).click();
     assertThat(teodor.locator(".tray")).containsText("1 change");
     assertThat(teodor.locator("[data-row]").filter(new Locator.FilterOptions().setHasText("C-2423 Marigold Bay"))).containsText("Teodor Brask");
-    teodor.context().close();
+    desk.leave(teodor);
   }
 }

@@ -61,7 +61,7 @@ class StatementsTest {
     assertThat(regular).containsText("Workbook, every Monday, if it changed");
     regular.getByText("End it").click();
     assertThat(regular).hasCount(0);
-    page.context().close();
+    desk.leave(page);
   }
 
   @Test
@@ -80,7 +80,7 @@ class StatementsTest {
     found.getByText("Who gained and lost, and by which change").click();
     page.waitForURL("**kind=difference**");
     assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Who gained and lost")).first()).isVisible();
-    page.context().close();
+    desk.leave(page);
   }
 
   @Test
@@ -96,6 +96,6 @@ class StatementsTest {
     assertThat(table.getByRole(AriaRole.COLUMNHEADER, new Locator.GetByRoleOptions().setName("Unit"))).hasCount(0);
     Path file = taken(page, () -> page.getByText("CSV", new Page.GetByTextOptions().setExact(true)).click(), "chosen.csv");
     assertThat(Files.readString(file, StandardCharsets.UTF_8).lines().findFirst().orElseThrow()).contains("Person", "Places").doesNotContain("Unit");
-    page.context().close();
+    desk.leave(page);
   }
 }

@@ -65,7 +65,7 @@ class StoredDraftsTest {
     assertThat(page.locator("footer.tray")).containsText("1 change");
     assertThat(draft(page, "Leavers").getByRole(AriaRole.CELL).nth(1)).hasText("1");
     assertThat(draft(page, "Case 2431").getByRole(AriaRole.CELL).nth(1)).hasText("0");
-    page.context().close();
+    desk.leave(page);
   }
 
   @Test
@@ -79,7 +79,7 @@ class StoredDraftsTest {
     assertThat(table(page).locator("[data-row='0']")).containsText("Case 2431");
     table(page).getByRole(AriaRole.COLUMNHEADER).filter(new Locator.FilterOptions().setHasText("Changes")).getByRole(AriaRole.BUTTON).click();
     assertThat(table(page).locator("[data-row='0']")).not().containsText("Case 2431");
-    page.context().close();
+    desk.leave(page);
   }
 
   @Test
@@ -109,8 +109,8 @@ class StoredDraftsTest {
     assertThat(wenna.locator(".opened")).containsText("Nobody: only you see it.");
     teodor.reload();
     assertThat(draft(teodor, "Leavers")).hasCount(0);
-    teodor.context().close();
-    wenna.context().close();
+    desk.leave(teodor);
+    desk.leave(wenna);
   }
 
   private static Locator putInForceAt(Page page) {
@@ -130,6 +130,6 @@ class StoredDraftsTest {
     assertThat(draft(page, "Leavers")).containsText("2031");
     press(page, "Cancel the schedule");
     assertThat(putInForceAt(page)).isVisible();
-    page.context().close();
+    desk.leave(page);
   }
 }

@@ -61,6 +61,6 @@ class TemplatesTest {
     assertThat(page.getByText("Case file, usual list is forgotten. What was added from it stays.")).isVisible();
     assertThat(page.getByText("There are none yet. Keep a list as a template to use it elsewhere.")).isVisible();
     assertThat(page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Add to the draft"))).isDisabled();
-    page.context().close();
+    desk.leave(page);
   }
 }

@@ -73,7 +73,7 @@ class TourTest {
     for (String file : new String[] {"Workbook", "CSV", "JSON"}) {
       assertThat(page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName(file).setExact(true))).hasAttribute("href", Pattern.compile("kind=place.*lib-acc"));
     }
-    page.context().close();
+    desk.leave(page);
   }
 
   private static void press(Page page, String name) {

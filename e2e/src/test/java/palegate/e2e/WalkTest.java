@@ -53,6 +53,6 @@ class WalkTest {
     assertThat(row(page, "C-2607").locator(".differs")).isVisible();
     page.getByText("End the walk").click();
     assertThat(page.locator(".banner")).hasCount(0);
-    page.context().close();
+    desk.leave(page);
   }
 }

@@ -87,8 +87,8 @@ class WallsTest {
     assertThat(app.signedIn("mia.torrance").get("/api/papers/places/f-2406").status()).isEqualTo(200);
     desk.open(page, "/walls");
     assertThat(page.locator("[data-row]").filter(new Locator.FilterOptions().setHasText("Mia and Brannock Star"))).containsText("lifted");
-    page.context().close();
-    mia.context().close();
+    desk.leave(page);
+    desk.leave(mia);
   }
 
   @Test
@@ -106,7 +106,7 @@ class WallsTest {
     assertThat(teodor.locator("body")).not().containsText("Kittiwake");
     assertThat(teodor.getByRole(AriaRole.DIALOG)).hasCount(0);
     assertThat(teodor.title()).doesNotContain("Kittiwake");
-    teodor.context().close();
+    desk.leave(teodor);
   }
 
   @Test
@@ -123,7 +123,7 @@ class WallsTest {
     page.getByLabel("Why not, in a sentence").fill("A register of ships, open to all.");
     button(page, "Dismiss it").click();
     assertThat(page.getByText("Also those dismissed (1)")).isVisible();
-    page.context().close();
+    desk.leave(page);
   }
 
   @Test
@@ -147,7 +147,7 @@ class WallsTest {
     page.getByText("Who has confirmed it").click();
     assertThat(page.locator(".notice li").first()).not().containsText("not yet");
     for (Page one : List.of(page, teodor, mia)) {
-      one.context().close();
+      desk.leave(one);
     }
   }
 
@@ -160,7 +160,7 @@ class WallsTest {
     page.locator("footer.tray").getByText("against a wall’s purpose").click();
     assertThat(page.getByRole(AriaRole.GROUP, new Page.GetByRoleOptions().setName("Walls to look at"))).containsText("would lie outside A brother is master of the ship, and looks as if it belonged inside: “C-2607 once more” is like “C-2607”.");
     wenna.discardDrafts();
-    page.context().close();
+    desk.leave(page);
   }
 
   @Test
@@ -179,7 +179,7 @@ class WallsTest {
     }
     Locator found = page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("What this wall would do"));
     assertThat(found).containsText("1 person is on two sides, and so kept out of both.");
-    page.context().close();
+    desk.leave(page);
   }
 
   @Test
@@ -204,7 +204,7 @@ class WallsTest {
     assertEquals(0, wenna.get("/api/people/p-140/owned").body().path("total").asInt());
     wenna.get("/api/statements/pairs?about=PERSON&id=p-140&limit=200").body().path("rows").path("items").forEach(row ->
         assertThat(row.path("path").asString()).contains("C-2604"));
-    page.context().close();
+    desk.leave(page);
   }
 
   @Test
@@ -215,7 +215,7 @@ class WallsTest {
     assertThat(auditor.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("A brother is master of the ship"))).isVisible();
     assertThat(button(auditor, "Change")).hasCount(0);
     assertThat(button(auditor, "Raise a wall")).hasCount(0);
-    page.context().close();
-    auditor.context().close();
+    desk.leave(page);
+    desk.leave(auditor);
   }
 }

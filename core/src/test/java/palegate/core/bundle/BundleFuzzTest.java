@@ -14,6 +14,7 @@ import org.junit.jupiter.api.Test;
 import palegate.core.Harbour;
 import palegate.core.random.RandomStructures;
 import palegate.core.structure.Structure;
+import palegate.core.testkit.Often;
 
 /** Whatever comes in: a sound structure or faults, never another exception, and always an end. */
 class BundleFuzzTest {
@@ -23,7 +24,7 @@ class BundleFuzzTest {
 
   @Test
   void bytes_changed_at_random_never_give_another_exception() {
-    for (long seed = 1; seed <= 4_000; seed++) {
+    for (long seed = 1; seed <= Often.times(4_000); seed++) {
       Random random = new Random(seed);
       byte[] bytes = text(seed % 20 == 0 ? Harbour.structure() : RandomStructures.fromSeed(seed)).getBytes(StandardCharsets.UTF_8);
       for (int i = random.nextInt(6); i >= 0; i--) {
@@ -35,7 +36,7 @@ class BundleFuzzTest {
 
   @Test
   void pieces_of_json_put_in_cut_out_and_doubled_at_random_never_give_another_exception() {
-    for (long seed = 1; seed <= 4_000; seed++) {
+    for (long seed = 1; seed <= Often.times(4_000); seed++) {
       Random random = new Random(seed);
       StringBuilder text = new StringBuilder(text(RandomStructures.fromSeed(seed)));
       for (int i = random.nextInt(4); i >= 0 && text.length() > 2; i--) {
@@ -55,7 +56,7 @@ class BundleFuzzTest {
   @Test
   void ids_exchanged_at_random_never_give_another_exception() {
     List<String> ids = List.of("p0", "p1", "g0", "g1", "g2", "u0", "u1", "r0", "t0", "root", "d0", "d1", "d2", "d3", "e0", "x0");
-    for (long seed = 1; seed <= 4_000; seed++) {
+    for (long seed = 1; seed <= Often.times(4_000); seed++) {
       Random random = new Random(seed);
       String text = text(RandomStructures.fromSeed(seed));
       for (int i = random.nextInt(4); i >= 0; i--) {

@@ -7,6 +7,7 @@ import java.util.Set;
 import java.util.TreeSet;
 import java.util.stream.Collectors;
 import org.junit.jupiter.api.Test;
+import palegate.core.testkit.Often;
 
 class PersonSetTest {
   private static final int PEOPLE = 9_000;
@@ -14,7 +15,7 @@ class PersonSetTest {
   @Test
   void few_and_many_people_are_the_same_set_in_every_operation() {
     Random random = new Random(2_411);
-    for (int round = 0; round < 2_000; round++) {
+    for (int round = 0; round < Often.times(2_000); round++) {
       Set<Integer> one = some(random);
       Set<Integer> other = some(random);
       PersonSet a = of(one);

@@ -14,11 +14,12 @@ import palegate.core.changes.DraftApplication;
 import palegate.core.random.RandomStructures;
 import palegate.core.snapshot.Snapshot;
 import palegate.core.structure.Structure;
+import palegate.core.testkit.Often;
 
 /** Every fix of every finding can be put in force, takes its finding away, and brings none that is graver. */
 class FixesMendTest {
   private static final long FIRST_SEED = 20_261_129L;
-  private static final int STRUCTURES = 500;
+  private static final int STRUCTURES = Often.times(500);
 
   @Test
   void every_fix_takes_its_finding_away_and_brings_none_that_is_graver() {
@@ -56,7 +57,7 @@ class FixesMendTest {
 
   @Test
   void what_is_found_does_not_depend_on_the_order_in_which_things_are_held() {
-    for (long seed = FIRST_SEED; seed < FIRST_SEED + 100; seed++) {
+    for (long seed = FIRST_SEED; seed < FIRST_SEED + Often.times(100); seed++) {
       Structure structure = RandomStructures.fromSeed(seed);
       List<Finding> once = Findings.of(Snapshot.of(structure), RandomStructures.NOW);
       List<Finding> again = Findings.of(Snapshot.of(RandomStructures.fromSeed(seed)), RandomStructures.NOW);

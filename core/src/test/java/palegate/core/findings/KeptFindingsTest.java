@@ -22,6 +22,7 @@ import palegate.core.random.RandomMoves;
 import palegate.core.random.RandomStructures;
 import palegate.core.snapshot.Snapshot;
 import palegate.core.structure.Structure;
+import palegate.core.testkit.Often;
 
 /** What is found after a change, made from what was found before it, is what is found afresh. */
 class KeptFindingsTest {
@@ -33,7 +34,7 @@ class KeptFindingsTest {
   void after_any_change_the_same_is_found_as_afresh() {
     int changes = 0;
     int somewhere = 0;
-    for (long seed = FIRST_SEED; seed < FIRST_SEED + 130; seed++) {
+    for (long seed = FIRST_SEED; seed < FIRST_SEED + Often.times(130); seed++) {
       Structure first = RandomStructures.fromSeed(seed);
       Snapshot snapshot = Snapshot.of(first);
       KeptFindings kept = KeptFindings.of(snapshot, RandomStructures.NOW, LIMITS, Rules.ALL);
@@ -61,7 +62,7 @@ class KeptFindingsTest {
   @Test
   void after_any_membership_too() {
     int changes = 0;
-    for (long seed = FIRST_SEED; seed < FIRST_SEED + 80; seed++) {
+    for (long seed = FIRST_SEED; seed < FIRST_SEED + Often.times(80); seed++) {
       Snapshot snapshot = Snapshot.of(RandomStructures.fromSeed(seed));
       KeptFindings kept = KeptFindings.of(snapshot, RandomStructures.NOW, LIMITS, Rules.ALL);
       for (Group group : List.copyOf(snapshot.structure().groups().values())) {
@@ -92,7 +93,7 @@ class KeptFindingsTest {
   @Test
   void what_begins_or_ends_by_its_date_is_seen_without_a_change() {
     int others = 0;
-    for (long seed = FIRST_SEED; seed < FIRST_SEED + 120; seed++) {
+    for (long seed = FIRST_SEED; seed < FIRST_SEED + Often.times(120); seed++) {
       Snapshot snapshot = Snapshot.of(RandomStructures.fromSeed(seed));
       KeptFindings kept = KeptFindings.of(snapshot, RandomStructures.NOW, LIMITS, Rules.ALL);
       List<Finding> first = kept.findings();

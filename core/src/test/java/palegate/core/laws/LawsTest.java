@@ -37,12 +37,13 @@ import palegate.core.snapshot.Snapshot;
 import palegate.core.snapshot.SnapshotAt;
 import palegate.core.structure.Parts;
 import palegate.core.structure.Structure;
+import palegate.core.testkit.Often;
 import palegate.core.types.DocumentType;
 import palegate.core.walls.Wall;
 
 /** What holds whatever the structure: each law on random structures, standing and now, around every edge of dates. */
 class LawsTest {
-  private static final int STRUCTURES = 240;
+  private static final int STRUCTURES = Often.times(240);
   private static final Role ALL_NINE = new Role("all-nine", "All nine", Rights.ALL);
 
   /** Which way everyone's rights may move. */

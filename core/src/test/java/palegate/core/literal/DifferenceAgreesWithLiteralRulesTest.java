@@ -25,10 +25,11 @@ import palegate.core.roles.Right;
 import palegate.core.roles.Rights;
 import palegate.core.snapshot.Snapshot;
 import palegate.core.structure.Structure;
+import palegate.core.testkit.Often;
 
 /** What a rehearsal or two days differ in is what two literal readings of everything differ in. */
 class DifferenceAgreesWithLiteralRulesTest {
-  private static final int STRUCTURES = 2_200;
+  private static final int STRUCTURES = Often.times(2_200);
 
   @Test
   void a_rehearsal_is_exactly_the_literal_difference_over_all_people_and_places() {
@@ -40,7 +41,7 @@ class DifferenceAgreesWithLiteralRulesTest {
 
   @Test
   void a_rehearsal_is_literal_too_where_people_groups_roles_types_and_places_come_go_and_move() {
-    for (long seed = FIRST_SEED; seed < FIRST_SEED + 1_000; seed++) {
+    for (long seed = FIRST_SEED; seed < FIRST_SEED + Often.times(1_000); seed++) {
       Structure before = RandomStructures.fromSeed(seed);
       assertRehearsalIsLiteral(seed, before, RandomLayouts.fromSeed(before, seed));
     }
@@ -48,7 +49,7 @@ class DifferenceAgreesWithLiteralRulesTest {
 
   @Test
   void a_rehearsal_is_literal_too_where_places_and_groups_come_and_are_used_in_the_same_draft() {
-    for (long seed = FIRST_SEED; seed < FIRST_SEED + 1_000; seed++) {
+    for (long seed = FIRST_SEED; seed < FIRST_SEED + Often.times(1_000); seed++) {
       Structure before = RandomStructures.fromSeed(seed);
       List<Change> changes = new ArrayList<>(RandomGrowth.fromSeed(before, seed, 0));
       changes.addAll(RandomDrafts.fromSeed(before, seed));
@@ -69,7 +70,7 @@ class DifferenceAgreesWithLiteralRulesTest {
 
   @Test
   void the_difference_of_two_structures_that_have_only_ids_in_common_is_literal_too() {
-    for (long seed = FIRST_SEED; seed < FIRST_SEED + 1_000; seed++) {
+    for (long seed = FIRST_SEED; seed < FIRST_SEED + Often.times(1_000); seed++) {
       Structure before = RandomStructures.fromSeed(seed);
       Structure after = RandomStructures.fromSeed(seed + 1);
       assertDifferenceIsLiteral(seed, Snapshot.of(before), Snapshot.of(after));
@@ -78,7 +79,7 @@ class DifferenceAgreesWithLiteralRulesTest {
 
   @Test
   void the_difference_is_literal_where_places_move_go_and_come_back_in_one_draft_after_another() {
-    for (long seed = FIRST_SEED; seed < FIRST_SEED + 400; seed++) {
+    for (long seed = FIRST_SEED; seed < FIRST_SEED + Often.times(400); seed++) {
       Structure first = RandomStructures.fromSeed(seed);
       Snapshot begun = Snapshot.of(first);
       Snapshot before = begun;

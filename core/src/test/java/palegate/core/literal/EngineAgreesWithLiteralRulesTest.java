@@ -31,12 +31,13 @@ import palegate.core.roles.Rights;
 import palegate.core.snapshot.Snapshot;
 import palegate.core.snapshot.SnapshotAt;
 import palegate.core.structure.Structure;
+import palegate.core.testkit.Often;
 
 /** Who may do what, by every way of asking, is what the rules read literally say. */
 class EngineAgreesWithLiteralRulesTest {
   @Test
   void every_person_at_every_place_has_the_literal_rights_by_every_way_of_asking() {
-    for (long seed = FIRST_SEED; seed < FIRST_SEED + 10_000; seed++) {
+    for (long seed = FIRST_SEED; seed < FIRST_SEED + Often.times(10_000); seed++) {
       Structure structure = RandomStructures.fromSeed(seed);
       Instant instant = RandomStructures.instant(new Random(seed));
       String disagreement = disagreement(structure, instant);
@@ -77,7 +78,7 @@ class EngineAgreesWithLiteralRulesTest {
 
   @Test
   void who_can_is_for_each_right_exactly_the_people_who_literally_hold_it() {
-    for (long seed = FIRST_SEED; seed < FIRST_SEED + 600; seed++) {
+    for (long seed = FIRST_SEED; seed < FIRST_SEED + Often.times(600); seed++) {
       Structure structure = RandomStructures.fromSeed(seed);
       Snapshot snapshot = Snapshot.of(structure);
       for (int place = 0; place < snapshot.placeCount(); place++) {
@@ -95,7 +96,7 @@ class EngineAgreesWithLiteralRulesTest {
 
   @Test
   void without_the_wall_is_the_literal_answer_of_the_structure_without_walls_and_each_wall_named_bars_alone() {
-    for (long seed = FIRST_SEED; seed < FIRST_SEED + 1_000; seed++) {
+    for (long seed = FIRST_SEED; seed < FIRST_SEED + Often.times(1_000); seed++) {
       Structure structure = RandomStructures.fromSeed(seed);
       Structure open = structure.guardedBy(structure.oversights().values(), List.of());
       Snapshot snapshot = Snapshot.of(structure);
@@ -120,7 +121,7 @@ class EngineAgreesWithLiteralRulesTest {
 
   @Test
   void passage_is_literal() {
-    for (long seed = FIRST_SEED; seed < FIRST_SEED + 600; seed++) {
+    for (long seed = FIRST_SEED; seed < FIRST_SEED + Often.times(600); seed++) {
       Structure structure = RandomStructures.fromSeed(seed);
       Snapshot snapshot = Snapshot.of(structure);
       for (int person = 0; person < snapshot.personCount(); person++) {
@@ -137,7 +138,7 @@ class EngineAgreesWithLiteralRulesTest {
 
   @Test
   void what_may_be_added_is_the_literal_answer_for_a_document_that_is_really_put_there() {
-    for (long seed = FIRST_SEED; seed < FIRST_SEED + 600; seed++) {
+    for (long seed = FIRST_SEED; seed < FIRST_SEED + Often.times(600); seed++) {
       Structure structure = RandomStructures.fromSeed(seed);
       Snapshot snapshot = Snapshot.of(structure);
       for (Place container : structure.places().values()) {
@@ -158,7 +159,7 @@ class EngineAgreesWithLiteralRulesTest {
 
   @Test
   void a_lock_out_is_a_place_where_literally_nobody_active_and_on_staff_governs() {
-    for (long seed = FIRST_SEED; seed < FIRST_SEED + 500; seed++) {
+    for (long seed = FIRST_SEED; seed < FIRST_SEED + Often.times(500); seed++) {
       Structure structure = RandomStructures.fromSeed(seed);
       Set<String> expected = structure.places().keySet().stream()
           .filter(place -> structure.people().values().stream().noneMatch(person -> person.active() && person.staff()

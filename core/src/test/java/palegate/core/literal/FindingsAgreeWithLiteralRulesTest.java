@@ -26,12 +26,13 @@ import palegate.core.roles.Right;
 import palegate.core.roles.Rights;
 import palegate.core.snapshot.Snapshot;
 import palegate.core.structure.Structure;
+import palegate.core.testkit.Often;
 import palegate.core.types.DocumentType;
 
 /** What findings say of rights, held against the rules read literally. */
 class FindingsAgreeWithLiteralRulesTest {
   private static final long FIRST_SEED = 20_261_130L;
-  private static final int STRUCTURES = 400;
+  private static final int STRUCTURES = Often.times(400);
   private static final Instant NOW = RandomStructures.NOW;
 
   private static Set<String> things(List<Finding> findings, String... rules) {

@@ -23,6 +23,7 @@ import palegate.core.snapshot.Snapshot;
 import palegate.core.snapshot.SnapshotAt;
 import palegate.core.structure.Structure;
 import palegate.core.structure.StructureDifference;
+import palegate.core.testkit.Often;
 import palegate.core.viewpoint.Asker;
 import palegate.core.viewpoint.Viewpoint;
 
@@ -31,7 +32,7 @@ class FollowedViewpointTest {
   @Test
   void what_is_followed_from_change_to_change_is_what_is_made_afresh_whatever_changes_duties_and_walls_among_it() {
     int partly = 0;
-    for (long seed = FIRST_SEED; seed < FIRST_SEED + 120; seed++) {
+    for (long seed = FIRST_SEED; seed < FIRST_SEED + Often.times(120); seed++) {
       Structure first = RandomDuties.over(RandomStructures.fromSeed(seed), new Random(seed));
       Snapshot state = Snapshot.of(first);
       Map<String, Viewpoint> before = new HashMap<>();

@@ -31,6 +31,7 @@ import palegate.core.roles.Right;
 import palegate.core.snapshot.Snapshot;
 import palegate.core.structure.Structure;
 import palegate.core.structure.StructureDifference;
+import palegate.core.testkit.Often;
 import palegate.core.types.DocumentType;
 import palegate.core.walls.Wall;
 
@@ -45,7 +46,7 @@ class NoWayRoundAWallTest {
     int made = 0;
     int refused = 0;
     int removed = 0;
-    for (long seed = FIRST_SEED; seed < FIRST_SEED + 900; seed++) {
+    for (long seed = FIRST_SEED; seed < FIRST_SEED + Often.times(900); seed++) {
       Structure start = RandomStructures.fromSeed(seed);
       Random random = new Random(seed);
       List<Snapshot> states = new ArrayList<>(List.of(Snapshot.of(start)));

@@ -15,6 +15,7 @@ import palegate.core.roles.Right;
 import palegate.core.snapshot.Snapshot;
 import palegate.core.snapshot.SnapshotAt;
 import palegate.core.structure.Structure;
+import palegate.core.testkit.Often;
 
 /** Section 6, passage, and what rights let a person do: papers against the rules read literally. */
 class PapersAgreeWithLiteralRulesTest {
@@ -22,7 +23,7 @@ class PapersAgreeWithLiteralRulesTest {
   void exactly_what_a_person_can_find_is_found_and_only_what_leads_there_shows() {
     int found = 0;
     int passages = 0;
-    for (long seed = FIRST_SEED; seed < FIRST_SEED + 600; seed++) {
+    for (long seed = FIRST_SEED; seed < FIRST_SEED + Often.times(600); seed++) {
       Structure structure = RandomStructures.fromSeed(seed);
       SnapshotAt at = Snapshot.of(structure).at(RandomStructures.NOW);
       for (Person person : structure.people().values()) {
@@ -47,7 +48,7 @@ class PapersAgreeWithLiteralRulesTest {
 
   @Test
   void an_act_is_offered_exactly_to_whoever_has_the_right_that_it_takes() {
-    for (long seed = FIRST_SEED; seed < FIRST_SEED + 300; seed++) {
+    for (long seed = FIRST_SEED; seed < FIRST_SEED + Often.times(300); seed++) {
       Structure structure = RandomStructures.fromSeed(seed);
       SnapshotAt at = Snapshot.of(structure).at(RandomStructures.NOW);
       for (Person person : structure.people().values()) {

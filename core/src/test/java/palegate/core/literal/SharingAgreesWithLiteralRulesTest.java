@@ -27,11 +27,12 @@ import palegate.core.separations.Separation;
 import palegate.core.shares.Sharing;
 import palegate.core.snapshot.Snapshot;
 import palegate.core.structure.Structure;
+import palegate.core.testkit.Often;
 import palegate.core.viewpoint.Asker;
 
 /** Sections 9, 11 and 13: who may share what with whom, at every instant, and who holds together what is kept apart, as the rules read literally. */
 class SharingAgreesWithLiteralRulesTest {
-  private static final int STRUCTURES = 700;
+  private static final int STRUCTURES = Often.times(700);
 
   @Test
   void somebody_may_share_just_what_the_rules_let_them() {

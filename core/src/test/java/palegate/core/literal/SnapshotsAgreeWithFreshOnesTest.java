@@ -18,12 +18,13 @@ import palegate.core.random.RandomStructures;
 import palegate.core.snapshot.Snapshot;
 import palegate.core.snapshot.SnapshotAt;
 import palegate.core.structure.Structure;
+import palegate.core.testkit.Often;
 
 /** A snapshot made from another one tells the same as one compiled afresh. */
 class SnapshotsAgreeWithFreshOnesTest {
   @Test
   void a_snapshot_made_from_another_gives_the_same_rights_as_one_compiled_afresh_however_often_it_is_done() {
-    for (long seed = FIRST_SEED; seed < FIRST_SEED + 500; seed++) {
+    for (long seed = FIRST_SEED; seed < FIRST_SEED + Often.times(500); seed++) {
       Structure structure = RandomStructures.fromSeed(seed);
       Snapshot snapshot = Snapshot.of(structure);
       for (int step = 0; step < 3; step++) {
@@ -46,7 +47,7 @@ class SnapshotsAgreeWithFreshOnesTest {
 
   @Test
   void a_snapshot_to_which_places_and_groups_come_is_like_one_compiled_afresh_however_often_they_do() {
-    for (long seed = FIRST_SEED; seed < FIRST_SEED + 420; seed++) {
+    for (long seed = FIRST_SEED; seed < FIRST_SEED + Often.times(420); seed++) {
       Snapshot snapshot = Snapshot.of(RandomStructures.fromSeed(seed));
       for (int step = 0; step < 3; step++) {
         List<Change> changes = new ArrayList<>(RandomGrowth.fromSeed(snapshot.structure(), seed, step));
@@ -62,7 +63,7 @@ class SnapshotsAgreeWithFreshOnesTest {
 
   @Test
   void a_snapshot_in_which_places_move_go_and_come_back_is_like_one_compiled_afresh_however_often_they_do() {
-    for (long seed = FIRST_SEED; seed < FIRST_SEED + 420; seed++) {
+    for (long seed = FIRST_SEED; seed < FIRST_SEED + Often.times(420); seed++) {
       Structure first = RandomStructures.fromSeed(seed);
       Snapshot snapshot = Snapshot.of(first);
       Snapshot kept = snapshot;

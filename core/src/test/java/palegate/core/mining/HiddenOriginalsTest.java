@@ -13,10 +13,11 @@ import java.util.function.Function;
 import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 import palegate.core.collections.PersonSet;
+import palegate.core.testkit.Often;
 
 /** Groups that were there before everybody was named one by one are found again: more of them, and with less said, than by what is known for that. */
 class HiddenOriginalsTest {
-  private static final int STRUCTURES = 60;
+  private static final int STRUCTURES = Often.times(60);
 
   /** @param columns what is left: people named one by one at places */
   private record Hidden(Set<PersonSet> groups, List<PersonSet> columns) {

@@ -22,10 +22,11 @@ import palegate.core.roles.Right;
 import palegate.core.roles.Rights;
 import palegate.core.snapshot.Snapshot;
 import palegate.core.structure.Structure;
+import palegate.core.testkit.Often;
 
 /** The lists behind a rehearsal's counts: whatever they are narrowed to or sorted by, they say what the pairs say. */
 class DifferenceListsTest {
-  private static final int SEEDS = 300;
+  private static final int SEEDS = Often.times(300);
 
   private static RightsDifference difference(long seed) {
     return rehearsal(seed).now();

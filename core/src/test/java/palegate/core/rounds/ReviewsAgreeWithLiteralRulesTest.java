@@ -24,6 +24,7 @@ import palegate.core.roles.Right;
 import palegate.core.snapshot.Snapshot;
 import palegate.core.snapshot.SnapshotAt;
 import palegate.core.structure.Structure;
+import palegate.core.testkit.Often;
 
 /**
  * What a round asks and does, on structures full of edge cases: everything that counts is asked about once, nobody is asked about themselves
@@ -38,7 +39,7 @@ class ReviewsAgreeWithLiteralRulesTest {
   @Test
   void every_entry_membership_and_appointment_that_has_not_ended_is_asked_about_just_once() {
     int items = 0;
-    for (long seed = FIRST_SEED; seed < FIRST_SEED + 400; seed++) {
+    for (long seed = FIRST_SEED; seed < FIRST_SEED + Often.times(400); seed++) {
       Structure structure = RandomStructures.fromSeed(seed);
       SnapshotAt moment = Snapshot.of(structure).at(RandomStructures.NOW);
       List<ReviewItem> found = ReviewItems.of(moment, ALL);
@@ -62,7 +63,7 @@ class ReviewsAgreeWithLiteralRulesTest {
   void nobody_is_asked_about_their_own_access_nor_about_what_a_wall_bars_them_from_nor_are_the_inactive() {
     int asked = 0;
     int nobody = 0;
-    for (long seed = FIRST_SEED; seed < FIRST_SEED + 400; seed++) {
+    for (long seed = FIRST_SEED; seed < FIRST_SEED + Often.times(400); seed++) {
       Structure structure = RandomStructures.fromSeed(seed);
       Snapshot snapshot = Snapshot.of(structure);
       SnapshotAt moment = snapshot.at(RandomStructures.NOW);
@@ -97,7 +98,7 @@ class ReviewsAgreeWithLiteralRulesTest {
   @Test
   void a_decision_is_carried_out_after_its_changes_and_not_before_and_its_effect_is_what_the_rehearsal_counts() {
     int carried = 0;
-    for (long seed = FIRST_SEED; seed < FIRST_SEED + 150; seed++) {
+    for (long seed = FIRST_SEED; seed < FIRST_SEED + Often.times(150); seed++) {
       Snapshot asked = Snapshot.of(RandomStructures.fromSeed(seed));
       List<ReviewItem> items = ReviewItems.of(asked.at(RandomStructures.NOW), WRITTEN);
       // Something else is put in force between the question and the answer.
@@ -132,7 +133,7 @@ class ReviewsAgreeWithLiteralRulesTest {
   @Test
   void a_changed_end_or_role_is_what_stands_there_then() {
     int changed = 0;
-    for (long seed = FIRST_SEED; seed < FIRST_SEED + 150; seed++) {
+    for (long seed = FIRST_SEED; seed < FIRST_SEED + Often.times(150); seed++) {
       Snapshot snapshot = Snapshot.of(RandomStructures.fromSeed(seed));
       SnapshotAt moment = snapshot.at(RandomStructures.NOW);
       Set<String> given = new HashSet<>();
@@ -157,7 +158,7 @@ class ReviewsAgreeWithLiteralRulesTest {
   @Test
   void a_change_is_not_carried_out_because_another_entry_says_the_same_already() {
     int tried = 0;
-    for (long seed = FIRST_SEED; seed < FIRST_SEED + 300; seed++) {
+    for (long seed = FIRST_SEED; seed < FIRST_SEED + Often.times(300); seed++) {
       Snapshot snapshot = Snapshot.of(RandomStructures.fromSeed(seed));
       for (ReviewItem item : ReviewItems.of(snapshot.at(RandomStructures.NOW), new ReviewScope(Set.of(ItemKind.GRANT), null, Set.of(), false))) {
         for (String role : snapshot.structure().roles().keySet()) {

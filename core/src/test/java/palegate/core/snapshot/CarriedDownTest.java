@@ -25,10 +25,11 @@ import palegate.core.places.PlaceKind;
 import palegate.core.random.RandomStructures;
 import palegate.core.roles.Rights;
 import palegate.core.structure.Structure;
+import palegate.core.testkit.Often;
 
 /** What is added further up reaches just what follows, and is united with what is there. */
 class CarriedDownTest {
-  private static final int SEEDS = 1_500;
+  private static final int SEEDS = Often.times(1_500);
   private static final int FOLDERS = 12;
 
   /** So few things are said in so many places that places which follow and places which do not often have the same around them. */

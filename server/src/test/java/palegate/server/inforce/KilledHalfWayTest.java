@@ -19,7 +19,7 @@ import palegate.server.testkit.TestDatabase;
 /** The application as a process of its own, killed without warning while it puts a big draft in force. */
 @Order(3)
 class KilledHalfWayTest {
-  private static final int FOLDERS = 1_500;
+  private static final int FOLDERS = 600;
 
   @Test
   void either_all_of_a_draft_is_in_force_or_nothing_and_then_the_draft_is_still_there() throws Exception {

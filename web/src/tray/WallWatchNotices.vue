@@ -7,21 +7,26 @@ import { useWallWatch } from './useWallWatch'
 const { notices, more } = useWallWatch()
 
 function why(notice: Schemas['WatchView']): string {
-  return notice.kind === 'OUTSIDE' ? `“${notice.said}” is like “${notice.like}”.` : `“${notice.said}” is of another matter than ${notice.like}.`
+  return notice.kind !== 'INSIDE' ? `“${notice.said}” is like “${notice.like}”.` : `“${notice.said}” is of another matter than ${notice.like}.`
 }
 </script>
 
 <template>
   <div v-if="notices.length > 0" class="watch" role="group" aria-label="Walls to look at">
-    <p v-for="notice in notices" :key="notice.kind + notice.wall + (notice.place ?? notice.person?.id) + notice.said" class="caution">
+    <p v-for="notice in notices" :key="notice.kind + notice.wall + (notice.place ?? notice.person?.id) + notice.whom + notice.said" class="caution">
       <template v-if="notice.kind === 'LET_IN'">
         <router-link :to="{ name: 'people', params: { view: 'persons', id: notice.person!.id } }">{{ notice.person!.name }}</router-link> would no longer be kept out by
         <router-link :to="{ name: 'walls', params: { id: notice.wall } }">{{ notice.wallName }}</router-link
         ><template v-if="notice.from"> from {{ moment(notice.from) }} on</template>.
       </template>
       <template v-else-if="notice.kind === 'IN_VAIN'">
-        {{ notice.said }} would be given <router-link :to="{ name: 'places', params: { id: notice.place } }">{{ notice.path }}</router-link
+        {{ notice.whom }} would be given <router-link :to="{ name: 'places', params: { id: notice.place } }">{{ notice.path }}</router-link
         >, of which <router-link :to="{ name: 'walls', params: { id: notice.wall } }">{{ notice.wallName }}</router-link> keeps them out<template v-if="notice.from"> when it begins, on {{ moment(notice.from) }}</template>: it gives nothing.
+      </template>
+      <template v-else-if="notice.kind === 'GIVEN_OUTSIDE'">
+        {{ notice.whom }} would be given <router-link :to="{ name: 'places', params: { id: notice.place } }">{{ notice.path }}</router-link
+        ><template v-if="notice.from"> from {{ moment(notice.from) }} on</template>. It looks as if it belonged behind <router-link :to="{ name: 'walls', params: { id: notice.wall } }">{{ notice.wallName }}</router-link
+        ><template v-if="notice.side"> (side {{ notice.side }})</template>, which keeps them out, and lies outside: {{ why(notice) }}
       </template>
       <template v-else>
         <router-link :to="{ name: 'places', params: { id: notice.place } }">{{ notice.path }}</router-link>

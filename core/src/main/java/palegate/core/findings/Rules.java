@@ -7,7 +7,7 @@ import java.util.Optional;
 public final class Rules {
   public static final List<Rule> ALL = List.of(
       new OutsiderInStaffGroup(), new OutsiderWithStaffRole(), new EveryoneCanGovern(), new NoKeeper(), new TypeClearedForNobody(),
-      new WallConflicts(), new SeparationBroken(), new WallCoversNothing(), new WallCoversEverything(), new RightsBeyondPeers(), new SingleKeeper(),
+      new WallConflicts(), new WallGapGiven(), new SeparationBroken(), new WallCoversNothing(), new WallCoversEverything(), new RightsBeyondPeers(), new SingleKeeper(),
       new WithholdingWorkedAround(), new TypeClearedForEverybody(), new WallGapsFound(), new WallMisfitsFound(), new ShareOpenEnded(), new PassOpen(), new WallExceptionWithoutEnd(), new WallOverdue(),
       new OverseerInactive(), new ConditionTooLong(), new OwnerInactive(), new EndsSoon(), new EntryEnded(),
       new MembershipEnded(), new EntryWithoutEffect(), new PersonEntryCoveredByGroup(), new PersonEntriesEqualAGroup(), new GroupEmpty(),

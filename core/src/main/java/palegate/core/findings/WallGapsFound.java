@@ -12,14 +12,17 @@ import palegate.core.wallsatwork.WallGaps;
 
 /** What looks as if it belonged behind a wall. */
 final class WallGapsFound implements Rule {
+  private static final String CODE = "wall-gap";
+  private static final Severity SEVERITY = Severity.SERIOUS;
+
   @Override
   public String code() {
-    return "wall-gap";
+    return CODE;
   }
 
   @Override
   public Severity severity() {
-    return Severity.SERIOUS;
+    return SEVERITY;
   }
 
   @Override
@@ -34,21 +37,36 @@ final class WallGapsFound implements Rule {
 
   @Override
   public Stream<Finding> find(Survey survey) {
-    return survey.<Looked>whileHolds("wall gaps", (looked, touched) -> touched.leaves(Set.of(Touched.Kind.WALLS, Touched.Kind.TYPES)) && touched.changed().stream().noneMatch(id -> looked.terms().mayConcern(id, touched.before(), survey.structure())),
-        () -> look(survey)).findings().stream();
+    return looked(survey).findings().stream();
   }
 
-  /** What was found, and what it hangs on. */
-  private record Looked(List<Finding> findings, WallGapTerms terms) {}
+  /** The gaps that are worth telling, of walls that stand. Looked for once, and kept while they hold. */
+  static List<GapOfWall> gaps(Survey survey) {
+    return looked(survey).gaps();
+  }
 
-  private Looked look(Survey survey) {
+  private static Looked looked(Survey survey) {
+    return survey.whileHolds("wall gaps", (Looked looked, Touched touched) -> touched.leaves(Set.of(Touched.Kind.WALLS, Touched.Kind.TYPES)) && touched.changed().stream().noneMatch(id -> looked.terms().mayConcern(id, touched.before(), survey.structure())),
+        () -> look(survey));
+  }
+
+  /** One gap of one wall. */
+  record GapOfWall(String wall, String wallName, WallGap gap) {}
+
+  /** What was found, and what it hangs on. */
+  private record Looked(List<Finding> findings, List<GapOfWall> gaps, WallGapTerms terms) {}
+
+  private static Looked look(Survey survey) {
     WallGapClues clues = survey.wallGapClues();
     List<Wall> walls = survey.structure().walls().values().stream().filter(wall -> wall.barsAt(survey.now())).sorted(Comparator.comparing(Wall::id)).toList();
-    List<Finding> findings = walls.parallelStream().flatMap(wall -> WallGaps.of(survey.snapshot(), wall, clues).stream()
-        .filter(gap -> gap.confidence() != WallGap.Confidence.POSSIBLE)
-        .map(gap -> new Finding(code(), severity(), "wall:" + wall.id(), gap.place(), survey.path(gap.place()) + " looks as if it belonged behind “" + wall.name() + "”.", List.of("It has “" + gap.said() + "”, like “" + gap.like() + "”.", gap.documents()
-            + " documents lie outside."), gap.fix() == null ? List.of() : List.of(Fix.of("Take it in", gap.fix()))))).toList();
-    return new Looked(findings, WallGapTerms.of(survey.snapshot(), walls, clues));
+    List<GapOfWall> gaps = walls.parallelStream().flatMap(wall -> WallGaps.of(survey.snapshot(), wall, clues).stream().filter(gap -> gap.confidence() != WallGap.Confidence.POSSIBLE).map(gap -> new GapOfWall(wall.id(), wall.name(), gap))).toList();
+    return new Looked(gaps.stream().map(gap -> finding(survey, gap)).toList(), gaps, WallGapTerms.of(survey.snapshot(), walls, clues));
+  }
+
+  private static Finding finding(Survey survey, GapOfWall of) {
+    WallGap gap = of.gap();
+    return new Finding(CODE, SEVERITY, "wall:" + of.wall(), gap.place(), survey.path(gap.place()) + " looks as if it belonged behind “" + of.wallName() + "”.",
+        List.of("It has “" + gap.said() + "”, like “" + gap.like() + "”.", gap.documents() + " documents lie outside."), gap.fix() == null ? List.of() : List.of(Fix.of("Take it in", gap.fix())));
   }
 
   @Override

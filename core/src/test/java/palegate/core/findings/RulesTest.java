@@ -52,6 +52,10 @@ class RulesTest {
     return HARBOUR.withGrants(more);
   }
 
+  private static Structure given(Structure to, Grant grant) {
+    return to.withGrants(Map.of(grant.id(), grant));
+  }
+
   private static Structure with(Group group) {
     return HARBOUR.withGroups(Map.of(group.id(), group));
   }
@@ -144,6 +148,14 @@ class RulesTest {
     assertThat(found(with(new Wall("w", "Collision", null, Wall.State.STANDING, Period.ALWAYS, sides, List.of())), "wall-conflict")).containsExactly("wall:w");
     Structure filed = HARBOUR.withPlaces(Map.of("c1", HARBOUR.places().get("c1").labelled(Map.of("case", "C-2417")), "c2", HARBOUR.places().get("c2").labelled(Map.of("case", "C-2471"))));
     assertThat(found(filed.withWalls(Map.of("w", seal(Scope.ofLabel("case", "C-2417"), Wall.State.STANDING, Period.ALWAYS))), "wall-gap")).containsExactly("wall:w");
+    Structure byName = filed.withWalls(Map.of("w", new Wall("w", "W", null, Wall.State.STANDING, Period.ALWAYS, new Barrier.Screen(Scope.ofLabel("case", "C-2417"), List.of(new Subject.OfPerson("mia"))), List.of())));
+    assertThat(found(byName, "wall-gap-given")).as("it lies outside, and nobody has handed it to her").isEmpty();
+    Grant toMia = Harbour.grant("e-mia", "let2", new Subject.OfPerson("mia"), "reader");
+    assertThat(found(given(byName, toMia), "wall-gap-given")).containsExactly("entry:e-mia");
+    assertThat(found(given(byName, new Grant("e-sh", "c2", new Subject.OfGroup("trainees"), "reader", Set.of(), Period.ALWAYS, null, "ola", null)), "wall-gap-given")).as("shared with a group").containsExactly("entry:e-sh");
+    assertThat(found(given(byName, Harbour.grant("e-group", "c2", new Subject.OfGroup("trainees"), "reader")), "wall-gap-given")).as("a group on a list is not somebody by name").isEmpty();
+    assertThat(found(given(byName, Harbour.grant("e-ola", "c2", new Subject.OfPerson("ola"), "reader")), "wall-gap-given")).as("she is not kept out").isEmpty();
+    assertThat(found(given(byName, new Grant("e-old", "c2", new Subject.OfPerson("mia"), "reader", Set.of(), until(NOW), null)), "wall-gap-given")).as("it has ended").isEmpty();
     Structure misfiled = HARBOUR.withPlaces(Map.of("c1", HARBOUR.places().get("c1").labelled(Map.of("case", "C-2417")), "val1", HARBOUR.places().get("val1").labelled(Map.of("about", "C-2502"))));
     assertThat(found(misfiled.withWalls(Map.of("w", seal(Scope.ofLabel("case", "C-2417"), Wall.State.STANDING, Period.ALWAYS))), "wall-misfit")).containsExactly("wall:w");
     assertThat(found(misfiled.withWalls(Map.of("w", seal(Scope.ofLabel("case", "C-2417"), Wall.State.LIFTED, Period.ALWAYS))), "wall-misfit")).as("a lifted one has no inside").isEmpty();

@@ -88,6 +88,42 @@ class WallWatchTest {
     assertThat(notices(wall(Scope.ofPlaces("f1"), Wall.State.LIFTED), grant("d1", new Subject.OfPerson("mia"), null))).isEmpty();
   }
 
+  @Test
+  void what_lies_outside_and_looks_as_if_it_belonged_inside_is_told_when_it_is_given_to_somebody_who_is_kept_out() {
+    Wall wall = wall(Scope.ofLabel("case", "C-7101"), Wall.State.STANDING);
+    Snapshot before = with(snapshot(wall), new PlaceChange.AddPlace(place("oth", PlaceKind.LIBRARY, "root", "Others", Map.of())), new PlaceChange.AddPlace(place("stray", PlaceKind.FOLDER, "oth", "Valuation C 7101", Map.of())), new PlaceChange.AddPlace(place("deep", PlaceKind.DOCUMENT, "stray", "Page", Map.of())));
+    assertThat(told(before, grant("stray", new Subject.OfPerson("mia"), "mia"))).extracting(WallWatch.Notice::kind, WallWatch.Notice::place, WallWatch.Notice::person, WallWatch.Notice::said)
+        .containsExactly(tuple(WallWatch.Kind.GIVEN_OUTSIDE, "stray", "mia", "Valuation C 7101"));
+    assertThat(told(before, grant("deep", new Subject.OfPerson("mia"), null))).as("what lies in it").extracting(WallWatch.Notice::kind, WallWatch.Notice::place).containsExactly(tuple(WallWatch.Kind.GIVEN_OUTSIDE, "deep"));
+    assertThat(told(before, grant("oth", new Subject.OfGroup("trainees"), null))).as("it comes along").extracting(WallWatch.Notice::place, WallWatch.Notice::person, WallWatch.Notice::whom)
+        .containsExactly(tuple("stray", null, before.structure().groups().get("trainees").name()));
+    assertThat(told(before, grant("f2", new Subject.OfPerson("mia"), null))).as("it is another matter").isEmpty();
+    assertThat(told(before, grant("stray", new Subject.OfPerson("ola"), null))).as("she is not kept out").isEmpty();
+    assertThat(told(with(before, grant("stray", new Subject.OfPerson("mia"), null)), new AccessChange.AddGrant(new Grant("e-2", "deep", new Subject.OfPerson("mia"), Harbour.structure().roles().keySet().iterator().next(), Set.of(), Period.ALWAYS, null)))).as("she had it").isEmpty();
+    assertThat(told(before, grant("stray", new Subject.OfPerson("mia"), null), new AccessChange.AddGrant(new Grant("e-2", "deep", new Subject.OfPerson("mia"), Harbour.structure().roles().keySet().iterator().next(), Set.of(), Period.ALWAYS, null)))).as("of what is given twice, the whole").extracting(WallWatch.Notice::place).containsExactly("stray");
+    Grant later = new Grant("e-new", "stray", new Subject.OfPerson("mia"), Harbour.structure().roles().keySet().iterator().next(), Set.of(), new Period(Harbour.JULY, null), null);
+    assertThat(told(before, new AccessChange.AddGrant(later))).extracting(WallWatch.Notice::kind, WallWatch.Notice::from).containsExactly(tuple(WallWatch.Kind.GIVEN_OUTSIDE, Harbour.JULY));
+  }
+
+  @Test
+  void what_belongs_to_one_side_is_told_when_it_is_given_to_those_of_another() {
+    Wall apart = new Wall("w", "Wall", null, Wall.State.STANDING, Period.ALWAYS, new Barrier.Sides(List.of(new Barrier.Side("Tern", List.of(new Subject.OfPerson("ola")), Scope.ofLabel("case", "C-7101")),
+        new Barrier.Side("Heron", List.of(new Subject.OfPerson("mia")), Scope.ofLabel("case", "C-7102")))), List.of());
+    Snapshot before = with(snapshot(apart), new PlaceChange.AddPlace(place("oth", PlaceKind.LIBRARY, "root", "Others", Map.of())), new PlaceChange.AddPlace(place("stray", PlaceKind.DOCUMENT, "oth", "Valuation C 7101", Map.of())));
+    assertThat(told(before, grant("stray", new Subject.OfPerson("mia"), null))).extracting(WallWatch.Notice::kind, WallWatch.Notice::side).containsExactly(tuple(WallWatch.Kind.GIVEN_OUTSIDE, "Tern"));
+    assertThat(told(before, grant("stray", new Subject.OfPerson("per"), null))).as("of no side").isEmpty();
+  }
+
+  private static Snapshot with(Snapshot before, Change... changes) {
+    DraftApplication.Result result = DraftApplication.of(before, List.of(changes), Harbour.NOW);
+    assertThat(result.refusals()).isEmpty();
+    return before.next(result.difference());
+  }
+
+  private static List<WallWatch.Notice> told(Snapshot before, Change... changes) {
+    return WallWatch.of(before, with(before, changes), List.of(Harbour.NOW, Harbour.JULY));
+  }
+
   /** @param sharedBy who shares it; null for an entry of a list */
   private static Change grant(String place, Subject subject, String sharedBy) {
     String role = Harbour.structure().roles().keySet().iterator().next();

@@ -14,8 +14,8 @@ import palegate.server.views.PersonView;
 /** What the asker's draft does to walls against what they are for. It is told to those who may know of walls: to others it would tell of them. */
 @RestController
 class WallWatchController {
-  /** Of a place: what speaks for it, and what that is like or unlike. Of a person: whom the wall would no longer keep out, and from when if that is later. */
-  record WatchView(WallWatch.Kind kind, String wall, String wallName, @MayBeMissing String side, @MayBeMissing String place, @MayBeMissing String path, @MayBeMissing PersonView person, @MayBeMissing String said,
+  /** Of a place: what speaks for it, and what that is like or unlike. Of a person: whom the wall would no longer keep out, and from when if that is later. Of what is given: to whom. */
+  record WatchView(WallWatch.Kind kind, String wall, String wallName, @MayBeMissing String side, @MayBeMissing String place, @MayBeMissing String path, @MayBeMissing PersonView person, @MayBeMissing String whom, @MayBeMissing String said,
       @MayBeMissing String like, @MayBeMissing Instant from) {}
 
   /** @param more how many besides are not listed */
@@ -36,7 +36,7 @@ class WallWatchController {
     Snapshot after = state.after();
     List<WallWatch.Notice> notices = WallWatch.of(state.before(), after, walls.instants(who));
     return new Watched(notices.stream().limit(NOTICES_AT_MOST).map(notice -> new WatchView(notice.kind(), notice.wall(), after.structure().walls().get(notice.wall()).name(), notice.side(), notice.place(),
-        notice.place() == null ? null : after.pathText(after.placeNumber(notice.place())), notice.person() == null ? null : PersonView.of(after.structure().people().get(notice.person()), after.structure()), notice.said(),
+        notice.place() == null ? null : after.pathText(after.placeNumber(notice.place())), notice.person() == null ? null : PersonView.of(after.structure().people().get(notice.person()), after.structure()), notice.whom(), notice.said(),
         notice.like(), notice.from())).toList(), Math.max(0, notices.size() - NOTICES_AT_MOST));
   }
 }

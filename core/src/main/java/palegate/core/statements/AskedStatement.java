@@ -53,14 +53,7 @@ record AskedStatement(Snapshot snapshot, Instant instant, Recipe recipe) {
     int at = recipe.id().indexOf(':');
     String kind = at < 0 ? "person" : recipe.id().substring(0, at);
     String id = recipe.id().substring(at + 1);
-    boolean known = switch (kind) {
-      case "person" -> structure().people().containsKey(id);
-      case "group" -> structure().groups().containsKey(id);
-      case "unit" -> structure().units().containsKey(id);
-      case "builtin" -> Subject.BuiltIn.parse(id).isPresent();
-      default -> false;
-    };
-    if (!known) {
+    if (!recipe.isThere(structure())) {
       throw new RefusedRecipe("id", "There is no subject [" + recipe.id() + "].", "Name one as person:ID, group:ID, unit:ID, builtin:staff or builtin:outsiders.");
     }
     return Subject.of(kind, id);

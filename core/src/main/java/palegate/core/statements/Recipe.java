@@ -10,7 +10,9 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import palegate.core.people.Subject;
 import palegate.core.roles.Right;
+import palegate.core.structure.Structure;
 import palegate.core.text.WellFormed;
 
 /**
@@ -83,6 +85,25 @@ public record Recipe(StatementKind kind, String id, Grouping grouping, boolean d
       parts.add("columns=" + String.join(",", columns));
     }
     return String.join(" ", parts);
+  }
+
+  /** Whether what it names is there; of a round, which is not part of the structure, this says nothing. O(1). */
+  public boolean isThere(Structure structure) {
+    if (id.isEmpty() || kind == StatementKind.ROUND) {
+      return true;
+    }
+    if (!kind.needsSubject()) {
+      return structure.places().containsKey(id);
+    }
+    int at = id.indexOf(':');
+    String subject = id.substring(at + 1);
+    return switch (at < 0 ? "person" : id.substring(0, at)) {
+      case "person" -> structure.people().containsKey(subject);
+      case "group" -> structure.groups().containsKey(subject);
+      case "unit" -> structure.units().containsKey(subject);
+      case "builtin" -> Subject.BuiltIn.parse(subject).isPresent();
+      default -> false;
+    };
   }
 
   /** Reads what {@link #text} wrote; all that is wrong is said at once. */

@@ -30,12 +30,14 @@ import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import palegate.core.statements.Recipe;
 import palegate.core.statements.Rhythm;
+import palegate.core.structure.Structure;
 import palegate.exports.FileFormat;
 import palegate.server.shell.MayBeMissing;
 import palegate.server.shell.Problem;
 import palegate.server.shell.Written;
 import palegate.server.store.PreparedFileRecords;
 import palegate.server.store.RegularStatementRecords;
+import palegate.server.viewpoint.Viewpoints;
 
 /** Files that are made in the background and wait for whoever asked for them, and statements that come by themselves. */
 @RestController
@@ -73,13 +75,15 @@ class PreparedFilesController {
   private final RegularStatementRecords regular;
   private final MadeStatements statements;
   private final FileMaking making;
+  private final Viewpoints viewpoints;
   private final Clock clock;
 
-  PreparedFilesController(PreparedFileRecords records, RegularStatementRecords regular, MadeStatements statements, FileMaking making, Clock clock) {
+  PreparedFilesController(PreparedFileRecords records, RegularStatementRecords regular, MadeStatements statements, FileMaking making, Viewpoints viewpoints, Clock clock) {
     this.records = records;
     this.regular = regular;
     this.statements = statements;
     this.making = making;
+    this.viewpoints = viewpoints;
     this.clock = clock;
   }
 
@@ -107,8 +111,15 @@ class PreparedFilesController {
   List<PreparedFile> prepared(Principal who) {
     Map<Long, String> names = regular.of(who.getName()).stream().collect(Collectors.toMap(RegularStatementRecords.Regular::id, RegularStatementRecords.Regular::name));
     Instant now = clock.instant();
-    return records.of(who.getName()).stream().map(file -> new PreparedFile(file.id(), file.state().word(), file.title(), file.format(), file.regular() == null ? null : names.get(file.regular()), file.recipe(), file.change(), file.at(), file.askedAt(),
+    Structure known = viewpoints.of(who.getName()).snapshot().structure();
+    return records.of(who.getName()).stream().map(file -> new PreparedFile(file.id(), file.state().word(), title(file, known), file.format(), file.regular() == null ? null : names.get(file.regular()), file.recipe(), file.change(), file.at(), file.askedAt(),
         file.keptUntil(), file.rowsMade(), file.rowsExpected(), secondsLeft(file, now), file.bytes(), file.failure())).toList();
+  }
+
+  /** The title that a file was given says the name of what it is about: that may have been taken from whoever asked for it. */
+  private static String title(PreparedFileRecords.Prepared file, Structure known) {
+    Recipe recipe = Recipe.parse(file.recipe()).recipe();
+    return recipe == null || recipe.isThere(known) ? file.title() : "About something that is not there any more";
   }
 
   private static Long secondsLeft(PreparedFileRecords.Prepared file, Instant now) {

@@ -95,17 +95,23 @@ class PreparedFilesTest {
     long id = ready(keeper, ask(keeper, "kind=lists id=" + library, "CSV")).path("id").asLong();
     assertThat(keeper.get("/api/statements/prepared/" + id + "/file").status()).isEqualTo(200);
     String folder = structure.places().values().stream().filter(place -> library.equals(place.parent())).findFirst().orElseThrow().id();
+    String name = structure.places().get(folder).name();
+    long ofFolder = ready(keeper, ask(keeper, "kind=place id=" + folder, "CSV")).path("id").asLong();
+    assertThat(one(keeper, ofFolder).path("title").asString()).contains(name);
     chief.post("/api/draft/changes", Map.of("kind", "setWall", "wall", "w-since", "name", "Since", "state", "STANDING", "barrier", "screen",
         "sides", List.of(Map.of("subjects", List.of(Map.of("kind", "person", "id", "p-113")), "places", List.of(folder)))));
     assertThat(chief.putInForce(true).status()).as("the wall stands").isLessThan(300);
     Browser.Answer refused = keeper.get("/api/statements/prepared/" + id + "/file");
     assertThat(refused.status()).isEqualTo(409);
     assertThat(refused.body().path("detail").asString()).contains("What you may know has changed").doesNotContain("Since");
+    assertThat(new String(keeper.get("/api/statements/prepared").bytes(), StandardCharsets.UTF_8)).as("the name of what is behind the wall").doesNotContain(name);
+    assertThat(one(keeper, ofFolder).path("title").asString()).isEqualTo("About something that is not there any more");
     // Made anew it holds what may be known now.
     long anew = ready(keeper, ask(keeper, "kind=lists id=" + library, "CSV")).path("id").asLong();
     assertThat(keeper.get("/api/statements/prepared/" + anew + "/file").status()).isEqualTo(200);
     chief.post("/api/draft/changes", Map.of("kind", "removeWall", "wall", "w-since"));
     chief.putInForce(true);
+    assertThat(one(keeper, ofFolder).path("title").asString()).contains(name);
   }
 
   @Test

@@ -3,6 +3,7 @@ package palegate.server.shell;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.LinkedHashSet;
+import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import org.assertj.core.api.SoftAssertions;
@@ -93,6 +94,15 @@ class EveryEndpointTest {
         .filter(endpoint -> !endpoint.path().equals("/api/findings/comments") && !endpoint.path().equals("/api/findings/mining"))
         .forEach(endpoint -> all.assertThat(ask(oriel, endpoint).status()).as("%s", endpoint).isEqualTo(403));
     all.assertAll();
+  }
+
+  @Test
+  void an_address_that_is_refused_before_it_is_read_is_said_as_a_problem_too(TestApplication app) {
+    for (String odd : List.of("/api/drafts//schedule", "/api/places/a;b=c", "/api/people/%0a")) {
+      Browser.Answer answer = app.signedIn("wenna.carrow").get(odd);
+      assertThat(answer.status()).as(odd).isEqualTo(400);
+      assertThat(answer.problem()).as(odd).isEqualTo("bad-address");
+    }
   }
 
   @Test

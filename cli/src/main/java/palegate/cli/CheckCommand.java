@@ -11,6 +11,7 @@ import palegate.core.findings.Finding;
 import palegate.core.findings.Findings;
 import palegate.core.snapshot.Snapshot;
 import palegate.core.structure.Structure;
+import palegate.core.text.Counted;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
@@ -40,10 +41,10 @@ final class CheckCommand implements Callable<Integer> {
     read.completed().forEach(out::println);
     List<Finding> findings = Findings.of(Snapshot.of(structure), at == null ? clock.instant() : at);
     findings.forEach(finding -> out.println(finding.thing() + ": " + finding.text()));
-    out.println("Valid: " + structure.people().size() + " people, " + structure.groups().size() + " groups, "
-        + structure.places().size() + " places, " + structure.grants().size() + " grants, "
+    out.println("Valid: " + Counted.of(structure.people().size(), "person", "people") + ", " + Counted.of(structure.groups().size(), "group", "groups") + ", "
+        + Counted.of(structure.places().size(), "place", "places") + ", " + Counted.of(structure.grants().size(), "grant", "grants") + ", "
         + structure.withholdings().size() + " withholdings; "
-        + (findings.size() + read.completed().size()) + " findings.");
+        + Counted.of(findings.size() + read.completed().size(), "finding", "findings") + ".");
     out.flush();
     return 0;
   }

@@ -28,6 +28,7 @@ import palegate.core.people.Subject;
 import palegate.core.snapshot.Snapshot;
 import palegate.core.snapshot.SnapshotAt;
 import palegate.core.structure.SubjectNames;
+import palegate.core.text.Counted;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import tools.jackson.databind.json.JsonMapper;
@@ -149,7 +150,7 @@ final class MatrixCommand implements Callable<Integer> {
         case json -> writer.println(json(lines));
         case text -> lines.forEach(line -> writer.println(line.name() + " (" + line.subject() + ") at " + line.path() + " (" + line.place() + "): "
             + (line.cell().rights().isEmpty() ? "nothing" : line.cell().rights().toString()) + (line.origin().isEmpty() ? "" : ", " + line.origin())
-            + "; of " + line.cell().people() + " people " + line.cell().exactly() + " just that, " + line.cell().more() + " more, " + line.cell().less() + " less"));
+            + "; of " + Counted.of(line.cell().people(), "person", "people") + " " + line.cell().exactly() + " just that, " + line.cell().more() + " more, " + line.cell().less() + " less"));
       }
       writer.flush();
     });

@@ -11,6 +11,7 @@ import java.util.List;
 import java.util.concurrent.Callable;
 import palegate.core.certificates.Certificate;
 import palegate.core.snapshot.Snapshot;
+import palegate.core.text.Counted;
 import palegate.core.walls.Wall;
 import palegate.core.wallsatwork.WallProof;
 import picocli.CommandLine.Command;
@@ -60,7 +61,7 @@ final class ProveCommand implements Callable<Integer> {
           proved.forEach(one -> writer.print(WallFormat.cell(one.wall()) + "," + one.pairs() + "," + one.leaks() + "\n"));
         }
         case json -> writer.println(certificate.toJson());
-        case text -> proved.forEach(one -> writer.println(one.wall() + " \"" + one.name() + "\": " + one.pairs() + " pairs asked about, " + one.leaks() + " with any right; " + one.explained() + " again by the stages, "
+        case text -> proved.forEach(one -> writer.println(one.wall() + " \"" + one.name() + "\": " + Counted.of(one.pairs(), "pair", "pairs") + " asked about, " + one.leaks() + " with any right; " + one.explained() + " again by the stages, "
             + one.explainedLeaks() + " with any right."));
       }
       writer.flush();

@@ -10,6 +10,7 @@ import palegate.core.changes.Change;
 import palegate.core.changes.Wording;
 import palegate.core.rehearsal.Rehearsal;
 import palegate.core.rehearsal.RightsDifference;
+import palegate.core.text.Counted;
 import tools.jackson.core.JsonGenerator;
 import tools.jackson.core.ObjectWriteContext;
 import tools.jackson.core.json.JsonFactory;
@@ -30,8 +31,8 @@ final class RehearsalText {
     text.append('\n');
     rehearsal.differences().forEach(difference -> {
       RightsDifference.Totals totals = difference.totals();
-      text.append(difference == rehearsal.now() ? "Now" : "From " + difference.instant()).append(": ").append(totals.peopleGaining()).append(" people gain, ")
-          .append(totals.peopleLosing()).append(" lose; ").append(totals.outsidersGaining()).append(" outsiders gain; ").append(totals.documents()).append(" documents.\n");
+      text.append(difference == rehearsal.now() ? "Now" : "From " + difference.instant()).append(": ").append(Counted.of(totals.peopleGaining(), "person gains", "people gain")).append(", ")
+          .append(Counted.of(totals.peopleLosing(), "loses", "lose")).append("; ").append(Counted.of(totals.outsidersGaining(), "outsider gains", "outsiders gain")).append("; ").append(Counted.of(totals.documents(), "document", "documents")).append(".\n");
     });
     Stream.of(
         rehearsal.lockOuts().stream().map(place -> "Nobody would govern " + place.name() + " [" + place.id() + "] any more."),

@@ -18,6 +18,7 @@ import palegate.core.statements.StatementDigest;
 import palegate.core.statements.StatementIdentity;
 import palegate.core.statements.StatementTable;
 import palegate.core.statements.Statements;
+import palegate.core.text.Counted;
 import palegate.core.walls.Wall;
 import palegate.core.wallsatwork.WallProof;
 import palegate.exports.PdfLines;
@@ -90,8 +91,8 @@ final class VerifyCommand implements Callable<Integer> {
     if (check.same() && !intact) {
       out.println("Its rows are those of the bundle, and the digest in its identity is not theirs.");
     }
-    out.println(check.same() && intact ? "The statement says what the bundle says: " + check.rows() + " rows."
-        : "The statement does not say what the bundle says: " + check.altered() + " cells altered, " + check.added() + " rows added, " + check.leftOut() + " left out.");
+    out.println(check.same() && intact ? "The statement says what the bundle says: " + Counted.of(check.rows(), "row", "rows") + "."
+        : "The statement does not say what the bundle says: " + Counted.of(check.altered(), "cell", "cells") + " altered, " + Counted.of(check.added(), "row", "rows") + " added, " + check.leftOut() + " left out.");
     out.flush();
     return check.same() && intact ? 0 : 3;
   }
@@ -106,8 +107,8 @@ final class VerifyCommand implements Callable<Integer> {
     certificate.walls().forEach(proved -> check(proved, certificate, snapshot, wrong));
     PrintWriter out = spec.commandLine().getOut();
     wrong.forEach(out::println);
-    out.println(wrong.isEmpty() ? "The certificate says what the bundle says: " + certificate.walls().size() + " walls, "
-        + certificate.walls().stream().mapToLong(Certificate.Proved::pairs).sum() + " pairs." : "The certificate does not say what the bundle says.");
+    out.println(wrong.isEmpty() ? "The certificate says what the bundle says: " + Counted.of(certificate.walls().size(), "wall", "walls") + ", "
+        + Counted.of(certificate.walls().stream().mapToLong(Certificate.Proved::pairs).sum(), "pair", "pairs") + "." : "The certificate does not say what the bundle says.");
     out.flush();
     return wrong.isEmpty() ? 0 : 3;
   }
@@ -123,7 +124,7 @@ final class VerifyCommand implements Callable<Integer> {
     }
     WallProof again = WallProof.of(snapshot, wall, certificate.at(), (int) Math.min(Integer.MAX_VALUE, proved.explained()), proved.seed(), WallProof.Progress.NONE);
     if (again.pairs() != proved.pairs() || again.leaks() != proved.leaks() || again.explainedLeaks() != proved.explainedLeaks()) {
-      wrong.add("The wall " + proved.wall() + " has " + again.pairs() + " pairs and " + (again.leaks() + again.explainedLeaks()) + " leaks, not " + proved.pairs() + " and " + (proved.leaks() + proved.explainedLeaks()) + ".");
+      wrong.add("The wall " + proved.wall() + " has " + Counted.of(again.pairs(), "pair", "pairs") + " and " + Counted.of(again.leaks() + again.explainedLeaks(), "leak", "leaks") + ", not " + proved.pairs() + " and " + (proved.leaks() + proved.explainedLeaks()) + ".");
     }
   }
 }

@@ -12,6 +12,7 @@ import palegate.core.questions.WallConflict;
 import palegate.core.questions.WallCoverage;
 import palegate.core.snapshot.Snapshot;
 import palegate.core.snapshot.SnapshotAt;
+import palegate.core.text.Counted;
 import palegate.core.walls.Wall;
 import palegate.core.wallsatwork.Barring;
 import palegate.core.wallsatwork.WallGap;
@@ -95,8 +96,8 @@ final class WallsCommand implements Callable<Integer> {
   }
 
   private static void text(Line line, Snapshot snapshot, PrintWriter writer) {
-    writer.println(line.wall().id() + " \"" + line.wall().name() + "\", " + line.wall().barrier().kind() + ", " + line.wall().state().word() + ": covers " + line.documents() + " documents in " + line.places()
-        + " places, keeps " + line.people() + " people out (" + line.pairs() + " pairs).");
+    writer.println(line.wall().id() + " \"" + line.wall().name() + "\", " + line.wall().barrier().kind() + ", " + line.wall().state().word() + ": covers " + Counted.of(line.documents(), "document", "documents") + " in " + Counted.of(line.places(), "place", "places")
+        + ", keeps " + Counted.of(line.people(), "person", "people") + " out (" + Counted.of(line.pairs(), "pair", "pairs") + ").");
     line.conflicts().forEach(conflict -> writer.println("  " + conflict.person() + " is on more than one side: " + String.join(", ", conflict.sides()) + "."));
     line.gaps().forEach(gap -> writer.println("  " + WallFormat.word(gap.confidence()) + ": " + gap.place() + " (" + snapshot.pathText(snapshot.placeNumber(gap.place())) + ") has \"" + gap.said() + "\", like \"" + gap.like() + "\"."));
   }

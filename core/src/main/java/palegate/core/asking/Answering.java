@@ -2,7 +2,6 @@ package palegate.core.asking;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import palegate.core.access.Trace;
@@ -12,6 +11,7 @@ import palegate.core.questions.Explanation;
 import palegate.core.roles.Right;
 import palegate.core.snapshot.Snapshot;
 import palegate.core.snapshot.SnapshotAt;
+import palegate.core.text.Counted;
 import palegate.core.walls.Wall;
 import palegate.core.wallsatwork.Barring;
 import palegate.core.ways.WaysTo;
@@ -120,7 +120,7 @@ public final class Answering {
     if (place != null) {
       int number = snapshot.placeNumber(place.id());
       PersonSet people = asked.right() == null ? moment.holdersNow(number).anyone() : moment.holdersNow(number).of(asked.right());
-      sentence = people.isEmpty() ? "Nobody can " + word(asked.right()) + " " + where + when() + "." : counted(people.size(), "person", "people") + " can " + word(asked.right()) + " " + where + when() + ": " + names(people) + ".";
+      sentence = people.isEmpty() ? "Nobody can " + word(asked.right()) + " " + where + when() + "." : Counted.of(people.size(), "person", "people") + " can " + word(asked.right()) + " " + where + when() + ": " + names(people) + ".";
     }
     return with(reading, sentence, new Answer.Evidence("people", null, place, null, asked.right()));
   }
@@ -128,11 +128,7 @@ public final class Answering {
   private String names(PersonSet people) {
     List<String> first = people.stream().mapToObj(person -> snapshot.person(person).name()).sorted().limit(NAMED).toList();
     int more = people.size() - first.size();
-    return String.join(", ", first) + (more > 0 ? " and " + counted(more, "other", "others") : "");
-  }
-
-  private static String counted(long count, String one, String many) {
-    return String.format(Locale.UK, "%,d ", count) + (count == 1 ? one : many);
+    return String.join(", ", first) + (more > 0 ? " and " + Counted.of(more, "other", "others") : "");
   }
 
   private Answer what(Question.WhatCan asked) {
@@ -144,8 +140,8 @@ public final class Answering {
       PersonSet people = moment.matching(Subject.of(subject.kind(), subject.id())).and(moment.active());
       long documents = IntStream.range(0, moment.classCount()).filter(number -> moment.documentsInClass(number) > 0)
           .filter(number -> asked.right() == null ? moment.holdersOfClass(number).anyone().intersects(people) : moment.holdersOfInClass(asked.right(), number).intersects(people)).mapToLong(moment::documentsInClass).sum();
-      sentence = subject.kind().equals("person") ? who + " can " + word(asked.right()) + " " + counted(documents, "document", "documents") + when() + ", conditions of documents aside."
-          : counted(people.size(), "person is", "people are") + " in " + who + "; between them they can " + word(asked.right()) + " " + counted(documents, "document", "documents") + when() + ", conditions of documents aside.";
+      sentence = subject.kind().equals("person") ? who + " can " + word(asked.right()) + " " + Counted.of(documents, "document", "documents") + when() + ", conditions of documents aside."
+          : Counted.of(people.size(), "person is", "people are") + " in " + who + "; between them they can " + word(asked.right()) + " " + Counted.of(documents, "document", "documents") + when() + ", conditions of documents aside.";
     }
     return with(reading, sentence, new Answer.Evidence("reach", subject != null && subject.kind().equals("person") ? subject : null, null, subject, asked.right()));
   }
@@ -170,7 +166,7 @@ public final class Answering {
     if (found != null) {
       Wall wall = snapshot.structure().walls().get(found.id());
       PersonSet people = Barring.people(Barring.of(moment, wall));
-      sentence = (wall.barsAt(moment.instant()) ? "It keeps out " : "It does not stand now; it would keep out ") + (people.isEmpty() ? "nobody." : counted(people.size(), "person", "people") + ": " + names(people) + ".");
+      sentence = (wall.barsAt(moment.instant()) ? "It keeps out " : "It does not stand now; it would keep out ") + (people.isEmpty() ? "nobody." : Counted.of(people.size(), "person", "people") + ": " + names(people) + ".");
     }
     return with(reading, sentence, new Answer.Evidence("wall", null, null, found, null));
   }
@@ -185,7 +181,7 @@ public final class Answering {
     if (person != null && place != null) {
       WaysTo.Answer ways = WaysTo.find(snapshot, moment.instant(), WaysTo.Direction.GIVE, right, snapshot.personNumber(person.id()), snapshot.placeNumber(place.id()));
       sentence = ways.already() ? "Nothing: " + who + " can already." : ways.ways().isEmpty() ? (ways.impossible() == null ? "No single change does it." : ways.impossible())
-          : counted(ways.ways().size(), "way", "ways") + ". The one with the fewest others: " + ways.ways().get(0).words();
+          : Counted.of(ways.ways().size(), "way", "ways") + ". The one with the fewest others: " + ways.ways().get(0).words();
     }
     return with(reading, sentence, new Answer.Evidence("ways", person, place, null, right));
   }

@@ -7,6 +7,7 @@ import java.util.stream.Stream;
 import palegate.core.collections.PersonSet;
 import palegate.core.people.Group;
 import palegate.core.people.Subject;
+import palegate.core.text.Counted;
 
 /** Groups with the same people. */
 final class GroupSameAsAnother implements Rule {
@@ -36,7 +37,7 @@ final class GroupSameAsAnother implements Rule {
     return survey.groups().toList().stream().flatMap(group -> {
       PersonSet people = survey.people(new Subject.OfGroup(group.id()));
       Group other = people.size() < 2 ? null : first.putIfAbsent(people, group);
-      return other == null ? Stream.empty() : Stream.of(new Finding(code(), severity(), "group:" + group.id(), other.id(), "“" + group.name() + "” and “" + other.name() + "” have the same " + people.size() + " people.", survey.names(people),
+      return other == null ? Stream.empty() : Stream.of(new Finding(code(), severity(), "group:" + group.id(), other.id(), "“" + group.name() + "” and “" + other.name() + "” have the same " + Counted.of(people.size(), "person", "people") + ".", survey.names(people),
           survey.groupUses(group.id()).handOver(other.id()).map(changes -> List.of(new Fix("Let “" + other.name() + "” take its place", changes))).orElse(List.of())));
     });
   }

@@ -4,6 +4,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.stream.Stream;
 import palegate.core.changes.TypeChange;
+import palegate.core.text.Counted;
 import palegate.core.types.DocumentType;
 
 /** Guarded document types cleared for nobody. */
@@ -33,7 +34,7 @@ final class TypeClearedForNobody implements Rule {
     return survey.structure().types().values().stream().filter(DocumentType::guarded)
         .filter(type -> forNobody(survey, type))
         .sorted(Comparator.comparing(DocumentType::id))
-        .map(type -> new Finding(code(), severity(), "type:" + type.id(), "", "“" + type.name() + "” is guarded, and nobody active is cleared for it.", List.of(survey.snapshot().documentsOf(type.id()).count() + " documents are of it."),
+        .map(type -> new Finding(code(), severity(), "type:" + type.id(), "", "“" + type.name() + "” is guarded, and nobody active is cleared for it.", List.of(Counted.of(survey.snapshot().documentsOf(type.id()).count(), "document is", "documents are") + " of it."),
             List.of(Fix.of("Make it an open type, for whoever the lists let in", new TypeChange.SetType(type.guarded(false))))));
   }
 

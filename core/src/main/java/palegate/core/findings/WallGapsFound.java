@@ -4,6 +4,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Set;
 import java.util.stream.Stream;
+import palegate.core.text.Counted;
 import palegate.core.walls.Wall;
 import palegate.core.wallsatwork.WallGapClues;
 import palegate.core.wallsatwork.WallGapTerms;
@@ -66,7 +67,7 @@ final class WallGapsFound implements Rule {
   private static Finding finding(Survey survey, GapOfWall of) {
     WallGap gap = of.gap();
     return new Finding(CODE, SEVERITY, "wall:" + of.wall(), gap.place(), survey.path(gap.place()) + " looks as if it belonged behind “" + of.wallName() + "”.",
-        List.of("It has “" + gap.said() + "”, like “" + gap.like() + "”.", gap.documents() + " documents lie outside."), gap.fix() == null ? List.of() : List.of(Fix.of("Take it in", gap.fix())));
+        List.of("It has “" + gap.said() + "”, like “" + gap.like() + "”.", Counted.of(gap.documents(), "document lies", "documents lie") + " outside."), gap.fix() == null ? List.of() : List.of(Fix.of("Take it in", gap.fix())));
   }
 
   @Override

@@ -15,6 +15,7 @@ import palegate.core.statements.StatementCheck;
 import palegate.core.statements.StatementDifference;
 import palegate.core.statements.StatementDigest;
 import palegate.core.statements.StatementTable;
+import palegate.core.text.Counted;
 import palegate.core.viewpoint.KnownDigest;
 import palegate.exports.FileFormat;
 import palegate.exports.Sheet;
@@ -190,7 +191,7 @@ class FileMaking {
         rows.add(with("was", one.was()));
         rows.add(with("is now", one.is()));
       });
-      String says = "Since change " + last.change() + ": " + difference.added().size() + " rows came, " + difference.gone().size() + " went, " + difference.altered().size() + " say something else.";
+      String says = "Since change " + last.change() + ": " + Counted.of(difference.added().size(), "row", "rows") + " came, " + difference.gone().size() + " went, " + Counted.of(difference.altered().size(), "says", "say") + " something else.";
       return new Sheet.Before(title, says, columns, rows.size() <= CHANGES_SHOWN ? rows : rows.subList(0, CHANGES_SHOWN));
     } catch (StatementCheck.TooMuch tooMuch) {
       return new Sheet.Before(title, "It has more than " + COMPARED_AT_MOST + " rows and was not held against the last one.", columns, List.of());

@@ -25,6 +25,7 @@ import palegate.core.statements.StatementKind;
 import palegate.core.statements.StatementTable;
 import palegate.core.statements.StatementTable.Column;
 import palegate.core.structure.Structure;
+import palegate.core.text.Counted;
 import palegate.server.rounds.RoundEvidence;
 import palegate.server.shell.Problem;
 import palegate.server.store.ChangeLog;
@@ -127,7 +128,7 @@ class RecordStatements {
     Set<String> below = new HashSet<>(atAndBelow(last, recipe.id()));
     below.addAll(atAndBelow(between.first(), recipe.id()));
     if (between.changes() > History.CHANGES_AT_MOST && between.difference().pairs().filter(pair -> below.contains(pair.place().id())).limit(PAIRS_AT_MOST + 1L).count() > PAIRS_AT_MOST) {
-      throw Problem.of(HttpStatus.UNPROCESSABLE_CONTENT, "too-many-changes", "Too many changes at once", between.changes() + " changes lie between the two days, and more than " + PAIRS_AT_MOST
+      throw Problem.of(HttpStatus.UNPROCESSABLE_CONTENT, "too-many-changes", "Too many changes at once", Counted.of(between.changes(), "change lies", "changes lie") + " between the two days, and more than " + PAIRS_AT_MOST
           + " rows would have to say which of them did it. Choose days closer to each other or a smaller place, or look at it page by page under Journal, Between two days.");
     }
     Map<String, String> counts = counts(between, below);

@@ -18,6 +18,7 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import palegate.core.structure.Structure;
+import palegate.core.text.Counted;
 import palegate.core.wallsatwork.PossibleContact;
 import palegate.exports.FileFormat;
 import palegate.exports.Sheet;
@@ -115,7 +116,7 @@ class WallContactController {
     facts.put("Could read", "By standing rights, at least one of the documents that the wall covers today");
     Function<Instant, String> when = StatementSheet::moment;
     Stream<List<String>> could = found.people().stream().flatMap(one -> one.spans().stream().map(span -> List.of(one.person().name(), one.person().external() ? "outsider" : "staff", "could read",
-        "up to " + one.documents() + " documents", when.apply(span.from()), when.apply(span.until()), span.began() == 0 ? "" : "change " + span.began(), span.ended() == 0 ? "" : "change " + span.ended())));
+        "up to " + Counted.of(one.documents(), "document", "documents"), when.apply(span.from()), when.apply(span.until()), span.began() == 0 ? "" : "change " + span.began(), span.ended() == 0 ? "" : "change " + span.ended())));
     Stream<List<String>> opened = opened(worked).sorted(Comparator.comparing((Contact one) -> one.person().name()).thenComparing(Contact::first)).map(one -> List.of(one.person().name(),
         one.person().external() ? "outsider" : "staff", one.copies() > 0 ? "took a copy" : "opened", one.path(), when.apply(one.first()), when.apply(one.last()), one.times() + (one.times() == 1 ? " time" : " times"),
         one.copies() == 0 ? "" : one.copies() + (one.copies() == 1 ? " copy" : " copies")));

@@ -37,6 +37,8 @@ function evidence(gap: Schemas['GapView']): string {
       return `“${gap.said}” belongs to the same letters as ${gap.like}, which lies inside.`
     case 'IN_ITS_TEXT':
       return `Its text says “${gap.said}”, like “${gap.like}”.`
+    case 'SIBLING':
+      return `It lies beside ${gap.like}, which lie inside.`
     default:
       return `“${gap.said}” has the name of “${gap.like}”, which lies inside.`
   }

@@ -30,7 +30,9 @@ public record WallGap(String place, String side, Kind kind, Confidence confidenc
     /** It answers a document inside, or is answered by one. */
     SAME_CORRESPONDENCE,
     /** The text says a number or name of the wall's. */
-    IN_ITS_TEXT
+    IN_ITS_TEXT,
+    /** Most folders beside it lie inside. */
+    SIBLING
   }
 
   /** How sure that is. */

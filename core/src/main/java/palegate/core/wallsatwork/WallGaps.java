@@ -111,6 +111,7 @@ public final class WallGaps {
     byCopies();
     byCorrespondence();
     byTexts();
+    bySiblings();
     return found.entrySet().stream().filter(entry -> snapshot.path(entry.getKey()).stream().noneMatch(above -> !above.equals(entry.getKey()) && found.containsKey(above) && found.get(above).confidence().compareTo(entry.getValue().confidence()) <= 0))
         .map(Map.Entry::getValue);
   }
@@ -229,6 +230,11 @@ public final class WallGaps {
             number && mention.at() <= HEAD_OF_A_TEXT ? WallGap.Confidence.LIKELY : WallGap.Confidence.POSSIBLE, mention.said(), term.from()));
       }
     });
+  }
+
+  private void bySiblings() {
+    WallGapSiblings.of(snapshot, side.scope(), covered, numbers().keySet())
+        .forEach(sibling -> add(sibling.place(), WallGap.Kind.SIBLING, WallGap.Confidence.POSSIBLE, snapshot.place(sibling.place()).name(), sibling.beside()));
   }
 
   private boolean isOutside(int place) {

@@ -119,6 +119,29 @@ class WallGapsTest {
     assertTimeoutPreemptively(Duration.ofSeconds(20), () -> assertThat(Correspondence.of(many).threads()).isEmpty());
   }
 
+  private static List<WallGap> siblings(Map<String, String> outside, String name, String... inside) {
+    List<Place> places = new ArrayList<>(List.of(folder("f", "Papers of the yard", Map.of())));
+    for (String one : inside) {
+      places.add(Place.plain(one, PlaceKind.FOLDER, "f", one, false, Map.of("case", "C-7101"), null, null, null));
+      places.add(document(one + "-d", one, "Page"));
+    }
+    places.add(Place.plain("out", PlaceKind.FOLDER, "f", name, false, outside, null, null, null));
+    places.add(document("out-d", "out", "Page"));
+    return gaps(Scope.ofLabel("case", "C-7101"), places.toArray(Place[]::new));
+  }
+
+  @Test
+  void the_one_folder_beside_others_that_are_inside_is_said_unless_it_is_of_another_matter_or_many_are_outside() {
+    assertThat(siblings(Map.of(), "Fees", "Letters", "Survey")).extracting(WallGap::place, WallGap::kind, WallGap::confidence, WallGap::like).containsExactly(tuple("out", WallGap.Kind.SIBLING, WallGap.Confidence.POSSIBLE, "Letters, Survey"));
+    assertThat(siblings(Map.of(), "Fees", "A", "B", "C", "D", "E")).extracting(WallGap::like).containsExactly("A, B, C and 2 more");
+    assertThat(siblings(Map.of(), "Fees", "Letters")).as("beside one: chance").isEmpty();
+    assertThat(siblings(Map.of(), "Fees of C-7205", "Letters", "Survey")).as("it says another number").isEmpty();
+    assertThat(siblings(Map.of("case", "C-7205"), "Fees", "Letters", "Survey")).as("it is labelled as another case").isEmpty();
+    assertThat(siblings(Map.of("case", "C-7205", "year", "2026"), "Fees", "Letters", "Survey")).isEmpty();
+    assertThat(siblings(Map.of("year", "2026"), "Fees", "Letters", "Survey")).as("another label says nothing").hasSize(1);
+    assertThat(gaps(new Scope(Set.of("a", "b"), Set.of("valuation"), Map.of()), folder("a", "A", Map.of()), folder("b", "B", Map.of()), folder("c", "C", Map.of()), document("cd", "c", "Page"))).as("documents of some types are covered").isEmpty();
+  }
+
   @Test
   void what_content_says_speaks_for_a_document_and_content_that_the_asker_does_not_know_says_nothing() {
     Snapshot snapshot = with(List.of(folder("in", "C-7101 Amber Tern", Map.of("case", "C-7101")), document("in-d", "in", "Survey"), folder("misc", "Loose papers", Map.of()), document("copy", "misc", "Scan 3"),

@@ -4,6 +4,7 @@ import { answer, api, type Schemas } from '@/api/client'
 import PagedList from '@/lists/PagedList.vue'
 import { inPage } from '@/lists/part'
 import { useNotices } from '@/common/useNotices'
+import { followMoved } from '@/common/followMoved'
 import { counted } from '@/common/words'
 import { thingLink } from './thingLink'
 
@@ -59,17 +60,18 @@ function inOrder(sort: string | undefined): boolean {
   return sort === undefined || sort === 'number'
 }
 
-function move(number: number, by: number) {
+function move(event: Event, number: number, by: number) {
   const ids = props.items.map((item) => item.id)
   const [id] = ids.splice(number - 1, 1)
   if (id !== undefined) ids.splice(number - 1 + by, 0, id)
   effects.value = {}
   emit('order', ids)
+  followMoved(event.currentTarget, number, by)
 }
 </script>
 
 <template>
-  <PagedList class="changes" grows still label="The changes of the draft" find="Find a change" :query-key="key" :fetch="fetchLines" :columns="COLUMNS" :row-height="92" :at-most="atMost" empty="Nothing is in it yet.">
+  <PagedList class="changes" data-moves grows still label="The changes of the draft" find="Find a change" :query-key="key" :fetch="fetchLines" :columns="COLUMNS" :row-height="92" :at-most="atMost" empty="Nothing is in it yet.">
     <template #row="{ item: line, sort }">
       <div role="cell" class="number">{{ line.idle ? '' : line.number }}</div>
       <div role="cell" class="what" :class="{ caution: line.idle }" :data-problem="line.item?.problem !== undefined">
@@ -92,8 +94,8 @@ function move(number: number, by: number) {
             <button type="button" class="linklike" :aria-label="`Take change ${line.number} out of the draft`" @click="emit('remove', line.item.id)">take out</button>
             <button type="button" class="linklike" :aria-label="`What change ${line.number} does by itself`" @click="tell(line.item.id)">its own effect</button>
             <template v-if="inOrder(sort)">
-              <button v-if="line.number > 1" type="button" class="linklike" :aria-label="`Move change ${line.number} up`" @click="move(line.number, -1)">up</button>
-              <button v-if="line.number < items.length" type="button" class="linklike" :aria-label="`Move change ${line.number} down`" @click="move(line.number, 1)">down</button>
+              <button v-if="line.number > 1" type="button" class="linklike" :data-at="line.number" data-by="-1" :aria-label="`Move change ${line.number} up`" @click="move($event, line.number, -1)">up</button>
+              <button v-if="line.number < items.length" type="button" class="linklike" :data-at="line.number" data-by="1" :aria-label="`Move change ${line.number} down`" @click="move($event, line.number, 1)">down</button>
             </template>
           </p>
         </template>

@@ -2,6 +2,7 @@
 import { computed, ref } from 'vue'
 import type { Schemas } from '@/api/client'
 import FaultList from '@/common/FaultList.vue'
+import { followMoved } from '@/common/followMoved'
 import SubjectPicker from '@/people/SubjectPicker.vue'
 import { useDrafting } from '@/tray/useDrafting'
 
@@ -23,9 +24,10 @@ if (rows.value.length === 0) add()
 function add() {
   rows.value.push({ key: ++keys, subject: undefined, name: '', text: '' })
 }
-function move(at: number, by: number) {
+function move(event: Event, at: number, by: number) {
   const [row] = rows.value.splice(at, 1)
   if (row) rows.value.splice(at + by, 0, row)
+  followMoved(event.currentTarget, at, by)
 }
 function chose(row: Row, subject: Schemas['SubjectView'] | undefined) {
   row.subject = subject
@@ -43,7 +45,7 @@ async function save() {
 
 <template>
   <v-dialog v-model="open" max-width="820" scrollable aria-labelledby="shortlist-title">
-    <form class="sheet pg-dialog" @submit.prevent="save">
+    <form class="sheet pg-dialog" data-moves @submit.prevent="save">
       <h2 id="shortlist-title">Shortlist of {{ line.name }}</h2>
       <p class="quiet">Groups, units or all staff, at most {{ AT_MOST }}: what is proposed first is chosen most.</p>
       <fieldset v-for="(row, at) in rows" :key="row.key">
@@ -52,8 +54,8 @@ async function save() {
         <v-text-field v-model="row.name" label="Its name in the list" maxlength="300" hide-details />
         <v-text-field v-model="row.text" class="text" label="A sentence for whoever shares (may be left empty)" maxlength="2000" hide-details />
         <div class="moves">
-          <button type="button" class="linklike" :disabled="at === 0" :aria-label="`Put audience ${at + 1} further up`" @click="move(at, -1)">Up</button>
-          <button type="button" class="linklike" :disabled="at === rows.length - 1" :aria-label="`Put audience ${at + 1} further down`" @click="move(at, 1)">Down</button>
+          <button type="button" class="linklike" :disabled="at === 0" :data-at="at" data-by="-1" :aria-label="`Put audience ${at + 1} further up`" @click="move($event, at, -1)">Up</button>
+          <button type="button" class="linklike" :disabled="at === rows.length - 1" :data-at="at" data-by="1" :aria-label="`Put audience ${at + 1} further down`" @click="move($event, at, 1)">Down</button>
           <button type="button" class="linklike" :aria-label="`Leave audience ${at + 1} out`" @click="rows.splice(at, 1)">Leave out</button>
         </div>
       </fieldset>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { ref, useId, watch } from 'vue'
 import type { Schemas } from '@/api/client'
+import { followMoved } from '@/common/followMoved'
 import PagedList from '@/lists/PagedList.vue'
 import { inPage } from '@/lists/part'
 
@@ -52,12 +53,13 @@ const inOrder = (sort: string | undefined) => sort === undefined || sort === 'or
 function change(index: number, part: Partial<Schemas['TypeField']>) {
   fields.value = fields.value.map((field, i) => (i === index ? { ...field, ...part } : field))
 }
-function move(index: number, by: number) {
+function move(event: Event, index: number, by: number) {
   const list = [...fields.value]
   const [field] = list.splice(index, 1)
   if (field !== undefined) list.splice(index + by, 0, field)
   fields.value = list
   arrangement.value++
+  followMoved(event.currentTarget, index, by)
 }
 function add() {
   const key = `field-${fields.value.length + 1}`
@@ -79,7 +81,7 @@ function keyOf(label: string): string {
 </script>
 
 <template>
-  <div class="fields">
+  <div class="fields" data-moves>
     <h3>Fields, in the order in which they are shown</h3>
     <PagedList
       ref="list"
@@ -129,8 +131,8 @@ function keyOf(label: string): string {
             <v-text-field :model-value="fields[i].help ?? ''" label="Help for whoever fills it in (may be left empty)" hide-details :readonly="!mayChange" @update:model-value="change(i, { help: $event || undefined })" />
             <span v-if="mayChange" class="acts">
               <template v-if="inOrder(sort)">
-                <button type="button" class="linklike" :disabled="i === 0" :aria-label="`Move ${fields[i].label} up`" @click="move(i, -1)">up</button>
-                <button type="button" class="linklike" :disabled="i === fields.length - 1" :aria-label="`Move ${fields[i].label} down`" @click="move(i, 1)">down</button>
+                <button type="button" class="linklike" :disabled="i === 0" :data-at="i" data-by="-1" :aria-label="`Move ${fields[i].label} up`" @click="move($event, i, -1)">up</button>
+                <button type="button" class="linklike" :disabled="i === fields.length - 1" :data-at="i" data-by="1" :aria-label="`Move ${fields[i].label} down`" @click="move($event, i, 1)">down</button>
               </template>
               <button type="button" class="linklike" :aria-label="`Take out ${fields[i].label}`" @click="fields = fields.filter((_, at) => at !== i)">take out</button>
             </span>

@@ -55,8 +55,8 @@ watch(
 const COLUMNS = [
   ...(may('people') ? [{ title: 'Choose', width: '24px', silent: true }] : []),
   { title: 'Member', width: 'minmax(130px, 1fr)', sort: 'name' },
-  { title: 'People', width: '50px', sort: '-people' },
-  { title: 'Period', width: '166px', sort: 'until' },
+  { title: 'People', width: '68px', sort: '-people' },
+  { title: 'Period', width: '142px', sort: 'until' },
   { title: 'Act on it', width: '104px', silent: true },
 ]
 
@@ -100,12 +100,16 @@ function grab(event: DragEvent, member: Member) {
         <template v-else>
           <span v-if="member.kind === 'group'" class="quiet">group</span>
           <span v-if="member.external" class="mark outsider">outsider</span>
-          <span v-else-if="member.outsiders > 0" class="mark outsider" :title="counted(member.outsiders, 'outsider')">{{ member.outsiders }}<span class="sr"> {{ member.outsiders === 1 ? 'outsider' : 'outsiders' }}</span></span>
           <span v-if="!member.active" class="mark">not active</span>
           <DraftedMark :drafted="member.drafted" />
         </template>
       </div>
-      <div role="cell">{{ member.kind === 'group' ? member.people : '' }}</div>
+      <div role="cell" class="people">
+        <template v-if="member.kind === 'group'">
+          {{ member.people }}
+          <span v-if="!out && member.outsiders > 0" class="mark outsider" :title="counted(member.outsiders, 'outsider')">{{ member.outsiders }}<span class="sr"> {{ member.outsiders === 1 ? 'outsider' : 'outsiders' }}</span></span>
+        </template>
+      </div>
       <div role="cell"><PeriodBar v-if="!out" :from="member.from" :until="member.until" :current="member.current" /></div>
       <div role="cell" class="acts">
         <template v-if="may('people') && !out">
@@ -139,6 +143,11 @@ input[type='checkbox'] {
   width: 16px;
   height: 16px;
   accent-color: rgb(var(--v-theme-primary));
+}
+.people {
+  display: flex;
+  gap: 6px;
+  align-items: center;
 }
 .who {
   display: flex;

@@ -24,7 +24,7 @@ const short = computed(() => (props.from === undefined && props.until === undefi
 
 <template>
   <span class="period" :data-current="current" :title="words">
-    <svg width="72" height="14" viewBox="0 0 100 14" preserveAspectRatio="none" role="img" :aria-label="words">
+    <svg width="48" height="14" viewBox="0 0 100 14" preserveAspectRatio="none" role="img" :aria-label="words">
       <path class="line" d="M0 7H100" />
       <rect :x="start" y="3" :width="Math.max(2, end - start)" height="8" />
       <path class="today" d="M50 0V14" />

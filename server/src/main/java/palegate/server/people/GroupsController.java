@@ -53,7 +53,7 @@ class GroupsController {
   record InGroup(PersonView person, List<String> path) {}
 
   /** A place where the group has something by its own entries or by those of groups that it is in. */
-  record Has(String place, String path, List<String> rights, List<String> withheld, String origin, int people, int exactly, int more, int less) {}
+  record Has(String place, String path, boolean document, List<String> rights, List<String> withheld, String origin, int people, int exactly, int more, int less) {}
 
   record Besides(PersonView person, int documents, int without) {}
 
@@ -144,7 +144,7 @@ class GroupsController {
     List<Has> rows = new ArrayList<>();
     for (int column = 0; column < places.length; column++) {
       Matrix.Cell cell = matrix.cell(0, column);
-      rows.add(new Has(state.after().place(places[column]).id(), state.after().pathText(places[column]), cell.rights().words(), cell.withheld().words(),
+      rows.add(new Has(state.after().place(places[column]).id(), state.after().pathText(places[column]), state.after().isDocument(places[column]), cell.rights().words(), cell.withheld().words(),
           cell.from() == Matrix.From.NOTHING ? "NONE" : cell.from().name(), cell.people(), cell.exactly(), cell.more(), cell.less()));
     }
     return PLACES.page(part, rows.stream().filter(has -> part.takes(has.path())), has -> has);

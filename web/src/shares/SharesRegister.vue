@@ -29,9 +29,11 @@ const SHOWN: { show: Show; title: string }[] = [
 ]
 const show = computed<Show>(() => SHOWN.find((one) => one.show === route.query.show)?.show ?? 'ALL')
 const place = computed(() => (typeof route.query.place === 'string' ? route.query.place : undefined))
+/** Only what one person answers for. */
+const maker = computed(() => (typeof route.query.maker === 'string' ? route.query.maker : undefined))
 const turnTo = (wanted: Show) => router.replace({ query: { ...route.query, show: wanted === 'ALL' ? undefined : wanted } })
 const changes = ref(0)
-const fetchShares = (part: Part) => answer(api.GET('/api/shares', { params: { query: { ...part, show: show.value, place: place.value } } }))
+const fetchShares = (part: Part) => answer(api.GET('/api/shares', { params: { query: { ...part, show: show.value, place: place.value, maker: maker.value } } }))
 const COLUMNS = [
   { title: 'Place', width: '1.5fr', sort: 'place' },
   { title: 'With', width: '1.2fr' },
@@ -56,13 +58,13 @@ const isOthers = (one: Schemas['ShareLine']) => one.kind === 'PASS' && one.state
   <div class="segments" role="group" aria-label="Show">
     <button v-for="one in SHOWN" :key="one.show" type="button" :aria-pressed="show === one.show" @click="turnTo(one.show)">{{ one.title }}</button>
   </div>
-  <p v-if="place" class="quiet">Only at one place and below. <router-link :to="{ name: 'shares', params: { view: 'register' } }">Show all</router-link></p>
+  <p v-if="place || maker" class="quiet">{{ place && maker ? 'Only what one person answers for, at one place and below.' : place ? 'Only at one place and below.' : 'Only what one person answers for.' }} <router-link :to="{ name: 'shares', params: { view: 'register' } }">Show all</router-link></p>
   <div class="sheet list">
     <PagedList
       label="Shares and passes"
       find="Find a place, a person, a group"
       find-in="#find-here"
-      :query-key="['shares', show, place, changes]"
+      :query-key="['shares', show, place, maker, changes]"
       :fetch="fetchShares"
       :columns="COLUMNS"
       :empty="show === 'ALL' ? 'Nothing is shared, as far as you may know.' : 'There is none like that, as far as you may know.'"

@@ -29,6 +29,7 @@ const kept = ref<Schemas['Found'][]>([])
 const place = ref<Schemas['Found']>()
 const added = ref(0)
 const heir = ref<Schemas['PersonView']>()
+const takesBack = ref(false)
 
 const named = useQuery({
   queryKey: computed(() => ['people', 'one', route.query.person]),
@@ -87,6 +88,26 @@ async function all(person: string): Promise<Schemas['OwnedView'][]> {
   }
   return found
 }
+/** What they share and the passes that they made go on without them, unless somebody takes them back. */
+const shared = useQuery({
+  queryKey: computed(() => ['shares', 'made by', leaver.value?.id]),
+  enabled: computed(() => may('access') && leaver.value !== undefined && leaver.value !== null),
+  queryFn: () => allShared(leaver.value!.id),
+})
+async function allShared(maker: string): Promise<Schemas['ShareLine'][]> {
+  const found: Schemas['ShareLine'][] = []
+  for (let total = 1; found.length < Math.min(total, HANDED_AT_MOST); ) {
+    const page = await answer(api.GET('/api/shares', { params: { query: { maker, offset: found.length, limit: 1000 } } }))
+    total = page.total
+    if (page.items.length === 0) break
+    found.push(...page.items)
+  }
+  return found
+}
+const standing = computed(() => (shared.data.value ?? []).filter((one) => one.state !== 'ENDED' && !one.gone))
+const shares = computed(() => standing.value.filter((one) => one.kind === 'SHARE'))
+const passes = computed(() => standing.value.filter((one) => one.kind === 'PASS'))
+
 const owns = computed(() => (owned.data.value ?? []).filter((one) => one.owned))
 const out = computed(() => (owned.data.value ?? []).filter((one) => one.checkedOut))
 
@@ -103,6 +124,8 @@ async function save() {
     wall.value!,
     ...(to === undefined ? [] : owns.value.map((one) => ({ kind: 'setDocument' as const, place: one.place, ...(one.type === undefined ? {} : { type: one.type }), owner: to }))),
     ...(to === undefined ? [] : out.value.map((one) => ({ kind: 'release' as const, place: one.place, condition: 'CHECKED_OUT' as const }))),
+    ...(takesBack.value ? shares.value.map((one) => ({ kind: 'takeBackShare' as const, place: one.place, entry: one.id })) : []),
+    ...(takesBack.value ? passes.value.map((one) => ({ kind: 'takeBackPass' as const, pass: one.id })) : []),
   ]
   if (await draft(changes)) emit('done')
 }
@@ -131,6 +154,13 @@ async function save() {
         <p v-if="ownedInAll > owned.data.value.length" class="caution">Of {{ counted(ownedInAll, 'document') }} only the first {{ counted(owned.data.value.length, 'one') }} are handed over at once; come back for the others once these are in force.</p>
         <PersonPicker v-if="owns.length + out.length > 0 && may('access')" v-model="heir" label="Hand these over to (nothing is handed over if left empty)" hide-details />
         <p v-else-if="owns.length + out.length > 0" class="quiet">Handing them over takes the duty for access.</p>
+        <template v-if="standing.length > 0">
+          <p>
+            What {{ leaver.name }} has let others into goes on: {{ [shares.length > 0 ? counted(shares.length, 'share') : '', passes.length > 0 ? counted(passes.length, 'pass', 'passes') : ''].filter(Boolean).join(' and ') }}
+            (<router-link :to="{ name: 'shares', params: { view: 'register' }, query: { maker: leaver.id } }">see them</router-link>).
+          </p>
+          <v-checkbox v-model="takesBack" label="Take these back too, with whatever was opened by them" hide-details density="compact" />
+        </template>
       </template>
     </section>
     <section v-if="found" class="sheet hands" aria-label="What this wall would do" aria-live="polite">

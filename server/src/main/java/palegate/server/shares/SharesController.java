@@ -83,9 +83,12 @@ class SharesController {
     }
   }
 
-  /** @param place only at this place and below */
+  /**
+   * @param place only at this place and below
+   * @param maker only what this person answers for; somebody whom the asker may not know answers for nothing
+   */
   @GetMapping("/api/shares")
-  Page<ShareLine> shares(@RequestParam(defaultValue = "ALL") Show show, @RequestParam(required = false) String place, @ParameterObject PageRequest part, Principal who) {
+  Page<ShareLine> shares(@RequestParam(defaultValue = "ALL") Show show, @RequestParam(required = false) String place, @RequestParam(required = false) String maker, @ParameterObject PageRequest part, Principal who) {
     DraftedState.State state = shown.to(who.getName());
     if (place != null && state.after().placeNumber(place) < 0) {
       throw Problem.notFound("place", place);
@@ -97,7 +100,7 @@ class SharesController {
         .or("until", Comparator.comparing(Found::end).thenComparing(found -> found.row().id()))
         .or("people", Comparator.comparing((Found found) -> found.row().people()).thenComparing(found -> found.row().id()))
         .or("maker", Comparator.comparing((Found found) -> maker(found) == null ? "" : maker(found).name()).thenComparing(found -> found.row().id()));
-    return orders.page(part, Stream.concat(standing, gone).filter(found -> wanted(found, show)).filter(found -> place == null || isBelow(found, place))
+    return orders.page(part, Stream.concat(standing, gone).filter(found -> wanted(found, show)).filter(found -> place == null || isBelow(found, place)).filter(found -> maker == null || maker(found) != null && maker(found).id().equals(maker))
         .filter(found -> part.takes(found.path(), maker(found) == null ? null : maker(found).name(), names(found))), SharesController::line);
   }
 

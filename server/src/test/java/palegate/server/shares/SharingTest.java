@@ -111,6 +111,8 @@ class SharingTest {
     assertThat(share(mia, LETTER, asked).body().path("type").asString()).as("a second time it gives nothing").endsWith(":gives-nothing");
     Browser wenna = app.signedIn("wenna.carrow");
     assertThat(wenna.get("/api/shares?show=SHARES&place=" + LETTER).body().path("items").toString()).contains("Mia Torrance", "Linnet Sayle");
+    assertThat(wenna.get("/api/shares?maker=p-mia").body().path("items").valueStream().map(one -> one.path("maker").path("id").asString())).as("what she answers for").isNotEmpty().containsOnly("p-mia");
+    assertThat(wenna.get("/api/shares?maker=never-was").body().path("total").asInt()).isZero();
     assertThat(wenna.get("/api/places/" + LETTER + "/access").body().toString()).contains("\"sharedBy\":\"Mia Torrance\"");
     assertThat(wenna.get("/api/journal?limit=3").body().toString()).contains("Shared", "Mia Torrance");
     String one = mine(mia, LETTER).path("id").asString();

@@ -153,7 +153,7 @@ final class ViewpointQuestions {
         "POST /api/drafts/{id}/comments", "POST /api/drafts/{id}/approval", "POST /api/drafts/{id}/schedule", "DELETE /api/drafts/{id}/schedule");
     elsewhere("signing in and out, and what is one's own: SignInTest, InvitationsTest", "POST /api/invitations", "POST /api/invitations/redemption", "GET /api/mailbox", "POST /api/session/password", "GET /api/session/all",
         "DELETE /api/session/all", "DELETE /api/session/all/{id}", "POST /api/session", "DELETE /api/session");
-    ask("GET /api/shares", "", "?show=OUTSIDERS&sort=-until", "?place=$place&text=c-2", "?show=PASSES&sort=maker");
+    ask("GET /api/shares", "", "?show=OUTSIDERS&sort=-until", "?place=$place&text=c-2", "?show=PASSES&sort=maker", "?maker=$person");
     ask("GET /api/shortlists", "");
     ask("GET /api/shortlists/proposals", "?person=$person", "?person=p-mia");
     ask("GET /api/separations", "");

@@ -23,8 +23,8 @@ function why(notice: Schemas['WatchView']): string {
         {{ notice.whom }} would be given <router-link :to="{ name: 'places', params: { id: notice.place } }">{{ notice.path }}</router-link
         >, of which <router-link :to="{ name: 'walls', params: { id: notice.wall } }">{{ notice.wallName }}</router-link> keeps them out<template v-if="notice.from"> when it begins, on {{ moment(notice.from) }}</template>: it gives nothing.
       </template>
-      <template v-else-if="notice.kind === 'GIVEN_OUTSIDE'">
-        {{ notice.whom }} would be given <router-link :to="{ name: 'places', params: { id: notice.place } }">{{ notice.path }}</router-link
+      <template v-else-if="notice.kind === 'GAINED_OUTSIDE'">
+        {{ notice.whom }} would come to have rights at <router-link :to="{ name: 'places', params: { id: notice.place } }">{{ notice.path }}</router-link
         ><template v-if="notice.from"> from {{ moment(notice.from) }} on</template>. It looks as if it belonged behind <router-link :to="{ name: 'walls', params: { id: notice.wall } }">{{ notice.wallName }}</router-link
         ><template v-if="notice.side"> (side {{ notice.side }})</template>, which keeps them out, and lies outside: {{ why(notice) }}
       </template>

@@ -15,7 +15,7 @@ const NOTICES = {
     { kind: 'INSIDE', wall: 'w', wallName: 'Kept apart', side: 'Owners', place: 'q', path: 'Cases / C-7102', said: 'C-7102', like: 'C7101' },
     { kind: 'LET_IN', wall: 'w', wallName: 'Kept apart', person: { id: 'm', name: 'Mia Torrance' } },
     { kind: 'IN_VAIN', wall: 'w', wallName: 'Kept apart', place: 'r', path: 'Cases / C-7101', whom: 'Trainees' },
-    { kind: 'GIVEN_OUTSIDE', wall: 'w', wallName: 'Kept apart', side: 'Owners', place: 's', path: 'Cases / Loose', whom: 'Mia Torrance', said: 'c 7101', like: 'C-7101', from: '2026-12-24T00:00:00Z' },
+    { kind: 'GAINED_OUTSIDE', wall: 'w', wallName: 'Kept apart', side: 'Owners', place: 's', path: 'Cases / Loose', whom: 'Mia Torrance', said: 'c 7101', like: 'C-7101', from: '2026-12-24T00:00:00Z' },
   ],
   more: 1,
 }
@@ -36,7 +36,7 @@ describe('what a draft does against the purpose of a wall', () => {
     expect(text).toContain('Cases / C-7102 would lie behind Kept apart (side Owners), and looks as if it belonged elsewhere: “C-7102” is of another matter than C7101.')
     expect(text).toContain('Mia Torrance would no longer be kept out by Kept apart')
     expect(text).toContain('Trainees would be given Cases / C-7101, of which Kept apart keeps them out: it gives nothing.')
-    expect(text).toContain('Mia Torrance would be given Cases / Loose from 24 Dec 2026, 00:00 on. It looks as if it belonged behind Kept apart (side Owners), which keeps them out, and lies outside: “c 7101” is like “C-7101”.')
+    expect(text).toContain('Mia Torrance would come to have rights at Cases / Loose from 24 Dec 2026, 00:00 on. It looks as if it belonged behind Kept apart (side Owners), which keeps them out, and lies outside: “c 7101” is like “C-7101”.')
     expect(text).toContain('1 more is not listed.')
   })
 

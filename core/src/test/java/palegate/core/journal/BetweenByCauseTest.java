@@ -79,6 +79,6 @@ class BetweenByCauseTest {
       }
     }
     assertThat(groups).isGreaterThan(Often.times(200));
-    assertThat(several).as("what several changes did together").isGreaterThan(5);
+    assertThat(several).as("what several changes did together").isGreaterThan(Often.times(5));
   }
 }

@@ -8,6 +8,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import palegate.core.Harbour;
 import palegate.core.access.Grant;
@@ -15,6 +16,7 @@ import palegate.core.changes.AccessChange;
 import palegate.core.changes.Change;
 import palegate.core.changes.DraftApplication;
 import palegate.core.changes.MembershipChange;
+import palegate.core.changes.PeopleChange;
 import palegate.core.changes.PlaceChange;
 import palegate.core.changes.WallChange;
 import palegate.core.people.Membership;
@@ -22,6 +24,7 @@ import palegate.core.people.Period;
 import palegate.core.people.Subject;
 import palegate.core.places.Place;
 import palegate.core.places.PlaceKind;
+import palegate.core.rehearsal.RightsDifference;
 import palegate.core.snapshot.Snapshot;
 import palegate.core.structure.Parts;
 import palegate.core.structure.Structure;
@@ -51,7 +54,7 @@ class WallWatchTest {
 
   private static List<WallWatch.Notice> notices(Wall wall, Change... changes) {
     Snapshot before = snapshot(wall);
-    return WallWatch.of(before, before.next(DraftApplication.of(before, List.of(changes), Harbour.NOW).difference()), List.of(Harbour.NOW, Harbour.JULY));
+    return between(before, before.next(DraftApplication.of(before, List.of(changes), Harbour.NOW).difference()), Harbour.NOW, Harbour.JULY);
   }
 
   @Test
@@ -93,16 +96,19 @@ class WallWatchTest {
     Wall wall = wall(Scope.ofLabel("case", "C-7101"), Wall.State.STANDING);
     Snapshot before = with(snapshot(wall), new PlaceChange.AddPlace(place("oth", PlaceKind.LIBRARY, "root", "Others", Map.of())), new PlaceChange.AddPlace(place("stray", PlaceKind.FOLDER, "oth", "Valuation C 7101", Map.of())), new PlaceChange.AddPlace(place("deep", PlaceKind.DOCUMENT, "stray", "Page", Map.of())));
     assertThat(told(before, grant("stray", new Subject.OfPerson("mia"), "mia"))).extracting(WallWatch.Notice::kind, WallWatch.Notice::place, WallWatch.Notice::person, WallWatch.Notice::said)
-        .containsExactly(tuple(WallWatch.Kind.GIVEN_OUTSIDE, "stray", "mia", "Valuation C 7101"));
-    assertThat(told(before, grant("deep", new Subject.OfPerson("mia"), null))).as("what lies in it").extracting(WallWatch.Notice::kind, WallWatch.Notice::place).containsExactly(tuple(WallWatch.Kind.GIVEN_OUTSIDE, "deep"));
+        .containsExactly(tuple(WallWatch.Kind.GAINED_OUTSIDE, "stray", "mia", "Valuation C 7101"));
+    assertThat(told(before, grant("deep", new Subject.OfPerson("mia"), null))).as("what lies in it").extracting(WallWatch.Notice::kind, WallWatch.Notice::place).containsExactly(tuple(WallWatch.Kind.GAINED_OUTSIDE, "deep"));
     assertThat(told(before, grant("oth", new Subject.OfGroup("trainees"), null))).as("it comes along").extracting(WallWatch.Notice::place, WallWatch.Notice::person, WallWatch.Notice::whom)
-        .containsExactly(tuple("stray", null, before.structure().groups().get("trainees").name()));
+        .containsExactly(tuple("stray", "mia", "Mia"));
     assertThat(told(before, grant("f2", new Subject.OfPerson("mia"), null))).as("it is another matter").isEmpty();
     assertThat(told(before, grant("stray", new Subject.OfPerson("ola"), null))).as("she is not kept out").isEmpty();
     assertThat(told(with(before, grant("stray", new Subject.OfPerson("mia"), null)), new AccessChange.AddGrant(new Grant("e-2", "deep", new Subject.OfPerson("mia"), Harbour.structure().roles().keySet().iterator().next(), Set.of(), Period.ALWAYS, null)))).as("she had it").isEmpty();
     assertThat(told(before, grant("stray", new Subject.OfPerson("mia"), null), new AccessChange.AddGrant(new Grant("e-2", "deep", new Subject.OfPerson("mia"), Harbour.structure().roles().keySet().iterator().next(), Set.of(), Period.ALWAYS, null)))).as("of what is given twice, the whole").extracting(WallWatch.Notice::place).containsExactly("stray");
+    Snapshot given = with(before, new PeopleChange.SetGroup("crew", "Crew", null), grant("stray", new Subject.OfGroup("crew"), null));
+    assertThat(told(given, new MembershipChange.AddMember("crew", MIA))).as("by becoming a member").extracting(WallWatch.Notice::kind, WallWatch.Notice::place, WallWatch.Notice::whom).containsExactly(tuple(WallWatch.Kind.GAINED_OUTSIDE, "stray", "Mia"));
+    assertThat(told(with(before, grant("stray", new Subject.OfPerson("mia"), null)), new PlaceChange.RenamePlace("f2", "C-7102 Heron"))).as("nobody gains anything").isEmpty();
     Grant later = new Grant("e-new", "stray", new Subject.OfPerson("mia"), Harbour.structure().roles().keySet().iterator().next(), Set.of(), new Period(Harbour.JULY, null), null);
-    assertThat(told(before, new AccessChange.AddGrant(later))).extracting(WallWatch.Notice::kind, WallWatch.Notice::from).containsExactly(tuple(WallWatch.Kind.GIVEN_OUTSIDE, Harbour.JULY));
+    assertThat(told(before, new AccessChange.AddGrant(later))).extracting(WallWatch.Notice::kind, WallWatch.Notice::from).containsExactly(tuple(WallWatch.Kind.GAINED_OUTSIDE, Harbour.JULY));
   }
 
   @Test
@@ -110,7 +116,7 @@ class WallWatchTest {
     Wall apart = new Wall("w", "Wall", null, Wall.State.STANDING, Period.ALWAYS, new Barrier.Sides(List.of(new Barrier.Side("Tern", List.of(new Subject.OfPerson("ola")), Scope.ofLabel("case", "C-7101")),
         new Barrier.Side("Heron", List.of(new Subject.OfPerson("mia")), Scope.ofLabel("case", "C-7102")))), List.of());
     Snapshot before = with(snapshot(apart), new PlaceChange.AddPlace(place("oth", PlaceKind.LIBRARY, "root", "Others", Map.of())), new PlaceChange.AddPlace(place("stray", PlaceKind.DOCUMENT, "oth", "Valuation C 7101", Map.of())));
-    assertThat(told(before, grant("stray", new Subject.OfPerson("mia"), null))).extracting(WallWatch.Notice::kind, WallWatch.Notice::side).containsExactly(tuple(WallWatch.Kind.GIVEN_OUTSIDE, "Tern"));
+    assertThat(told(before, grant("stray", new Subject.OfPerson("mia"), null))).extracting(WallWatch.Notice::kind, WallWatch.Notice::side).containsExactly(tuple(WallWatch.Kind.GAINED_OUTSIDE, "Tern"));
     assertThat(told(before, grant("stray", new Subject.OfPerson("per"), null))).as("of no side").isEmpty();
   }
 
@@ -121,7 +127,11 @@ class WallWatchTest {
   }
 
   private static List<WallWatch.Notice> told(Snapshot before, Change... changes) {
-    return WallWatch.of(before, with(before, changes), List.of(Harbour.NOW, Harbour.JULY));
+    return between(before, with(before, changes), Harbour.NOW, Harbour.JULY);
+  }
+
+  private static List<WallWatch.Notice> between(Snapshot before, Snapshot after, Instant... instants) {
+    return WallWatch.of(before, after, Stream.of(instants).map(at -> RightsDifference.between(before, after, at)).toList());
   }
 
   /** @param sharedBy who shares it; null for an entry of a list */
@@ -160,7 +170,7 @@ class WallWatchTest {
     Snapshot before = snapshot(wall);
     Snapshot odd = before.next(DraftApplication.of(before, List.of(new PlaceChange.AddPlace(place("new", PlaceKind.DOCUMENT, "c1", "Valuation C 7101", Map.of()))), Harbour.NOW).difference());
     Snapshot later = odd.next(DraftApplication.of(odd, List.of(new PlaceChange.RenamePlace("let2", "Holidays")), Harbour.NOW).difference());
-    assertThat(WallWatch.of(odd, later, List.of(Harbour.NOW))).isEmpty();
+    assertThat(between(odd, later, Harbour.NOW)).isEmpty();
   }
 
   @Test

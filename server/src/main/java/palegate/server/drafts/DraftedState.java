@@ -2,10 +2,9 @@ package palegate.server.drafts;
 
 import java.time.Clock;
 import java.time.Instant;
-import java.util.List;
 import java.util.function.Function;
 import org.springframework.stereotype.Component;
-import palegate.core.rehearsal.RightsDifference;
+import palegate.core.rehearsal.Rehearsal;
 import palegate.core.snapshot.Snapshot;
 import palegate.core.snapshot.SnapshotAt;
 import palegate.core.structure.Parts;
@@ -48,12 +47,12 @@ public class DraftedState {
   }
 
   public State to(String account) {
-    var rehearsal = drafts.rehearse(account).rehearsal();
+    Rehearsal rehearsal = rehearsed(account);
     return new State(rehearsal.before(), rehearsal.after(), clock.instant());
   }
 
-  /** Now, and every later instant from which the asker's draft makes a difference. */
-  public List<Instant> instants(String account) {
-    return drafts.rehearse(account).rehearsal().differences().stream().map(RightsDifference::instant).toList();
+  /** Both states, and the differences between them now and at every later instant, all of one rehearsal. */
+  public Rehearsal rehearsed(String account) {
+    return drafts.rehearse(account).rehearsal();
   }
 }

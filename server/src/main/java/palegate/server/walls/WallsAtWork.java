@@ -15,6 +15,7 @@ import org.springframework.stereotype.Component;
 import palegate.core.collections.PersonSet;
 import palegate.core.duties.Duty;
 import palegate.core.questions.WallCoverage;
+import palegate.core.rehearsal.Rehearsal;
 import palegate.core.rehearsal.RightsDifference;
 import palegate.core.snapshot.Snapshot;
 import palegate.core.viewpoint.Asker;
@@ -66,9 +67,10 @@ class WallsAtWork {
     return shown.to(who.getName());
   }
 
-  /** Now, and every later instant from which the asker's draft makes a difference. */
-  List<Instant> instants(Principal who) {
-    return shown.instants(who.getName());
+  /** The asker's draft, with both of its states and what differs between them. */
+  Rehearsal rehearsed(Principal who) {
+    refuseOthers(who, Duty.WALLS, Duty.AUDIT);
+    return shown.rehearsed(who.getName());
   }
 
   void refuseOthers(Principal who, Duty... duties) {

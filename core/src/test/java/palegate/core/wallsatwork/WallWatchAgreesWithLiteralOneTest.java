@@ -1,0 +1,150 @@
+package palegate.core.wallsatwork;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Map;
+import java.util.Random;
+import java.util.Set;
+import java.util.TreeSet;
+import java.util.stream.Collectors;
+import org.junit.jupiter.api.Test;
+import palegate.core.Harbour;
+import palegate.core.access.Grant;
+import palegate.core.changes.AccessChange;
+import palegate.core.changes.Change;
+import palegate.core.changes.DraftApplication;
+import palegate.core.changes.MembershipChange;
+import palegate.core.changes.PlaceChange;
+import palegate.core.people.Membership;
+import palegate.core.people.Period;
+import palegate.core.people.Subject;
+import palegate.core.places.Place;
+import palegate.core.places.PlaceKind;
+import palegate.core.rehearsal.RightsDifference;
+import palegate.core.snapshot.Snapshot;
+import palegate.core.structure.Parts;
+import palegate.core.structure.Structure;
+import palegate.core.testkit.Often;
+import palegate.core.walls.Barrier;
+import palegate.core.walls.Scope;
+import palegate.core.walls.Wall;
+
+/**
+ * In a repository made of words that gaps are found by, after any draft: what is told to lie outside, and what people who are kept out come to,
+ * is exactly what one finds by looking for all gaps of both states and asking everybody at every place.
+ */
+class WallWatchAgreesWithLiteralOneTest {
+  private static final long FIRST_SEED = 20_261_130L;
+  private static final List<String> NAMES = List.of("C-7101 Amber Tern", "Letter", "Re: Survey of the Amber Tern hull", "Survey of the Amber Tern hull", "c 7101 fees", "C-7110", "Minutes", "C-7102 Blue Heron");
+  private static final List<Map<String, String>> LABELS = List.of(Map.of(), Map.of(), Map.of("case", "C-7101"), Map.of("case", "c 7101"), Map.of("case", "C-7110"), Map.of("matter", "C-7101"));
+  private static final List<String> PEOPLE = List.of("mia", "ola", "per");
+
+  private static Snapshot first(Random random) {
+    Structure base = Harbour.structure();
+    List<Place> all = new ArrayList<>(base.places().values());
+    List<String> folders = new ArrayList<>(List.of("cas"));
+    for (int i = 0; i < 20; i++) {
+      boolean folder = random.nextInt(3) == 0;
+      all.add(Place.plain("p" + i, folder ? PlaceKind.FOLDER : PlaceKind.DOCUMENT, any(folders, random), any(NAMES, random), random.nextInt(4) == 0, any(LABELS, random), null, null, null));
+      if (folder) {
+        folders.add("p" + i);
+      }
+    }
+    List<Subject> mia = List.of(new Subject.OfPerson("mia"));
+    return Snapshot.of(base.withPlaces(Parts.of(all, Place::id)).withWalls(Map.of(
+        "screen", wall("screen", new Barrier.Screen(Scope.ofLabel("case", "C-7101"), mia)),
+        "seal", wall("seal", new Barrier.Seal(new Scope(Set.of(any(folders, random)), Set.of(), Map.of()), List.of(new Subject.OfPerson("ola")))),
+        "sides", wall("sides", new Barrier.Sides(List.of(new Barrier.Side("One", mia, Scope.ofLabel("case", "C-7110")), new Barrier.Side("Two", List.of(new Subject.OfPerson("per")), Scope.ofLabel("matter", "C-7101"))))))));
+  }
+
+  private static Wall wall(String id, Barrier barrier) {
+    return new Wall(id, id, null, Wall.State.STANDING, Period.ALWAYS, barrier, List.of());
+  }
+
+  private static <T> T any(List<T> some, Random random) {
+    return some.get(random.nextInt(some.size()));
+  }
+
+  private static Change change(Structure structure, Random random, int number) {
+    List<Place> own = structure.places().values().stream().filter(place -> place.id().startsWith("p")).sorted(Comparator.comparing(Place::id)).toList();
+    List<String> folders = new ArrayList<>(List.of("cas"));
+    own.stream().filter(place -> !place.isDocument()).forEach(place -> folders.add(place.id()));
+    String at = any(own, random).id();
+    return switch (random.nextInt(8)) {
+      case 0 -> new PlaceChange.AddPlace(Place.plain("pn" + number, PlaceKind.DOCUMENT, any(folders, random), any(NAMES, random), false, any(LABELS, random), null, null, null));
+      case 1 -> new PlaceChange.RenamePlace(at, any(NAMES, random));
+      case 2 -> new PlaceChange.SetLabels(at, any(LABELS, random));
+      case 3 -> new PlaceChange.MovePlace(at, any(folders, random));
+      case 4 -> new PlaceChange.RemovePlace(at);
+      case 5 -> new MembershipChange.AddMember(random.nextBoolean() ? "divers" : "trainees", new Membership(new Membership.PersonMember(any(PEOPLE, random)), Period.ALWAYS));
+      default -> new AccessChange.AddGrant(new Grant("e-n" + number, at, random.nextBoolean() ? new Subject.OfPerson(any(PEOPLE, random)) : new Subject.OfGroup("divers"), "reader", Set.of(), Period.ALWAYS, null));
+    };
+  }
+
+  private static List<WallGap> likely(Snapshot state, Wall wall) {
+    return WallGaps.of(state, wall).stream().filter(gap -> gap.confidence() != WallGap.Confidence.POSSIBLE).toList();
+  }
+
+  private static Set<String> outside(Snapshot before, Snapshot after) {
+    return after.structure().walls().values().stream().flatMap(wall -> {
+      Set<String> known = WallGaps.of(before, wall).stream().map(WallGap::place).collect(Collectors.toSet());
+      return likely(after, wall).stream().filter(gap -> !known.contains(gap.place())).map(gap -> wall.id() + " " + gap.place());
+    }).collect(Collectors.toCollection(TreeSet::new));
+  }
+
+  private static Set<String> gained(Snapshot before, Snapshot after) {
+    Set<String> all = new TreeSet<>();
+    for (Wall wall : after.structure().walls().values()) {
+      for (WallGap gap : likely(after, wall)) {
+        after.below(after.placeNumber(gap.place())).boxed().sorted(after.inTreeOrder()).filter(place -> before.placeNumber(after.place(place).id()) >= 0)
+            .filter(place -> PEOPLE.stream().anyMatch(person -> isKeptOut(after, wall, gap, person) && rights(before, person, after.place(place).id()) == 0 && rights(after, person, after.place(place).id()) != 0))
+            .findFirst().ifPresent(place -> all.add(wall.id() + " " + after.place(place).id()));
+      }
+    }
+    return all;
+  }
+
+  private static boolean isKeptOut(Snapshot after, Wall wall, WallGap gap, String person) {
+    return Barring.of(after.at(Harbour.NOW), wall).stream().filter(barring -> gap.side() == null || gap.side().equals(barring.side())).anyMatch(barring -> barring.people().contains(after.personNumber(person)));
+  }
+
+  private static int rights(Snapshot state, String person, String place) {
+    return state.at(Harbour.NOW).rights(state.personNumber(person), state.placeNumber(place)).size();
+  }
+
+  private static Set<String> told(List<WallWatch.Notice> notices, WallWatch.Kind kind) {
+    return notices.stream().filter(notice -> notice.kind() == kind).map(notice -> notice.wall() + " " + notice.place()).collect(Collectors.toCollection(TreeSet::new));
+  }
+
+  @Test
+  void what_is_told_of_a_draft_is_what_one_finds_by_looking_at_everything() {
+    int outside = 0;
+    int gained = 0;
+    for (long seed = FIRST_SEED; seed < FIRST_SEED + Often.times(240); seed++) {
+      Random random = new Random(seed);
+      Snapshot before = first(random);
+      for (int draft = 0; draft < 6; draft++) {
+        List<Change> changes = new ArrayList<>();
+        for (int i = 0; i < 1 + random.nextInt(3); i++) {
+          changes.add(change(before.structure(), random, draft * 10 + i));
+        }
+        DraftApplication.Result result = DraftApplication.of(before, changes, Harbour.NOW);
+        if (!result.refusals().isEmpty()) {
+          continue;
+        }
+        Snapshot after = before.next(result.difference());
+        List<WallWatch.Notice> notices = WallWatch.of(before, after, List.of(RightsDifference.between(before, after, Harbour.NOW)));
+        assertThat(told(notices, WallWatch.Kind.OUTSIDE)).as("seed %d, after %s", seed, changes).isEqualTo(outside(before, after));
+        assertThat(told(notices, WallWatch.Kind.GAINED_OUTSIDE)).as("seed %d, after %s", seed, changes).isEqualTo(gained(before, after));
+        outside += told(notices, WallWatch.Kind.OUTSIDE).size();
+        gained += told(notices, WallWatch.Kind.GAINED_OUTSIDE).size();
+        before = after;
+      }
+    }
+    assertThat(outside).isGreaterThan(Often.times(60));
+    assertThat(gained).isGreaterThan(Often.times(30));
+  }
+}

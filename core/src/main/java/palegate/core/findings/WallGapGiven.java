@@ -52,7 +52,7 @@ final class WallGapGiven implements Rule {
     List<Finding> found = new ArrayList<>();
     survey.grants().filter(grant -> grant.isShare() || grant.subject() instanceof Subject.OfPerson).filter(grant -> grant.period().holdsAt(survey.now())).forEach(grant ->
         survey.snapshot().path(survey.snapshot().placeNumber(grant.place())).stream().map(place -> gaps.get(survey.snapshot().place(place).id())).filter(at -> at != null).flatMap(List::stream).sorted(Comparator.comparing(WallGapsFound.GapOfWall::wall))
-            .forEach(gap -> given(survey, grant, gap, barrings.computeIfAbsent(gap.wall(), wall -> Barring.of(survey.moment(), survey.structure().walls().get(wall)))).ifPresent(found::add)));
+            .forEach(gap -> given(survey, grant, gap, barrings.computeIfAbsent(gap.wall(), wall -> Barring.ofPeople(survey.moment(), survey.structure().walls().get(wall)))).ifPresent(found::add)));
     return found.stream();
   }
 

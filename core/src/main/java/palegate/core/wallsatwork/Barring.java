@@ -5,12 +5,14 @@ import java.util.BitSet;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.function.Function;
 import palegate.core.collections.PersonSet;
 import palegate.core.people.Subject;
 import palegate.core.questions.WallCoverage;
 import palegate.core.snapshot.Snapshot;
 import palegate.core.snapshot.SnapshotAt;
 import palegate.core.walls.Barrier;
+import palegate.core.walls.Scope;
 import palegate.core.walls.Wall;
 
 /**
@@ -25,24 +27,37 @@ public record Barring(String side, PersonSet people, BitSet places) {
 
   /** One for each scope of the wall. O(places + subjects × people / 64). */
   public static List<Barring> of(SnapshotAt moment, Wall wall) {
+    return of(moment, wall, scope -> WallCoverage.covered(moment.snapshot(), scope));
+  }
+
+  /** The same where only the people are asked about: without any place. O(subjects × people / 64). */
+  public static List<Barring> ofPeople(SnapshotAt moment, Wall wall) {
+    return of(moment, wall, null);
+  }
+
+  /** @param covering the places of a scope; null if none are asked for */
+  private static List<Barring> of(SnapshotAt moment, Wall wall, Function<Scope, BitSet> covering) {
+    Function<Scope, BitSet> places = covering == null ? any -> new BitSet() : covering;
     Snapshot snapshot = moment.snapshot();
     PersonSet free = moment.matchingAny(wall.exceptions().stream().filter(one -> one.currentAt(moment.instant())).map(Wall.Exempt::subject).toList());
     if (wall.barrier() instanceof Barrier.Sides sides) {
-      return ofSides(moment, sides, free);
+      return ofSides(moment, sides, free, places);
     }
-    BitSet covered = WallCoverage.covered(snapshot, wall.barrier().scopes().get(0));
+    BitSet covered = places.apply(wall.barrier().scopes().get(0));
     PersonSet named = moment.matchingAny(wall.barrier().subjects());
     if (wall.barrier() instanceof Barrier.Confine) {
       BitSet outside = new BitSet();
-      snapshot.places().forEach(outside::set);
-      outside.andNot(covered);
+      if (covering != null) {
+        snapshot.places().forEach(outside::set);
+        outside.andNot(covered);
+      }
       return List.of(new Barring(null, moment.active().and(named).minus(free), outside));
     }
     PersonSet barred = wall.barrier() instanceof Barrier.Seal ? moment.active().minus(named) : moment.active().and(named);
     return List.of(new Barring(null, barred.minus(free), covered));
   }
 
-  private static List<Barring> ofSides(SnapshotAt moment, Barrier.Sides sides, PersonSet free) {
+  private static List<Barring> ofSides(SnapshotAt moment, Barrier.Sides sides, PersonSet free, Function<Scope, BitSet> places) {
     List<PersonSet> onSide = sides.sides().stream().map(Barrier.Side::subjects).map((List<Subject> named) -> moment.matchingAny(named)).toList();
     PersonSet once = PersonSet.NOBODY;
     PersonSet twice = PersonSet.NOBODY;
@@ -54,7 +69,7 @@ public record Barring(String side, PersonSet people, BitSet places) {
     for (int i = 0; i < onSide.size(); i++) {
       // Whoever is on this side alone is at home here; whoever is on another as well is barred here too.
       PersonSet athome = onSide.get(i).minus(twice);
-      barrings.add(new Barring(sides.sides().get(i).name(), once.minus(athome).minus(free).and(moment.active()), WallCoverage.covered(moment.snapshot(), sides.sides().get(i).scope())));
+      barrings.add(new Barring(sides.sides().get(i).name(), once.minus(athome).minus(free).and(moment.active()), places.apply(sides.sides().get(i).scope())));
     }
     return barrings;
   }

@@ -40,7 +40,7 @@ final class WallWatchGained {
       SnapshotAt then = after.at(difference.instant());
       PersonSet people = PersonSet.of(gaining.stream().mapToInt(Integer::intValue).sorted().toArray()).and(then.active());
       for (Wall wall : walls) {
-        List<Barring> barrings = wall.period().endedBy(difference.instant()) ? List.of() : Barring.of(then, wall);
+        List<Barring> barrings = wall.period().endedBy(difference.instant()) ? List.of() : Barring.ofPeople(then, wall);
         if (barrings.stream().noneMatch(barring -> barring.people().intersects(people))) {
           continue;
         }

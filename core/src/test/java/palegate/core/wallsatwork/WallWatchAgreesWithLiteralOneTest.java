@@ -1,6 +1,7 @@
 package palegate.core.wallsatwork;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.tuple;
 
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -25,6 +26,7 @@ import palegate.core.places.Place;
 import palegate.core.places.PlaceKind;
 import palegate.core.rehearsal.RightsDifference;
 import palegate.core.snapshot.Snapshot;
+import palegate.core.snapshot.SnapshotAt;
 import palegate.core.structure.Parts;
 import palegate.core.structure.Structure;
 import palegate.core.testkit.Often;
@@ -105,6 +107,18 @@ class WallWatchAgreesWithLiteralOneTest {
       }
     }
     return all;
+  }
+
+  @Test
+  void whom_a_wall_keeps_out_is_the_same_with_its_places_and_without() {
+    for (long seed = FIRST_SEED; seed < FIRST_SEED + 40; seed++) {
+      SnapshotAt state = first(new Random(seed)).at(Harbour.NOW);
+      for (Wall wall : List.of(state.snapshot().structure().walls().get("screen"), state.snapshot().structure().walls().get("seal"), state.snapshot().structure().walls().get("sides"),
+          wall("confine", new Barrier.Confine(Scope.ofLabel("case", "C-7101"), List.of(new Subject.OfPerson("mia")))))) {
+        assertThat(Barring.ofPeople(state, wall)).as("seed %d, %s", seed, wall.id()).extracting(Barring::side, Barring::people).isEqualTo(Barring.of(state, wall).stream().map(one -> tuple(one.side(), one.people())).toList());
+        assertThat(Barring.ofPeople(state, wall)).allMatch(one -> one.places().isEmpty());
+      }
+    }
   }
 
   private static boolean isKeptOut(Snapshot after, Wall wall, WallGap gap, String person) {

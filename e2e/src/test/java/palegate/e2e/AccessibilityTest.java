@@ -20,6 +20,7 @@ import org.junit.jupiter.api.Order;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import palegate.server.testkit.Browser;
+import palegate.server.testkit.Often;
 import palegate.server.testkit.TestApplication;
 
 /** Every screen, light and dark, with everything open that can be open. */
@@ -46,6 +47,8 @@ class AccessibilityTest {
       })
       """;
 
+  private static int screens;
+
   private static String source() {
     try (InputStream axe = AxeBuilder.class.getResourceAsStream("/axe.min.js")) {
       return new String(axe.readAllBytes(), StandardCharsets.UTF_8);
@@ -58,6 +61,10 @@ class AccessibilityTest {
   private static void assertNothingFound(Page page, String where) {
     assertThat(found(page, false)).as(where).isEmpty();
     assertThat((List<?>) page.evaluate(CUT_ROWS)).as("%s, rows in which something is cut above or below", where).isEmpty();
+    // Colours are the same everywhere, two for each thing: an ordinary run looks at every second screen in the dark.
+    if (Often.times(1, ++screens % 2) == 0) {
+      return;
+    }
     page.emulateMedia(new Page.EmulateMediaOptions().setColorScheme(ColorScheme.DARK));
     page.waitForFunction("() => document.querySelector('.v-theme--dark') !== null && document.querySelector('.v-theme--light') === null");
     assertThat(found(page, true)).as("%s, dark", where).isEmpty();

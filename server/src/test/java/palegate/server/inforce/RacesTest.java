@@ -29,7 +29,7 @@ import tools.jackson.databind.JsonNode;
 @ExtendWith(InDemo.class)
 class RacesTest {
   private static final long SEED = 20_261_128L;
-  private static final int RACES = Often.times(1_000, 150);
+  private static final int RACES = Often.times(1_000, 100);
 
   private static Map<String, Object> grant(int number, String person) {
     return Map.of("kind", "addGrant", "place", "out-" + number % 3, "subject", Map.of("kind", "person", "id", person), "role", "r-reader");

@@ -283,7 +283,10 @@ class EveryAnswerIsGivenToAViewpointTest {
         some.add(from.get(random.nextInt(from.size())));
       }
     }
-    some.add("never-was");
+    // That what is hidden is answered like what never was is asked by itself.
+    if (hidden.isEmpty() || Often.times(3, 2) == 3) {
+      some.add("never-was");
+    }
     return some;
   }
 

@@ -6,6 +6,8 @@ import { followMoved } from './followMoved'
 const names = ref(['Amount', 'Broker', 'Cause'])
 /** How long the list takes until it shows what was moved; meanwhile its rows are not there. */
 let slow = 0
+/** They are there as they were until then. */
+let stays = false
 const shownNames = ref<string[]>([])
 
 const List = defineComponent({
@@ -14,12 +16,12 @@ const List = defineComponent({
       const list = [...names.value]
       list.splice(at + by, 0, ...list.splice(at, 1))
       names.value = list
-      if (slow > 0) shownNames.value = []
+      if (slow > 0 && !stays) shownNames.value = []
       setTimeout(() => (shownNames.value = list), slow)
       followMoved(event.currentTarget, at, by)
     }
     const button = (name: string, at: number, by: number) =>
-      h('button', { 'data-at': at, 'data-by': by, disabled: at + by < 0 || at + by >= 3, 'aria-label': `${name} ${by}`, onClick: (event: Event) => move(event, at, by) })
+      h('button', { 'data-row-of': name, 'data-at': at, 'data-by': by, disabled: at + by < 0 || at + by >= 3, 'aria-label': `${name} ${by}`, onClick: (event: Event) => move(event, at, by) })
     return () => h('div', { 'data-moves': '' }, [h('input', { id: 'other' }), ...shownNames.value.map((name, at) => h('p', [button(name, at, -1), button(name, at, 1)]))])
   },
 })
@@ -30,6 +32,7 @@ describe('the focus after a row was moved', () => {
     names.value = ['Amount', 'Broker', 'Cause']
     shownNames.value = names.value
     slow = 0
+    stays = false
     mount(List, { attachTo: document.body })
   })
   afterEach(() => {
@@ -57,6 +60,20 @@ describe('the focus after a row was moved', () => {
     slow = 400
     await press('Amount 1')
     expect(focused()).toBe('Amount 1')
+  })
+
+  it('moves the same row when it is pressed again before the list shows what was moved', async () => {
+    slow = 400
+    stays = true
+    const button = document.querySelector<HTMLElement>('[aria-label="Cause -1"]')!
+    button.focus()
+    button.click()
+    await vi.advanceTimersByTimeAsync(100)
+    expect(focused()).toBe('Cause -1')
+    expect(document.activeElement).toBe(button)
+    await vi.advanceTimersByTimeAsync(1_500)
+    expect(focused()).toBe('Cause -1')
+    expect(document.activeElement).not.toBe(button)
   })
 
   it('stays with whoever has gone elsewhere meanwhile', async () => {

@@ -94,8 +94,8 @@ function move(event: Event, number: number, by: number) {
             <button type="button" class="linklike" :aria-label="`Take change ${line.number} out of the draft`" @click="emit('remove', line.item.id)">take out</button>
             <button type="button" class="linklike" :aria-label="`What change ${line.number} does by itself`" @click="tell(line.item.id)">its own effect</button>
             <template v-if="inOrder(sort)">
-              <button v-if="line.number > 1" type="button" class="linklike" :data-at="line.number" data-by="-1" :aria-label="`Move change ${line.number} up`" @click="move($event, line.number, -1)">up</button>
-              <button v-if="line.number < items.length" type="button" class="linklike" :data-at="line.number" data-by="1" :aria-label="`Move change ${line.number} down`" @click="move($event, line.number, 1)">down</button>
+              <button v-if="line.number > 1" type="button" class="linklike" :data-row-of="line.item.id" :data-at="line.number" data-by="-1" :aria-label="`Move change ${line.number} up`" @click="move($event, line.number, -1)">up</button>
+              <button v-if="line.number < items.length" type="button" class="linklike" :data-row-of="line.item.id" :data-at="line.number" data-by="1" :aria-label="`Move change ${line.number} down`" @click="move($event, line.number, 1)">down</button>
             </template>
           </p>
         </template>

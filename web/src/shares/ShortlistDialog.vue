@@ -54,8 +54,8 @@ async function save() {
         <v-text-field v-model="row.name" label="Its name in the list" maxlength="300" hide-details />
         <v-text-field v-model="row.text" class="text" label="A sentence for whoever shares (may be left empty)" maxlength="2000" hide-details />
         <div class="moves">
-          <button type="button" class="linklike" :disabled="at === 0" :data-at="at" data-by="-1" :aria-label="`Put audience ${at + 1} further up`" @click="move($event, at, -1)">Up</button>
-          <button type="button" class="linklike" :disabled="at === rows.length - 1" :data-at="at" data-by="1" :aria-label="`Put audience ${at + 1} further down`" @click="move($event, at, 1)">Down</button>
+          <button type="button" class="linklike" :disabled="at === 0" :data-row-of="row.key" :data-at="at" data-by="-1" :aria-label="`Put audience ${at + 1} further up`" @click="move($event, at, -1)">Up</button>
+          <button type="button" class="linklike" :disabled="at === rows.length - 1" :data-row-of="row.key" :data-at="at" data-by="1" :aria-label="`Put audience ${at + 1} further down`" @click="move($event, at, 1)">Down</button>
           <button type="button" class="linklike" :aria-label="`Leave audience ${at + 1} out`" @click="rows.splice(at, 1)">Leave out</button>
         </div>
       </fieldset>

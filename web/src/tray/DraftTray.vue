@@ -7,7 +7,7 @@ import { useWallWatch } from './useWallWatch'
 
 const route = useRoute()
 const { draft, isFetching, discard } = useDraft()
-const { notices: watchedNow, more: watchedBesides } = useWallWatch()
+const { notices: watchedNow, more: watchedBesides, looking: looksAtWalls, failed: wallsUnknown } = useWallWatch()
 const asking = ref(false)
 
 const changes = computed(() => draft.value?.items.length ?? 0)
@@ -58,6 +58,8 @@ async function throwAway() {
         <template v-if="watched > 0">
           · <router-link class="warn" :to="to('people')">{{ counted(watched, 'thing', 'things') }} against a wall’s purpose</router-link>
         </template>
+        <template v-else-if="wallsUnknown"> · <router-link class="lose" :to="to('people')">what it does to walls is not known</router-link></template>
+        <template v-else-if="looksAtWalls"> · <span class="quiet" role="status">looking at walls …</span></template>
         <template v-if="draft!.approvalNeeded.length > 0">
           · <router-link class="warn" :to="{ name: 'drafts', params: { id: draft!.id ?? '' } }">somebody else has to approve</router-link>
         </template>

@@ -4,7 +4,7 @@ import { counted, moment } from '@/common/words'
 import { useWallWatch } from './useWallWatch'
 
 /** What is against the purpose of a wall, a sentence each, with the way to the wall and to the place or person. */
-const { notices, more } = useWallWatch()
+const { notices, more, looking, failed } = useWallWatch()
 
 function why(notice: Schemas['WatchView']): string {
   return notice.kind !== 'INSIDE' ? `“${notice.said}” is like “${notice.like}”.` : `“${notice.said}” is of another matter than ${notice.like}.`
@@ -12,6 +12,8 @@ function why(notice: Schemas['WatchView']): string {
 </script>
 
 <template>
+  <p v-if="looking" class="quiet" role="status">Looking at what it does to walls …</p>
+  <p v-else-if="failed" class="fault" role="alert">What it does to walls could not be worked out. {{ failed }}</p>
   <div v-if="notices.length > 0" class="watch" role="group" aria-label="Walls to look at">
     <p v-for="notice in notices" :key="notice.kind + notice.wall + (notice.place ?? notice.person?.id) + notice.whom + notice.said" class="caution">
       <template v-if="notice.kind === 'LET_IN'">

@@ -1,4 +1,4 @@
-import { answered, aServer } from '@/api/testkit'
+import { answered, aServer, Refused } from '@/api/testkit'
 import { VueQueryPlugin } from '@tanstack/vue-query'
 import { mount } from '@vue/test-utils'
 import { createPinia } from 'pinia'
@@ -20,12 +20,14 @@ const NOTICES = {
   more: 1,
 }
 
-async function notices(duties: string[]) {
-  const watch = vi.fn(() => NOTICES)
+let last: ReturnType<typeof mount> | undefined
+async function notices(duties: string[], said: () => unknown = () => NOTICES) {
+  const watch = vi.fn(said)
   aServer({ 'GET /api/session': () => ({ account: { login: 'w', name: 'W', duties, rooms: [], mayDraft: true }, demo: [] }), 'GET /api/draft': () => DRAFT, 'GET /api/draft/wall-watch': watch })
-  const shown = mount(WallWatchNotices, { global: { plugins: [createVuetify(), createPinia(), VueQueryPlugin], stubs: { RouterLink: { template: '<a><slot /></a>' } } } })
+  const shown = mount(WallWatchNotices, { global: { plugins: [createVuetify(), createPinia(), [VueQueryPlugin, { queryClientConfig: { defaultOptions: { queries: { retry: false } } } }]], stubs: { RouterLink: { template: '<a><slot /></a>' } } } })
   await answered()
   await answered()
+  last = shown
   return { text: shown.text().replace(/\s+/g, ' '), watch }
 }
 
@@ -38,6 +40,17 @@ describe('what a draft does against the purpose of a wall', () => {
     expect(text).toContain('Trainees would be given Cases / C-7101, of which Kept apart keeps them out: it gives nothing.')
     expect(text).toContain('Mia Torrance would come to have rights at Cases / Loose from 24 Dec 2026, 00:00 on. It looks as if it belonged behind Kept apart (side Owners), which keeps them out, and lies outside: “c 7101” is like “C-7101”.')
     expect(text).toContain('1 more is not listed.')
+  })
+
+  it('is not taken for nothing when it could not be worked out', async () => {
+    const { text } = await notices(['walls'], () => new Refused(500, { title: 'Failed', detail: 'It broke.', status: 500 }))
+    expect(text).toContain('What it does to walls could not be worked out. It broke.')
+  })
+
+  it('is said to be looked for when that takes long', async () => {
+    const { text } = await notices(['walls'], () => new Promise(() => undefined))
+    expect(text).toBe('')
+    await vi.waitFor(() => expect(last!.text()).toBe('Looking at what it does to walls …'), 2_000)
   })
 
   it('is not even asked for by whoever may not know of walls', async () => {

@@ -131,8 +131,8 @@ function keyOf(label: string): string {
             <v-text-field :model-value="fields[i].help ?? ''" label="Help for whoever fills it in (may be left empty)" hide-details :readonly="!mayChange" @update:model-value="change(i, { help: $event || undefined })" />
             <span v-if="mayChange" class="acts">
               <template v-if="inOrder(sort)">
-                <button type="button" class="linklike" :disabled="i === 0" :data-at="i" data-by="-1" :aria-label="`Move ${fields[i].label} up`" @click="move($event, i, -1)">up</button>
-                <button type="button" class="linklike" :disabled="i === fields.length - 1" :data-at="i" data-by="1" :aria-label="`Move ${fields[i].label} down`" @click="move($event, i, 1)">down</button>
+                <button type="button" class="linklike" :disabled="i === 0" :data-row-of="fields[i].key" :data-at="i" data-by="-1" :aria-label="`Move ${fields[i].label} up`" @click="move($event, i, -1)">up</button>
+                <button type="button" class="linklike" :disabled="i === fields.length - 1" :data-row-of="fields[i].key" :data-at="i" data-by="1" :aria-label="`Move ${fields[i].label} down`" @click="move($event, i, 1)">down</button>
               </template>
               <button type="button" class="linklike" :aria-label="`Take out ${fields[i].label}`" @click="fields = fields.filter((_, at) => at !== i)">take out</button>
             </span>

@@ -37,6 +37,7 @@ const named = useQuery({
   queryFn: () => answer(api.GET('/api/people/{id}', { params: { path: { id: String(route.query.person) } } })),
 })
 watch(() => named.data.value, (found) => (leaver.value ??= found?.person), { immediate: true })
+watch(() => leaver.value?.id, () => (takesBack.value = false))
 watch(place, (chosen) => {
   if (chosen === undefined || chosen === null) return
   if (!kept.value.some((one) => one.id === chosen.id)) kept.value.push(chosen)
@@ -94,11 +95,13 @@ const shared = useQuery({
   enabled: computed(() => may('access') && leaver.value !== undefined && leaver.value !== null),
   queryFn: () => allShared(leaver.value!.id),
 })
+const sharedInAll = ref(0)
 async function allShared(maker: string): Promise<Schemas['ShareLine'][]> {
   const found: Schemas['ShareLine'][] = []
   for (let total = 1; found.length < Math.min(total, HANDED_AT_MOST); ) {
     const page = await answer(api.GET('/api/shares', { params: { query: { maker, offset: found.length, limit: 1000 } } }))
     total = page.total
+    sharedInAll.value = total
     if (page.items.length === 0) break
     found.push(...page.items)
   }
@@ -144,7 +147,8 @@ async function save() {
       <li v-for="(one, i) in kept" :key="one.id">{{ one.path }} <button type="button" class="linklike" :aria-label="`Leave ${one.name} out`" @click="kept.splice(i, 1)">leave out</button></li>
     </ul>
     <section v-if="leaver" class="sheet hands" aria-label="What they hand over">
-      <p v-if="owned.data.value === undefined" role="status">Looking for what they own …</p>
+      <p v-if="owned.isError.value" class="fault" role="alert">What they own could not be found out. {{ owned.error.value?.message }}</p>
+      <p v-else-if="owned.data.value === undefined" role="status">Looking for what they own …</p>
       <template v-else>
         <p>
           {{ leaver.name }} owns <strong>{{ counted(owns.length, 'document') }}</strong
@@ -154,12 +158,14 @@ async function save() {
         <p v-if="ownedInAll > owned.data.value.length" class="caution">Of {{ counted(ownedInAll, 'document') }} only the first {{ counted(owned.data.value.length, 'one') }} are handed over at once; come back for the others once these are in force.</p>
         <PersonPicker v-if="owns.length + out.length > 0 && may('access')" v-model="heir" label="Hand these over to (nothing is handed over if left empty)" hide-details />
         <p v-else-if="owns.length + out.length > 0" class="quiet">Handing them over takes the duty for access.</p>
-        <template v-if="standing.length > 0">
+        <p v-if="shared.isError.value" class="fault" role="alert">What they have let others into could not be found out. {{ shared.error.value?.message }}</p>
+        <template v-else-if="standing.length > 0">
           <p>
             What {{ leaver.name }} has let others into goes on: {{ [shares.length > 0 ? counted(shares.length, 'share') : '', passes.length > 0 ? counted(passes.length, 'pass', 'passes') : ''].filter(Boolean).join(' and ') }}
             (<router-link :to="{ name: 'shares', params: { view: 'register' }, query: { maker: leaver.id } }">see them</router-link>).
           </p>
           <v-checkbox v-model="takesBack" label="Take these back too, with whatever was opened by them" hide-details density="compact" />
+          <p v-if="sharedInAll > (shared.data.value?.length ?? 0)" class="caution">Of {{ counted(sharedInAll, 'one', 'ones') }} only the first {{ counted(shared.data.value!.length, 'one', 'ones') }} are taken back at once; come back for the others once these are in force.</p>
         </template>
       </template>
     </section>

@@ -99,6 +99,7 @@ final class WallsCommand implements Callable<Integer> {
     writer.println(line.wall().id() + " \"" + line.wall().name() + "\", " + line.wall().barrier().kind() + ", " + line.wall().state().word() + ": covers " + Counted.of(line.documents(), "document", "documents") + " in " + Counted.of(line.places(), "place", "places")
         + ", keeps " + Counted.of(line.people(), "person", "people") + " out (" + Counted.of(line.pairs(), "pair", "pairs") + ").");
     line.conflicts().forEach(conflict -> writer.println("  " + conflict.person() + " is on more than one side: " + String.join(", ", conflict.sides()) + "."));
-    line.gaps().forEach(gap -> writer.println("  " + WallFormat.word(gap.confidence()) + ": " + gap.place() + " (" + snapshot.pathText(snapshot.placeNumber(gap.place())) + ") has \"" + gap.said() + "\", like \"" + gap.like() + "\"."));
+    line.gaps().forEach(gap -> writer.println("  " + WallFormat.word(gap.confidence()) + ": " + gap.place() + " (" + snapshot.pathText(snapshot.placeNumber(gap.place())) + ") "
+        + (gap.kind() == WallGap.Kind.SIBLING ? "lies beside " + gap.like() + ", which lie inside." : "has \"" + gap.said() + "\", like \"" + gap.like() + "\".")));
   }
 }

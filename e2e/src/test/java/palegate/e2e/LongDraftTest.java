@@ -71,6 +71,18 @@ class LongDraftTest {
     assertThat(changes(page).first().getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Move change 8 up"))).hasCount(0);
     list.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("No.").setExact(true)).click();
     assertThat(changes(page).first().locator(".number")).hasText("1");
+    // The focus goes along with what is moved, and at the top it is on what leads back.
+    String third = changes(page).nth(2).locator(".what p").first().innerText();
+    for (int number = 3; number > 1; number--) {
+      list.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Move change " + number + " up")).press("Enter");
+      assertThat(changes(page).nth(number - 2)).containsText(third);
+      assertThat(list.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName(number > 2 ? "Move change 2 up" : "Move change 1 down"))).isFocused();
+    }
+    page.keyboard().press("Enter");
+    assertThat(changes(page).nth(1)).containsText(third);
+    assertThat(list.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Move change 2 down"))).isFocused();
+    page.keyboard().press("Enter");
+    assertThat(changes(page).nth(2)).containsText(third);
     desk.leave(page);
   }
 }

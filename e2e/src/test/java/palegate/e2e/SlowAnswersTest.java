@@ -34,6 +34,32 @@ class SlowAnswersTest {
   /** Headings that can be read and used: not those of a part that waits. */
   private static final String HEADINGS = "() => [...document.querySelectorAll('#work h1, #work h2, #work h3')].filter((one) => one.closest('[inert]') === null && one.offsetParent !== null).map((one) => one.innerText.replace(/\\s+/g, ' '))";
 
+  /** Whatever the page asks for is held back, and let go with the newest first. */
+  private static final class Held {
+    private final Page page;
+    private final List<Route> routes = new ArrayList<>();
+    private boolean holding = true;
+
+    Held(Page page) {
+      this.page = page;
+      page.route(Pattern.compile("/api/(?!updates|session)"), route -> {
+        if (holding) {
+          routes.add(route);
+        } else {
+          route.resume();
+        }
+      });
+    }
+
+    void letGo() {
+      holding = false;
+      for (int i = routes.size() - 1; i >= 0; i--) {
+        routes.get(i).resume();
+        Desk.drawn(page);
+      }
+    }
+  }
+
   /** As a link of the page would. */
   private static void go(Page page, String path) {
     page.evaluate("(path) => { history.pushState(history.state, '', path); dispatchEvent(new PopStateEvent('popstate', { state: history.state })) }", path);
@@ -49,31 +75,19 @@ class SlowAnswersTest {
     for (Pair pair : PAIRS) {
       desk.open(page, pair.first());
       page.waitForCondition(() -> says((List<String>) page.evaluate(HEADINGS), pair.firstName()));
-      List<Route> held = new ArrayList<>();
-      boolean[] holding = {true};
       // Somewhere else, from where neither has been asked for.
       desk.open(page, "/account");
       page.locator(".account").first().waitFor();
-      page.route(Pattern.compile("/api/(?!updates|session)"), route -> {
-        if (holding[0]) {
-          held.add(route);
-        } else {
-          route.resume();
-        }
-      });
+      Held held = new Held(page);
       go(page, pair.first());
-      page.waitForCondition(() -> !held.isEmpty());
+      page.waitForCondition(() -> !held.routes.isEmpty());
       Desk.drawn(page);
       // Where one answer tells of all things of a room, nothing more is asked.
       go(page, pair.second());
       Desk.drawn(page);
       Desk.drawn(page);
       all.assertThat((List<String>) page.evaluate(HEADINGS)).as("%s, while %s is on its way", pair.first(), pair.second()).noneMatch(heading -> heading.contains(pair.firstName()));
-      holding[0] = false;
-      for (int i = held.size() - 1; i >= 0; i--) {
-        held.get(i).resume();
-        Desk.drawn(page);
-      }
+      held.letGo();
       page.waitForCondition(() -> says((List<String>) page.evaluate(HEADINGS), pair.secondName()));
       Desk.drawn(page);
       all.assertThat((List<String>) page.evaluate(HEADINGS)).as("%s, after %s", pair.second(), pair.first()).noneMatch(heading -> heading.contains(pair.firstName()));
@@ -107,20 +121,11 @@ class SlowAnswersTest {
       page.waitForCondition(() -> !says((List<String>) page.evaluate(HEADINGS), opened.secondName()));
       page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(opened.button()).setExact(true)).first().click();
       page.getByRole(AriaRole.DIALOG).first().waitFor();
-      List<Route> held = new ArrayList<>();
-      boolean[] holding = {true};
-      page.route(Pattern.compile("/api/(?!updates|session)"), route -> {
-        if (holding[0]) {
-          held.add(route);
-        } else {
-          route.resume();
-        }
-      });
+      Held held = new Held(page);
       page.goBack();
       Desk.drawn(page);
       all.assertThat(page.getByRole(AriaRole.DIALOG).count()).as("%s, %s, while one leaves", opened.first(), opened.button()).isZero();
-      holding[0] = false;
-      held.forEach(Route::resume);
+      held.letGo();
       page.waitForCondition(() -> says((List<String>) page.evaluate(HEADINGS), opened.secondName()));
       all.assertThat(page.getByRole(AriaRole.DIALOG).count()).as("%s, %s, after one left", opened.first(), opened.button()).isZero();
       page.unrouteAll();

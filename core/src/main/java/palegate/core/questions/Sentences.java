@@ -6,6 +6,7 @@ import palegate.core.access.Trace.Guard;
 import palegate.core.people.Person;
 import palegate.core.places.Place;
 import palegate.core.roles.Rights;
+import palegate.core.text.Counted;
 
 /** One sentence for each stage of an explanation: what it did and why, also when nothing matched. */
 final class Sentences {
@@ -53,7 +54,7 @@ final class Sentences {
           ? "No grant in force reaches " + where.name() + "."
           : noneNames(evidence.grantsReaching(), "grant");
     }
-    return counted(count, "grant") + (count == 1 ? " gives " : " give ") + (given.isEmpty() ? "nothing" : words(given)) + ".";
+    return Counted.of(count, "grant", "grants") + (count == 1 ? " gives " : " give ") + (given.isEmpty() ? "nothing" : words(given)) + ".";
   }
 
   private String withholdings(Rights taken) {
@@ -63,7 +64,7 @@ final class Sentences {
           ? "No withholding in force reaches this place."
           : noneNames(evidence.withholdingsReaching(), "withholding");
     }
-    return counted(count, "withholding") + (count == 1 ? " takes " : " take ")
+    return Counted.of(count, "withholding", "withholdings") + (count == 1 ? " takes " : " take ")
         + (taken.isEmpty() ? "nothing that was there" : words(taken)) + ".";
   }
 
@@ -139,9 +140,5 @@ final class Sentences {
 
   private static String words(Rights rights) {
     return rights.equals(Rights.ALL) ? "all nine rights" : String.join(", ", rights.words());
-  }
-
-  private static String counted(int count, String noun) {
-    return count + " " + noun + (count == 1 ? "" : "s");
   }
 }

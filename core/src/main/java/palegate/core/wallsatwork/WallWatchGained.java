@@ -19,8 +19,6 @@ import palegate.core.walls.Wall;
  * changes give, not by their kinds: an entry, a share, a membership, a role, a break that is rejoined. Part of {@link WallWatch}.
  */
 final class WallWatchGained {
-  /** When more gain, somebody kept out of something is always among them. */
-  private static final int PEOPLE_AT_MOST = 2_000;
   private static final int NAMED_AT_MOST = 3;
 
   private WallWatchGained() {}
@@ -32,9 +30,9 @@ final class WallWatchGained {
   static void look(Snapshot before, Snapshot after, List<RightsDifference> differences, List<Wall> walls, Function<Wall, List<WallGap>> gaps, List<WallWatch.Notice> notices) {
     Set<String> told = new HashSet<>();
     Instant now = differences.get(0).instant();
-    for (RightsDifference difference : differences) {
+    for (RightsDifference difference : atEndsOfExceptions(before, after, differences, walls)) {
       List<Integer> gaining = difference.people().stream().filter(shift -> !shift.gained().isEmpty()).map(shift -> after.personNumber(shift.person().id())).filter(number -> number >= 0).toList();
-      if (gaining.isEmpty() || gaining.size() > PEOPLE_AT_MOST) {
+      if (gaining.isEmpty()) {
         continue;
       }
       SnapshotAt then = after.at(difference.instant());
@@ -56,6 +54,16 @@ final class WallWatchGained {
         }
       }
     }
+  }
+
+  /** Whoever is let in for a while is kept out again at the end of that: then too it is looked at what they have by the changes. In order of time. */
+  private static List<RightsDifference> atEndsOfExceptions(Snapshot before, Snapshot after, List<RightsDifference> differences, List<Wall> walls) {
+    Map<Instant, RightsDifference> all = new TreeMap<>();
+    differences.forEach(difference -> all.put(difference.instant(), difference));
+    Instant now = differences.get(0).instant();
+    walls.stream().flatMap(wall -> wall.exceptions().stream()).map(Wall.Exempt::until).filter(end -> end != null && end.isAfter(now)).distinct()
+        .forEach(end -> all.computeIfAbsent(end, at -> RightsDifference.between(before, after, at)));
+    return List.copyOf(all.values());
   }
 
   /** Null if none of them comes to have anything at the gap or below it. */

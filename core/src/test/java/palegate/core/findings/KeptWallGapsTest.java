@@ -2,24 +2,18 @@ package palegate.core.findings;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
 import java.util.Set;
 import org.junit.jupiter.api.Test;
-import palegate.core.Harbour;
 import palegate.core.changes.Change;
 import palegate.core.changes.DraftApplication;
-import palegate.core.changes.PlaceChange;
 import palegate.core.people.Period;
 import palegate.core.people.Subject;
-import palegate.core.places.Place;
-import palegate.core.places.PlaceKind;
+import palegate.core.random.RandomMatters;
 import palegate.core.random.RandomStructures;
 import palegate.core.snapshot.Snapshot;
-import palegate.core.structure.Parts;
 import palegate.core.structure.Structure;
 import palegate.core.testkit.Often;
 import palegate.core.walls.Barrier;
@@ -32,45 +26,15 @@ import palegate.core.walls.Wall;
  */
 class KeptWallGapsTest {
   private static final long FIRST_SEED = 20_261_201L;
-  private static final List<String> NAMES = List.of("C-7101 Amber Tern", "Amber Tern, survey", "Letter", "Re: Survey of the Amber Tern hull", "Survey of the Amber Tern hull", "c 7101 fees", "7101", "C-7110", "Blue Heron",
-      "Minutes", "More of it", "Reply to Letter of the harbour master", "Letter of the harbour master", "C-7102 Blue Heron");
-  private static final List<Map<String, String>> LABELS = List.of(Map.of(), Map.of(), Map.of("case", "C-7101"), Map.of("case", "c 7101"), Map.of("case", "C-7110"), Map.of("case", "C-7102"), Map.of("matter", "C-7101"), Map.of("year", "2026"));
   private static final List<Rule> RULE = List.of(new WallGapsFound());
 
   private static Structure first(Random random) {
-    Structure base = Harbour.structure();
-    List<Place> all = new ArrayList<>(base.places().values());
-    List<String> folders = new ArrayList<>(List.of("cas"));
-    for (int i = 0; i < 24; i++) {
-      boolean folder = random.nextInt(3) == 0;
-      all.add(Place.plain("p" + i, folder ? PlaceKind.FOLDER : PlaceKind.DOCUMENT, any(folders, random), any(NAMES, random), false, any(LABELS, random), null, null, null));
-      if (folder) {
-        folders.add("p" + i);
-      }
-    }
-    Structure made = base.withPlaces(Parts.of(all, Place::id));
-    return made.withWalls(Map.of("by-label", wall("by-label", Scope.ofLabel("case", "C-7101")), "by-place", wall("by-place", new Scope(Set.of(any(folders, random)), Set.of(), Map.of()))));
+    Structure made = RandomMatters.in(random, 24, 0);
+    return made.withWalls(Map.of("by-label", wall("by-label", Scope.ofLabel("case", "C-7101")), "by-place", wall("by-place", new Scope(Set.of(RandomMatters.any(RandomMatters.folders(made), random)), Set.of(), Map.of()))));
   }
 
   private static Wall wall(String id, Scope scope) {
     return new Wall(id, id, null, Wall.State.STANDING, Period.ALWAYS, new Barrier.Screen(scope, List.of(new Subject.OfPerson("mia"))), List.of());
-  }
-
-  private static <T> T any(List<T> some, Random random) {
-    return some.get(random.nextInt(some.size()));
-  }
-
-  private static Change change(Structure structure, Random random, int number) {
-    List<Place> own = structure.places().values().stream().filter(place -> place.id().startsWith("p")).sorted(Comparator.comparing(Place::id)).toList();
-    List<String> folders = new ArrayList<>(List.of("cas"));
-    own.stream().filter(place -> !place.isDocument()).forEach(place -> folders.add(place.id()));
-    return switch (random.nextInt(own.isEmpty() ? 1 : 5)) {
-      case 0 -> new PlaceChange.AddPlace(Place.plain("pn" + number, random.nextInt(3) == 0 ? PlaceKind.FOLDER : PlaceKind.DOCUMENT, any(folders, random), any(NAMES, random), false, any(LABELS, random), null, null, null));
-      case 1 -> new PlaceChange.RenamePlace(any(own, random).id(), any(NAMES, random));
-      case 2 -> new PlaceChange.SetLabels(any(own, random).id(), any(LABELS, random));
-      case 3 -> new PlaceChange.MovePlace(any(own, random).id(), any(folders, random));
-      default -> new PlaceChange.RemovePlace(any(own, random).id());
-    };
   }
 
   @Test
@@ -83,7 +47,7 @@ class KeptWallGapsTest {
       Snapshot snapshot = Snapshot.of(first(random));
       KeptFindings findings = KeptFindings.of(snapshot, RandomStructures.NOW, Limits.USUAL, RULE);
       for (int i = 0; i < 20; i++) {
-        Change change = change(snapshot.structure(), random, i);
+        Change change = RandomMatters.change(snapshot.structure(), random, i);
         DraftApplication.Result result = DraftApplication.of(snapshot, List.of(change), RandomStructures.NOW);
         if (!result.refusals().isEmpty()) {
           continue;

@@ -4,7 +4,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.tuple;
 
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
@@ -18,16 +17,14 @@ import palegate.core.changes.AccessChange;
 import palegate.core.changes.Change;
 import palegate.core.changes.DraftApplication;
 import palegate.core.changes.MembershipChange;
-import palegate.core.changes.PlaceChange;
 import palegate.core.people.Membership;
 import palegate.core.people.Period;
 import palegate.core.people.Subject;
 import palegate.core.places.Place;
-import palegate.core.places.PlaceKind;
+import palegate.core.random.RandomMatters;
 import palegate.core.rehearsal.RightsDifference;
 import palegate.core.snapshot.Snapshot;
 import palegate.core.snapshot.SnapshotAt;
-import palegate.core.structure.Parts;
 import palegate.core.structure.Structure;
 import palegate.core.testkit.Often;
 import palegate.core.walls.Barrier;
@@ -40,25 +37,14 @@ import palegate.core.walls.Wall;
  */
 class WallWatchAgreesWithLiteralOneTest {
   private static final long FIRST_SEED = 20_261_130L;
-  private static final List<String> NAMES = List.of("C-7101 Amber Tern", "Letter", "Re: Survey of the Amber Tern hull", "Survey of the Amber Tern hull", "c 7101 fees", "C-7110", "Minutes", "C-7102 Blue Heron");
-  private static final List<Map<String, String>> LABELS = List.of(Map.of(), Map.of(), Map.of("case", "C-7101"), Map.of("case", "c 7101"), Map.of("case", "C-7110"), Map.of("matter", "C-7101"));
   private static final List<String> PEOPLE = List.of("mia", "ola", "per");
 
   private static Snapshot first(Random random) {
-    Structure base = Harbour.structure();
-    List<Place> all = new ArrayList<>(base.places().values());
-    List<String> folders = new ArrayList<>(List.of("cas"));
-    for (int i = 0; i < 20; i++) {
-      boolean folder = random.nextInt(3) == 0;
-      all.add(Place.plain("p" + i, folder ? PlaceKind.FOLDER : PlaceKind.DOCUMENT, any(folders, random), any(NAMES, random), random.nextInt(4) == 0, any(LABELS, random), null, null, null));
-      if (folder) {
-        folders.add("p" + i);
-      }
-    }
+    Structure made = RandomMatters.in(random, 20, 25);
     List<Subject> mia = List.of(new Subject.OfPerson("mia"));
-    return Snapshot.of(base.withPlaces(Parts.of(all, Place::id)).withWalls(Map.of(
+    return Snapshot.of(made.withWalls(Map.of(
         "screen", wall("screen", new Barrier.Screen(Scope.ofLabel("case", "C-7101"), mia)),
-        "seal", wall("seal", new Barrier.Seal(new Scope(Set.of(any(folders, random)), Set.of(), Map.of()), List.of(new Subject.OfPerson("ola")))),
+        "seal", wall("seal", new Barrier.Seal(new Scope(Set.of(RandomMatters.any(RandomMatters.folders(made), random)), Set.of(), Map.of()), List.of(new Subject.OfPerson("ola")))),
         "sides", wall("sides", new Barrier.Sides(List.of(new Barrier.Side("One", mia, Scope.ofLabel("case", "C-7110")), new Barrier.Side("Two", List.of(new Subject.OfPerson("per")), Scope.ofLabel("matter", "C-7101"))))))));
   }
 
@@ -66,23 +52,13 @@ class WallWatchAgreesWithLiteralOneTest {
     return new Wall(id, id, null, Wall.State.STANDING, Period.ALWAYS, barrier, List.of());
   }
 
-  private static <T> T any(List<T> some, Random random) {
-    return some.get(random.nextInt(some.size()));
-  }
-
   private static Change change(Structure structure, Random random, int number) {
-    List<Place> own = structure.places().values().stream().filter(place -> place.id().startsWith("p")).sorted(Comparator.comparing(Place::id)).toList();
-    List<String> folders = new ArrayList<>(List.of("cas"));
-    own.stream().filter(place -> !place.isDocument()).forEach(place -> folders.add(place.id()));
-    String at = any(own, random).id();
-    return switch (random.nextInt(8)) {
-      case 0 -> new PlaceChange.AddPlace(Place.plain("pn" + number, PlaceKind.DOCUMENT, any(folders, random), any(NAMES, random), false, any(LABELS, random), null, null, null));
-      case 1 -> new PlaceChange.RenamePlace(at, any(NAMES, random));
-      case 2 -> new PlaceChange.SetLabels(at, any(LABELS, random));
-      case 3 -> new PlaceChange.MovePlace(at, any(folders, random));
-      case 4 -> new PlaceChange.RemovePlace(at);
-      case 5 -> new MembershipChange.AddMember(random.nextBoolean() ? "divers" : "trainees", new Membership(new Membership.PersonMember(any(PEOPLE, random)), Period.ALWAYS));
-      default -> new AccessChange.AddGrant(new Grant("e-n" + number, at, random.nextBoolean() ? new Subject.OfPerson(any(PEOPLE, random)) : new Subject.OfGroup("divers"), "reader", Set.of(), Period.ALWAYS, null));
+    List<Place> own = RandomMatters.own(structure);
+    String person = RandomMatters.any(PEOPLE, random);
+    return switch (own.isEmpty() ? 7 : random.nextInt(8)) {
+      case 0 -> new MembershipChange.AddMember(random.nextBoolean() ? "divers" : "trainees", new Membership(new Membership.PersonMember(person), Period.ALWAYS));
+      case 1, 2 -> new AccessChange.AddGrant(new Grant("e-n" + number, RandomMatters.any(own, random).id(), random.nextBoolean() ? new Subject.OfPerson(person) : new Subject.OfGroup("divers"), "reader", Set.of(), Period.ALWAYS, null));
+      default -> RandomMatters.change(structure, random, number);
     };
   }
 

@@ -112,6 +112,17 @@ class WallWatchTest {
   }
 
   @Test
+  void whoever_is_let_in_for_a_while_is_told_of_for_when_that_ends() {
+    Wall wall = wall(Scope.ofLabel("case", "C-7101"), Wall.State.STANDING);
+    Wall letsIn = new Wall("w", "Wall", null, Wall.State.STANDING, Period.ALWAYS, wall.barrier(), List.of(new Wall.Exempt(new Subject.OfPerson("mia"), Harbour.JULY)));
+    Snapshot before = with(snapshot(letsIn), new PlaceChange.AddPlace(place("oth", PlaceKind.LIBRARY, "root", "Others", Map.of())), new PlaceChange.AddPlace(place("stray", PlaceKind.DOCUMENT, "oth", "Valuation C 7101", Map.of())));
+    Snapshot after = with(before, grant("stray", new Subject.OfPerson("mia"), null));
+    assertThat(between(before, after, Harbour.NOW)).extracting(WallWatch.Notice::kind, WallWatch.Notice::from).containsExactly(tuple(WallWatch.Kind.GAINED_OUTSIDE, Harbour.JULY));
+    Grant until = new Grant("e-new", "stray", new Subject.OfPerson("mia"), Harbour.structure().roles().keySet().iterator().next(), Set.of(), new Period(null, Harbour.JULY), null);
+    assertThat(between(before, with(before, new AccessChange.AddGrant(until)), Harbour.NOW)).as("it has ended by then").isEmpty();
+  }
+
+  @Test
   void what_belongs_to_one_side_is_told_when_it_is_given_to_those_of_another() {
     Wall apart = new Wall("w", "Wall", null, Wall.State.STANDING, Period.ALWAYS, new Barrier.Sides(List.of(new Barrier.Side("Tern", List.of(new Subject.OfPerson("ola")), Scope.ofLabel("case", "C-7101")),
         new Barrier.Side("Heron", List.of(new Subject.OfPerson("mia")), Scope.ofLabel("case", "C-7102")))), List.of());

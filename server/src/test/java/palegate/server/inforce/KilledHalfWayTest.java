@@ -20,7 +20,7 @@ import palegate.server.testkit.TestDatabase;
 /** The application as a process of its own, killed without warning while it puts a big draft in force. */
 @Order(3)
 class KilledHalfWayTest {
-  private static final int FOLDERS = 600;
+  private static final int FOLDERS = Often.times(1_500, 600);
   /** Milliseconds: at once, and about when it is written. */
   private static final int[] WAITS = Often.times(3, 2) == 3 ? new int[] {120, 350, 900} : new int[] {120, 900};
 

@@ -20,6 +20,9 @@ export default ts.config(
       'vue/multiline-html-element-content-newline': 'off',
       'no-undef': 'off',
       '@typescript-eslint/no-explicit-any': 'error',
+      // A dialog belongs to the address at which it was opened.
+      'vue/no-restricted-syntax': ['error', { selector: "VElement[name='v-dialog']", message: 'Use common/PageDialog, which closes when one goes elsewhere.' }],
     },
   },
+  { files: ['src/common/PageDialog.vue', 'src/shell/HalfFilledDialog.vue'], rules: { 'vue/no-restricted-syntax': 'off' } },
 )

@@ -4,6 +4,7 @@ import { computed, ref } from 'vue'
 import DateField from '@/common/DateField.vue'
 import { answer, api, type Schemas } from '@/api/client'
 import FaultList from '@/common/FaultList.vue'
+import PageDialog from '@/common/PageDialog.vue'
 import { beginningOf, endOf, lastDayOf } from '@/common/dates'
 import { counted, listed } from '@/common/words'
 import SubjectPicker from '@/people/SubjectPicker.vue'
@@ -62,7 +63,7 @@ async function save() {
 </script>
 
 <template>
-  <v-dialog v-model="open" max-width="680" scrollable aria-labelledby="duty-title">
+  <PageDialog v-model="open" max-width="680" scrollable aria-labelledby="duty-title">
     <form class="sheet pg-dialog" @submit.prevent="save">
       <h2 id="duty-title">{{ line ? `Change a duty of ${line.subject.name}` : 'Hand out a duty' }}</h2>
       <v-select v-model="duty" :items="DUTIES.map((one) => ({ value: one, title: one.toLowerCase() }))" label="Duty" :hint="`Lets them ${LETS[duty]}.`" persistent-hint />
@@ -95,7 +96,7 @@ async function save() {
         <v-btn type="submit" class="is-main" :disabled="!ready || subject === undefined" :loading="busy">Add to the draft</v-btn>
       </div>
     </form>
-  </v-dialog>
+  </PageDialog>
 </template>
 
 <style scoped>

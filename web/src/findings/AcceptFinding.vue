@@ -4,6 +4,7 @@ import { ref } from 'vue'
 import { answer, api } from '@/api/client'
 import { faultsOf, type FaultLine } from '@/api/problem'
 import DateField from '@/common/DateField.vue'
+import PageDialog from '@/common/PageDialog.vue'
 import { endOf } from '@/common/dates'
 import FaultList from '@/common/FaultList.vue'
 
@@ -32,7 +33,7 @@ async function accept() {
 </script>
 
 <template>
-  <v-dialog :model-value="true" max-width="560" aria-labelledby="accept-title" @update:model-value="emit('close')">
+  <PageDialog :model-value="true" max-width="560" aria-labelledby="accept-title" @update:model-value="emit('close')">
     <form class="sheet pg-dialog" @submit.prevent="accept">
       <h2 id="accept-title">It is meant so</h2>
       <p>{{ text }}</p>
@@ -45,5 +46,5 @@ async function accept() {
         <v-btn type="submit" class="is-main" :disabled="reason.trim() === '' || until === ''">Accept it</v-btn>
       </div>
     </form>
-  </v-dialog>
+  </PageDialog>
 </template>

@@ -4,6 +4,7 @@ import { computed, ref, watch } from 'vue'
 import { answer, api, type Schemas } from '@/api/client'
 import { faultsOf, type FaultLine } from '@/api/problem'
 import FaultList from '@/common/FaultList.vue'
+import PageDialog from '@/common/PageDialog.vue'
 import { day } from '@/common/words'
 import { useSession } from '@/session/useSession'
 import { severityOf } from './finding'
@@ -49,7 +50,7 @@ const on = (rule: string) =>
 </script>
 
 <template>
-  <v-dialog :model-value="true" max-width="760" aria-labelledby="settings-title" @update:model-value="emit('close')">
+  <PageDialog :model-value="true" max-width="760" aria-labelledby="settings-title" @update:model-value="emit('close')">
     <div class="sheet pg-dialog">
       <h2 id="settings-title">What is looked for</h2>
       <p v-if="query.isError.value" class="fault" role="alert">{{ query.error.value?.message }}</p>
@@ -101,7 +102,7 @@ const on = (rule: string) =>
       <p v-else role="status">One moment …</p>
       <div class="actions"><v-btn @click="emit('close')">Close</v-btn></div>
     </div>
-  </v-dialog>
+  </PageDialog>
 </template>
 
 <style scoped>

@@ -4,6 +4,7 @@ import { computed, ref, watch } from 'vue'
 import { answer, api, type Schemas } from '@/api/client'
 import { faultsOf, type FaultLine } from '@/api/problem'
 import FaultList from '@/common/FaultList.vue'
+import PageDialog from '@/common/PageDialog.vue'
 import { counted } from '@/common/words'
 import { RIGHTS } from '@/paling/rights'
 import { useDrafting } from '@/tray/useDrafting'
@@ -69,7 +70,7 @@ const met = (way: Schemas['MatrixWay'], all: number) =>
 </script>
 
 <template>
-  <v-dialog :model-value="true" max-width="680" aria-labelledby="cells-title" @update:model-value="emit('close')">
+  <PageDialog :model-value="true" max-width="680" aria-labelledby="cells-title" @update:model-value="emit('close')">
     <div class="sheet pg-dialog">
       <h2 id="cells-title">Change {{ counted(cells.length, 'cell') }}</h2>
       <v-select v-model="wish" v-focus-first label="They are to" :items="[...WISHES]" />
@@ -124,7 +125,7 @@ const met = (way: Schemas['MatrixWay'], all: number) =>
       </template>
       <div class="actions"><v-btn @click="emit('close')">Cancel</v-btn></div>
     </div>
-  </v-dialog>
+  </PageDialog>
 </template>
 
 <style scoped>

@@ -4,6 +4,7 @@ import { ref } from 'vue'
 import { answer, api, type Schemas } from '@/api/client'
 import { faultsOf, type FaultLine } from '@/api/problem'
 import FaultList from '@/common/FaultList.vue'
+import PageDialog from '@/common/PageDialog.vue'
 
 /** Keeps what is looked at under a name. */
 const props = defineProps<{ look: Schemas['MatrixLook']; name: string }>()
@@ -29,7 +30,7 @@ async function keep() {
 </script>
 
 <template>
-  <v-dialog :model-value="true" max-width="520" aria-labelledby="keep-matrix-title" @update:model-value="emit('close')">
+  <PageDialog :model-value="true" max-width="520" aria-labelledby="keep-matrix-title" @update:model-value="emit('close')">
     <form class="sheet pg-dialog" @submit.prevent="keep">
       <h2 id="keep-matrix-title">Keep this matrix under a name</h2>
       <v-text-field v-model="name" v-focus-first label="Name" maxlength="200" />
@@ -44,5 +45,5 @@ async function keep() {
         <v-btn type="submit" class="is-main" :disabled="name.trim() === ''">Keep it</v-btn>
       </div>
     </form>
-  </v-dialog>
+  </PageDialog>
 </template>

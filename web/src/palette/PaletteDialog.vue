@@ -3,6 +3,7 @@ import { useQuery } from '@tanstack/vue-query'
 import { useDebounceFn, useMutationObserver, watchDebounced } from '@vueuse/core'
 import { computed, nextTick, ref, shallowRef, watch } from 'vue'
 import { useRouter } from 'vue-router'
+import PageDialog from '@/common/PageDialog.vue'
 import { useSession } from '@/session/useSession'
 import { actionsOf } from './screenActions'
 import { recentOf, remember } from './recent'
@@ -101,7 +102,7 @@ function take(offer: Offer | undefined) {
 </script>
 
 <template>
-  <v-dialog v-model="open" max-width="620" aria-labelledby="palette-title" class="palette">
+  <PageDialog v-model="open" max-width="620" aria-labelledby="palette-title" class="palette">
     <div v-focus-first class="sheet" @keydown.down.prevent="move(1)" @keydown.up.prevent="move(-1)" @keydown.enter.prevent="enter" @keydown.tab.exact="complete">
       <h2 id="palette-title" class="sr">Go to anything, do anything</h2>
       <input
@@ -133,7 +134,7 @@ function take(offer: Offer | undefined) {
         <template v-else>↑ ↓ choose, Enter goes there.</template>
       </p>
     </div>
-  </v-dialog>
+  </PageDialog>
 </template>
 
 <style scoped>

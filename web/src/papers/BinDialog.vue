@@ -2,6 +2,7 @@
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { ref } from 'vue'
 import { answer, api, type Schemas } from '@/api/client'
+import PageDialog from '@/common/PageDialog.vue'
 import { useNotices } from '@/common/useNotices'
 import { counted, moment } from '@/common/words'
 
@@ -27,7 +28,7 @@ async function putBack(one: Schemas['Binned']) {
 </script>
 
 <template>
-  <v-dialog v-model="open" max-width="820" scrollable aria-labelledby="bin-title">
+  <PageDialog v-model="open" max-width="820" scrollable aria-labelledby="bin-title">
     <div class="sheet pg-dialog">
       <h2 id="bin-title">Bin</h2>
       <p class="quiet">What you deleted in the last 30 days. Later on, whoever looks after the place can still undo that it was deleted.</p>
@@ -51,7 +52,7 @@ async function putBack(one: Schemas['Binned']) {
       </template>
       <div class="actions"><v-btn @click="open = false">Close</v-btn></div>
     </div>
-  </v-dialog>
+  </PageDialog>
 </template>
 
 <style scoped>

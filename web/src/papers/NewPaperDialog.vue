@@ -5,6 +5,7 @@ import { useRouter } from 'vue-router'
 import { answer, api, type Schemas } from '@/api/client'
 import { faultsOf, type FaultLine } from '@/api/problem'
 import FaultList from '@/common/FaultList.vue'
+import PageDialog from '@/common/PageDialog.vue'
 import FieldInputs from '@/places/FieldInputs.vue'
 
 /** Adds a folder or a document, of a type that the person may add here. */
@@ -46,7 +47,7 @@ async function save() {
 </script>
 
 <template>
-  <v-dialog v-model="open" max-width="560" scrollable aria-labelledby="new-paper-title">
+  <PageDialog v-model="open" max-width="560" scrollable aria-labelledby="new-paper-title">
     <form class="sheet pg-dialog" @submit.prevent="save">
       <h2 id="new-paper-title">Add to {{ detail.paper.name }}</h2>
       <v-text-field v-model="name" v-focus-first label="Name" maxlength="300" />
@@ -58,5 +59,5 @@ async function save() {
         <v-btn type="submit" class="is-main" :disabled="name.trim() === ''" :loading="busy">Add it</v-btn>
       </div>
     </form>
-  </v-dialog>
+  </PageDialog>
 </template>

@@ -3,6 +3,7 @@ import { computed, ref, useId, watch } from 'vue'
 import DateField from '@/common/DateField.vue'
 import { answer, api, type Schemas } from '@/api/client'
 import { faultsOf } from '@/api/problem'
+import PageDialog from '@/common/PageDialog.vue'
 import PagedList from '@/lists/PagedList.vue'
 import { inPage } from '@/lists/part'
 import FaultList from '@/common/FaultList.vue'
@@ -67,7 +68,7 @@ async function save() {
 </script>
 
 <template>
-  <v-dialog v-model="open" max-width="640" scrollable aria-labelledby="members-title">
+  <PageDialog v-model="open" max-width="640" scrollable aria-labelledby="members-title">
     <form class="sheet pg-dialog" @submit.prevent="save">
       <h2 id="members-title">Add members to {{ groupName }}</h2>
       <div class="segments" role="group" aria-label="How many">
@@ -111,7 +112,7 @@ async function save() {
         <v-btn type="submit" class="is-main" :disabled="!complete" :loading="busy">{{ way === 'many' && matches.length > 0 ? `Add ${matches.length} to the draft` : 'Add to the draft' }}</v-btn>
       </div>
     </form>
-  </v-dialog>
+  </PageDialog>
 </template>
 
 <style scoped>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { ref } from 'vue'
 import FaultList from '@/common/FaultList.vue'
+import PageDialog from '@/common/PageDialog.vue'
 import { useDrafting } from '@/tray/useDrafting'
 
 const props = defineProps<{ group?: { id: string; name: string; description?: string } }>()
@@ -21,7 +22,7 @@ async function save(another: boolean) {
 </script>
 
 <template>
-  <v-dialog v-model="open" max-width="520" aria-labelledby="group-title">
+  <PageDialog v-model="open" max-width="520" aria-labelledby="group-title">
     <form ref="form" class="sheet pg-dialog" @submit.prevent="save(false)">
       <h2 id="group-title">{{ group ? `Rename ${group.name}` : 'Make a group' }}</h2>
       <v-text-field v-model="name" v-focus-first label="Name" maxlength="300" />
@@ -33,5 +34,5 @@ async function save(another: boolean) {
         <v-btn type="submit" class="is-main" :disabled="name.trim() === ''" :loading="busy">Add to the draft</v-btn>
       </div>
     </form>
-  </v-dialog>
+  </PageDialog>
 </template>

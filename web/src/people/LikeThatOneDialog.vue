@@ -2,6 +2,7 @@
 import { useQuery } from '@tanstack/vue-query'
 import { computed, ref, watch } from 'vue'
 import { answer, api, type Schemas } from '@/api/client'
+import PageDialog from '@/common/PageDialog.vue'
 import PagedList from '@/lists/PagedList.vue'
 import { inPage } from '@/lists/part'
 import FaultList from '@/common/FaultList.vue'
@@ -59,7 +60,7 @@ async function save() {
 </script>
 
 <template>
-  <v-dialog v-model="open" max-width="560" scrollable aria-labelledby="like-title">
+  <PageDialog v-model="open" max-width="560" scrollable aria-labelledby="like-title">
     <form class="sheet pg-dialog" @submit.prevent="save">
       <h2 id="like-title">Make {{ person.name }} like somebody else</h2>
       <PersonPicker v-model="model" label="Like whom" />
@@ -97,7 +98,7 @@ async function save() {
         <v-btn type="submit" class="is-main" :disabled="groups.length + entries.length === 0" :loading="busy">Add to the draft</v-btn>
       </div>
     </form>
-  </v-dialog>
+  </PageDialog>
 </template>
 
 <style scoped>

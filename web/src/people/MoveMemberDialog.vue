@@ -2,6 +2,7 @@
 import { ref } from 'vue'
 import type { Schemas } from '@/api/client'
 import FaultList from '@/common/FaultList.vue'
+import PageDialog from '@/common/PageDialog.vue'
 import { useDrafting } from '@/tray/useDrafting'
 import GroupPicker from './GroupPicker.vue'
 
@@ -17,7 +18,7 @@ async function save() {
 </script>
 
 <template>
-  <v-dialog v-model="open" max-width="460" aria-labelledby="move-title">
+  <PageDialog v-model="open" max-width="460" aria-labelledby="move-title">
     <form class="sheet pg-dialog" @submit.prevent="save">
       <h2 id="move-title">Move {{ member.name }} to another group</h2>
       <p class="quiet">The dates go along. The tray then says what {{ member.name }} gains and loses by it.</p>
@@ -28,5 +29,5 @@ async function save() {
         <v-btn type="submit" class="is-main" :disabled="to === undefined" :loading="busy">Add to the draft</v-btn>
       </div>
     </form>
-  </v-dialog>
+  </PageDialog>
 </template>

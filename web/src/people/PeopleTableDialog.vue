@@ -3,6 +3,7 @@ import { ref, useId, watch } from 'vue'
 import { answer, api, type Schemas } from '@/api/client'
 import { faultsOf } from '@/api/problem'
 import FaultList from '@/common/FaultList.vue'
+import PageDialog from '@/common/PageDialog.vue'
 import { counted } from '@/common/words'
 import PagedList from '@/lists/PagedList.vue'
 import { inPage } from '@/lists/part'
@@ -39,7 +40,7 @@ async function save() {
 </script>
 
 <template>
-  <v-dialog v-model="open" max-width="720" scrollable aria-labelledby="people-table-title">
+  <PageDialog v-model="open" max-width="720" scrollable aria-labelledby="people-table-title">
     <form class="sheet pg-dialog" @submit.prevent="save">
       <h2 id="people-table-title">Many people at once</h2>
       <p class="quiet">
@@ -68,5 +69,5 @@ async function save() {
         }}</v-btn>
       </div>
     </form>
-  </v-dialog>
+  </PageDialog>
 </template>

@@ -3,6 +3,7 @@ import { useQuery } from '@tanstack/vue-query'
 import { ref } from 'vue'
 import { answer, api, type Schemas } from '@/api/client'
 import FaultList from '@/common/FaultList.vue'
+import PageDialog from '@/common/PageDialog.vue'
 import { useDrafting } from '@/tray/useDrafting'
 
 const props = defineProps<{ person?: Schemas['PersonView'] }>()
@@ -41,7 +42,7 @@ async function save(another: boolean) {
 </script>
 
 <template>
-  <v-dialog v-model="open" max-width="560" aria-labelledby="person-title">
+  <PageDialog v-model="open" max-width="560" aria-labelledby="person-title">
     <form ref="form" class="sheet pg-dialog" @submit.prevent="save(false)">
       <h2 id="person-title">{{ person ? `Change ${person.name}` : 'Add a person' }}</h2>
       <v-text-field v-model="name" v-focus-first label="Name" maxlength="300" />
@@ -59,7 +60,7 @@ async function save(another: boolean) {
         <v-btn type="submit" class="is-main" :disabled="name.trim() === ''" :loading="busy">Add to the draft</v-btn>
       </div>
     </form>
-  </v-dialog>
+  </PageDialog>
 </template>
 
 <style scoped>

@@ -3,6 +3,7 @@ import { useQuery } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { answer, api } from '@/api/client'
 import FaultList from '@/common/FaultList.vue'
+import PageDialog from '@/common/PageDialog.vue'
 import { useDrafting } from '@/tray/useDrafting'
 
 const props = defineProps<{ unit?: { id: string; name: string; parent?: string } }>()
@@ -26,7 +27,7 @@ async function save(another: boolean) {
 </script>
 
 <template>
-  <v-dialog v-model="open" max-width="520" aria-labelledby="unit-title">
+  <PageDialog v-model="open" max-width="520" aria-labelledby="unit-title">
     <form ref="form" class="sheet pg-dialog" @submit.prevent="save(false)">
       <h2 id="unit-title">{{ unit ? `Change ${unit.name}` : 'Make a unit' }}</h2>
       <v-text-field v-model="name" v-focus-first label="Name" maxlength="300" />
@@ -38,5 +39,5 @@ async function save(another: boolean) {
         <v-btn type="submit" class="is-main" :disabled="name.trim() === ''" :loading="busy">Add to the draft</v-btn>
       </div>
     </form>
-  </v-dialog>
+  </PageDialog>
 </template>

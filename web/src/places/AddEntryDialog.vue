@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { useQuery } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
+import PageDialog from '@/common/PageDialog.vue'
 import { beginningOf, endOf } from '@/common/dates'
 import DateField from '@/common/DateField.vue'
 import { answer, api, type Schemas } from '@/api/client'
@@ -65,7 +66,7 @@ async function draft(another: boolean) {
 </script>
 
 <template>
-  <v-dialog v-model="open" max-width="640" scrollable aria-labelledby="add-title">
+  <PageDialog v-model="open" max-width="640" scrollable aria-labelledby="add-title">
     <form ref="form" class="sheet pg-dialog" @submit.prevent="draft(false)">
       <h2 id="add-title">Add an entry at {{ placeName }}</h2>
       <div class="segments" role="group" aria-label="What the entry does">
@@ -112,7 +113,7 @@ async function draft(another: boolean) {
         <v-btn type="submit" class="is-main" :disabled="!complete" :loading="add.isPending.value">Add to the draft</v-btn>
       </div>
     </form>
-  </v-dialog>
+  </PageDialog>
 </template>
 
 <style scoped>

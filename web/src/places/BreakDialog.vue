@@ -3,6 +3,7 @@ import { keepPreviousData, useQuery } from '@tanstack/vue-query'
 import { computed, ref, watch } from 'vue'
 import { answer, api, type Schemas } from '@/api/client'
 import { ProblemError } from '@/api/problem'
+import PageDialog from '@/common/PageDialog.vue'
 import PagedList from '@/lists/PagedList.vue'
 import type { Part } from '@/lists/part'
 import Paling from '@/paling/Paling.vue'
@@ -84,7 +85,7 @@ async function draft() {
 </script>
 
 <template>
-  <v-dialog v-model="open" max-width="760" scrollable aria-labelledby="break-title">
+  <PageDialog v-model="open" max-width="760" scrollable aria-labelledby="break-title">
     <form class="sheet pg-dialog" @submit.prevent="draft">
       <h2 id="break-title">Break {{ placeName }}</h2>
       <p>From the break on, {{ placeName }} stands alone: nothing given or withheld further up reaches it or what is below it.</p>
@@ -139,7 +140,7 @@ async function draft() {
       </div>
     </form>
     <WhyDialog v-if="why" :target="why" @close="why = undefined" />
-  </v-dialog>
+  </PageDialog>
 </template>
 
 <style scoped>

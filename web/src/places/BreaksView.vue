@@ -3,6 +3,7 @@ import { useQuery } from '@tanstack/vue-query'
 import { computed, reactive, ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { answer, api, type Schemas } from '@/api/client'
+import PageDialog from '@/common/PageDialog.vue'
 import ChooseRow from '@/lists/ChooseRow.vue'
 import PagedList from '@/lists/PagedList.vue'
 import type { Part } from '@/lists/part'
@@ -168,7 +169,7 @@ function choose(found: Schemas['Found'] | undefined) {
         </template>
       </PagedList>
     </div>
-    <v-dialog v-model="asking" max-width="480" aria-labelledby="rejoin-all-title">
+    <PageDialog v-model="asking" max-width="480" aria-labelledby="rejoin-all-title">
       <form class="sheet pg-dialog" @submit.prevent="rejoinAll">
         <h2 id="rejoin-all-title">Rejoin {{ counted(chosen.size, 'place') }}</h2>
         <p>
@@ -181,7 +182,7 @@ function choose(found: Schemas['Found'] | undefined) {
           <v-btn type="submit" class="is-main" :loading="busy">Add to the draft</v-btn>
         </div>
       </form>
-    </v-dialog>
+    </PageDialog>
   </div>
 </template>
 

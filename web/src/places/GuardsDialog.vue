@@ -3,6 +3,7 @@ import { useQuery } from '@tanstack/vue-query'
 import { ref } from 'vue'
 import { answer, api, type Schemas } from '@/api/client'
 import FaultList from '@/common/FaultList.vue'
+import PageDialog from '@/common/PageDialog.vue'
 import { useDrafting } from '@/tray/useDrafting'
 
 const props = defineProps<{ detail: Schemas['PlaceDetail'] }>()
@@ -45,7 +46,7 @@ async function save() {
 </script>
 
 <template>
-  <v-dialog v-model="open" max-width="620" scrollable aria-labelledby="guards-title">
+  <PageDialog v-model="open" max-width="620" scrollable aria-labelledby="guards-title">
     <form class="sheet pg-dialog" @submit.prevent="save">
       <h2 id="guards-title">Ceiling, house rules and sharing of {{ detail.nameDrafted }}</h2>
       <p class="quiet">They hold here and everywhere below. No break stops them.</p>
@@ -70,7 +71,7 @@ async function save() {
         <v-btn type="submit" class="is-main" :loading="busy">Add to the draft</v-btn>
       </div>
     </form>
-  </v-dialog>
+  </PageDialog>
 </template>
 
 <style scoped>

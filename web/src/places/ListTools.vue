@@ -3,6 +3,7 @@ import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { answer, api, type Schemas } from '@/api/client'
 import { faultsOf, plainly } from '@/api/problem'
+import PageDialog from '@/common/PageDialog.vue'
 import PagedList from '@/lists/PagedList.vue'
 import { inPage } from '@/lists/part'
 import MenuButton from '@/common/MenuButton.vue'
@@ -99,7 +100,7 @@ async function submit() {
         { title: 'Keep as a template …', run: () => (dialog = 'keep'), disabled: lines.length === 0 },
       ]"
     />
-    <v-dialog :model-value="dialog !== undefined" max-width="500" aria-labelledby="tools-title" @update:model-value="dialog = undefined">
+    <PageDialog :model-value="dialog !== undefined" max-width="500" aria-labelledby="tools-title" @update:model-value="dialog = undefined">
       <form class="sheet pg-dialog" @submit.prevent="submit">
         <h2 id="tools-title">{{ dialog === 'copy' ? `Copy a list to ${placeName}` : dialog === 'keep' ? 'Keep this list as a template' : `Use a template at ${placeName}` }}</h2>
         <template v-if="dialog === 'copy'">
@@ -133,7 +134,7 @@ async function submit() {
           >
         </div>
       </form>
-    </v-dialog>
+    </PageDialog>
   </div>
 </template>
 

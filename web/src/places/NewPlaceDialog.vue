@@ -2,6 +2,7 @@
 import { useQuery } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { answer, api, type Schemas } from '@/api/client'
+import PageDialog from '@/common/PageDialog.vue'
 import PersonPicker from '@/people/PersonPicker.vue'
 import FaultList from '@/common/FaultList.vue'
 import { useDrafting } from '@/tray/useDrafting'
@@ -59,7 +60,7 @@ async function save(another: boolean) {
 </script>
 
 <template>
-  <v-dialog v-model="open" max-width="600" scrollable aria-labelledby="new-title">
+  <PageDialog v-model="open" max-width="600" scrollable aria-labelledby="new-title">
     <form class="sheet pg-dialog" @submit.prevent="save(false)">
       <h2 id="new-title">A new place below {{ parentName }}</h2>
       <div class="segments" role="group" aria-label="Kind">
@@ -81,7 +82,7 @@ async function save(another: boolean) {
         <v-btn type="submit" class="is-main" :disabled="name.trim() === '' || (kind === 'link' && target === undefined)" :loading="busy">Add to the draft</v-btn>
       </div>
     </form>
-  </v-dialog>
+  </PageDialog>
 </template>
 
 <style scoped>

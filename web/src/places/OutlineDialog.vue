@@ -2,6 +2,7 @@
 import { ref, useId, watch } from 'vue'
 import { answer, api, type Schemas } from '@/api/client'
 import { faultsOf } from '@/api/problem'
+import PageDialog from '@/common/PageDialog.vue'
 import PagedList from '@/lists/PagedList.vue'
 import { inPage } from '@/lists/part'
 import FaultList from '@/common/FaultList.vue'
@@ -51,7 +52,7 @@ async function save() {
 </script>
 
 <template>
-  <v-dialog v-model="open" max-width="720" scrollable aria-labelledby="outline-title">
+  <PageDialog v-model="open" max-width="720" scrollable aria-labelledby="outline-title">
     <form class="sheet pg-dialog" @submit.prevent="save">
       <h2 id="outline-title">Many places below {{ placeName }}</h2>
       <p class="quiet">
@@ -90,7 +91,7 @@ async function save() {
         }}</v-btn>
       </div>
     </form>
-  </v-dialog>
+  </PageDialog>
 </template>
 
 <style scoped>

@@ -3,6 +3,7 @@ import DateField from '@/common/DateField.vue'
 import { ref } from 'vue'
 import type { Schemas } from '@/api/client'
 import FaultList from '@/common/FaultList.vue'
+import PageDialog from '@/common/PageDialog.vue'
 import { beginningOf, endOf, toTheEndOf } from '@/common/dates'
 import { day } from '@/common/words'
 import SubjectPicker from '@/people/SubjectPicker.vue'
@@ -37,7 +38,7 @@ const end = (one: Schemas['Overseer']) => draftAt([{ kind: 'removeOversight', pl
 </script>
 
 <template>
-  <v-dialog v-model="open" max-width="620" scrollable aria-labelledby="overseers-title">
+  <PageDialog v-model="open" max-width="620" scrollable aria-labelledby="overseers-title">
     <form class="sheet pg-dialog" @submit.prevent="appoint">
       <h2 id="overseers-title">Overseers of {{ detail.nameDrafted }}</h2>
       <p class="quiet">An overseer finds and reads everything here and below, to check it, past breaks, clearances and conditions; never past a wall, and never somebody from outside.</p>
@@ -64,7 +65,7 @@ const end = (one: Schemas['Overseer']) => draftAt([{ kind: 'removeOversight', pl
         <v-btn v-if="detail.mayOversee" type="submit" class="is-main" :disabled="subject === undefined || note.trim() === ''" :loading="busy">Add to the draft</v-btn>
       </div>
     </form>
-  </v-dialog>
+  </PageDialog>
 </template>
 
 <style scoped>

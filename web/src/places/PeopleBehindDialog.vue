@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { answer, api, type Schemas } from '@/api/client'
+import PageDialog from '@/common/PageDialog.vue'
 import PagedList from '@/lists/PagedList.vue'
 import type { Part } from '@/lists/part'
 import PersonName from '@/people/PersonName.vue'
@@ -17,7 +18,7 @@ function fetchPeople(part: Part) {
 </script>
 
 <template>
-  <v-dialog v-model="open" max-width="620" aria-labelledby="behind-title">
+  <PageDialog v-model="open" max-width="620" aria-labelledby="behind-title">
     <div class="sheet pg-dialog">
       <h2 id="behind-title">The people behind “{{ line.entry.subjectName }}”</h2>
       <p class="quiet">Everyone active who is named by it now, by any chain of memberships.</p>
@@ -42,7 +43,7 @@ function fetchPeople(part: Part) {
       </div>
       <div class="actions"><v-btn @click="open = false">Close</v-btn></div>
     </div>
-  </v-dialog>
+  </PageDialog>
 </template>
 
 <style scoped>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { answer, api, type Schemas } from '@/api/client'
+import PageDialog from '@/common/PageDialog.vue'
 import { useNotices } from '@/common/useNotices'
 import { counted, listed } from '@/common/words'
 import FaultList from '@/common/FaultList.vue'
@@ -58,7 +59,7 @@ const going = computed(() => {
 </script>
 
 <template>
-  <v-dialog v-model="open" max-width="600" scrollable aria-labelledby="place-title">
+  <PageDialog v-model="open" max-width="600" scrollable aria-labelledby="place-title">
     <form class="sheet pg-dialog" @submit.prevent="save">
       <h2 id="place-title">Change {{ detail.nameDrafted }}</h2>
       <v-text-field v-model="name" label="Name" maxlength="300" />
@@ -89,7 +90,7 @@ const going = computed(() => {
         <v-btn type="submit" class="is-main" :disabled="changes.length === 0 || name.trim() === ''" :loading="busy">Add to the draft</v-btn>
       </div>
     </form>
-  </v-dialog>
+  </PageDialog>
 </template>
 
 <style scoped>

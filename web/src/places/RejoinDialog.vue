@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { ref } from 'vue'
 import { ProblemError } from '@/api/problem'
+import PageDialog from '@/common/PageDialog.vue'
 import { counted } from '@/common/words'
 import { useDraft } from '@/tray/useDraft'
 
@@ -23,7 +24,7 @@ async function draft() {
 </script>
 
 <template>
-  <v-dialog v-model="open" max-width="560" aria-labelledby="rejoin-title">
+  <PageDialog v-model="open" max-width="560" aria-labelledby="rejoin-title">
     <form class="sheet pg-dialog" @submit.prevent="draft">
       <h2 id="rejoin-title">Rejoin {{ placeName }}</h2>
       <p>
@@ -37,5 +38,5 @@ async function draft() {
         <v-btn type="submit" class="is-main" :loading="add.isPending.value">Add to the draft</v-btn>
       </div>
     </form>
-  </v-dialog>
+  </PageDialog>
 </template>

@@ -3,6 +3,7 @@ import { useQueryClient } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { answer, api, type Schemas } from '@/api/client'
 import { asFile } from '@/api/file'
+import PageDialog from '@/common/PageDialog.vue'
 import { counted } from '@/common/words'
 
 /** A file that was filled in elsewhere is read first: what it says, what cannot be taken and why; then its good rows are kept. */
@@ -45,7 +46,7 @@ function took() {
 </script>
 
 <template>
-  <v-dialog :model-value="true" max-width="820" scrollable aria-labelledby="return-title" @update:model-value="emit('close')">
+  <PageDialog :model-value="true" max-width="820" scrollable aria-labelledby="return-title" @update:model-value="emit('close')">
     <div class="sheet pg-dialog">
       <h2 id="return-title">Bring a file back</h2>
       <p class="quiet">The workbook or CSV that was handed out, filled in. It is read first; nothing is kept until you say so. What cannot be taken is listed by cell, and does not hold up the rest.</p>
@@ -77,7 +78,7 @@ function took() {
         <v-btn v-if="found && (!found.kept || found.written < found.fresh)" class="is-main" :disabled="toKeep === 0" :loading="busy" @click="send(true)">Keep {{ counted(toKeep, 'decision') }}</v-btn>
       </div>
     </div>
-  </v-dialog>
+  </PageDialog>
 </template>
 
 <style scoped>

@@ -3,6 +3,7 @@ import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, nextTick, ref } from 'vue'
 import { answer, api, type Schemas } from '@/api/client'
 import { faultsOf, type FaultLine } from '@/api/problem'
+import PageDialog from '@/common/PageDialog.vue'
 import { endOf } from '@/common/dates'
 import DateField from '@/common/DateField.vue'
 import FaultList from '@/common/FaultList.vue'
@@ -151,7 +152,7 @@ const file = (format: string) => `/api/reviews/${props.round}/file?format=${form
       </li>
     </ol>
     <v-btn v-if="(query.data.value?.items.total ?? 0) > items.length" @click="shown += AT_ONCE">Show more</v-btn>
-    <v-dialog :model-value="form !== undefined" max-width="520" aria-labelledby="decision-title" @update:model-value="form = undefined">
+    <PageDialog :model-value="form !== undefined" max-width="520" aria-labelledby="decision-title" @update:model-value="form = undefined">
       <form v-if="form" class="sheet pg-dialog" @submit.prevent="submit">
         <h2 id="decision-title">{{ DECISIONS.find((one) => one.decision === form?.decision)?.title }}: {{ counted(form.numbers.length, 'item') }}</h2>
         <template v-if="form.decision === 'CHANGE'">
@@ -165,7 +166,7 @@ const file = (format: string) => `/api/reviews/${props.round}/file?format=${form
           <v-btn type="submit" class="is-main" :disabled="!suffices(form, needsComment)">Decide</v-btn>
         </div>
       </form>
-    </v-dialog>
+    </PageDialog>
     <ReturnDialog v-if="returning" :round="round" @close="returning = false" />
   </div>
 </template>

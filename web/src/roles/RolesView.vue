@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useQuery } from '@tanstack/vue-query'
-import { computed, ref } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { answer, api } from '@/api/client'
 import PagedList from '@/lists/PagedList.vue'
@@ -39,6 +39,9 @@ const id = computed(() => (typeof route.params.id === 'string' && route.params.i
 const making = ref(0)
 let made = 0
 const chosen = computed(() => (making.value > 0 ? undefined : roles.value.find((role) => role.id === id.value)))
+
+// Whoever goes to a role by another way (back, the palette, a link) sees that one.
+watch(id, () => (making.value = 0))
 
 function begin() {
   making.value = ++made

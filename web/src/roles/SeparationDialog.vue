@@ -3,6 +3,7 @@ import { useQuery } from '@tanstack/vue-query'
 import { ref } from 'vue'
 import { answer, api, type Schemas } from '@/api/client'
 import FaultList from '@/common/FaultList.vue'
+import PageDialog from '@/common/PageDialog.vue'
 import { RIGHTS } from '@/paling/rights'
 import { useDrafting } from '@/tray/useDrafting'
 
@@ -41,7 +42,7 @@ async function save() {
 </script>
 
 <template>
-  <v-dialog v-model="open" max-width="860" scrollable aria-labelledby="separation-title">
+  <PageDialog v-model="open" max-width="860" scrollable aria-labelledby="separation-title">
     <form class="sheet pg-dialog" @submit.prevent="save">
       <h2 id="separation-title">{{ line ? `Change ${line.name}` : 'Keep something apart' }}</h2>
       <v-text-field v-model="name" v-focus-first label="Name" maxlength="300" hide-details />
@@ -67,7 +68,7 @@ async function save() {
         <v-btn type="submit" class="is-main" :disabled="name.trim() === ''" :loading="busy">Add to the draft</v-btn>
       </div>
     </form>
-  </v-dialog>
+  </PageDialog>
 </template>
 
 <style scoped>

@@ -5,6 +5,7 @@ import { answer, api, type Schemas } from '@/api/client'
 import { faultsOf, type FaultLine } from '@/api/problem'
 import FaultList from '@/common/FaultList.vue'
 import MenuButton from '@/common/MenuButton.vue'
+import PageDialog from '@/common/PageDialog.vue'
 import { useNotices } from '@/common/useNotices'
 import { counted, day, lastDay, moment, number } from '@/common/words'
 import PagedList from '@/lists/PagedList.vue'
@@ -174,7 +175,7 @@ const toDo = computed(() => round.value?.outcomes.find((one) => one.outcome === 
         <li v-for="one in round.trail" :key="one.at + one.what">{{ moment(one.at) }}: {{ one.who }} {{ one.what }}</li>
       </ol>
     </details>
-    <v-dialog :model-value="closing" max-width="520" aria-labelledby="closing-title" @update:model-value="closing = false">
+    <PageDialog :model-value="closing" max-width="520" aria-labelledby="closing-title" @update:model-value="closing = false">
       <form class="sheet pg-dialog" @submit.prevent="close">
         <h2 id="closing-title">Close {{ round.name }}</h2>
         <p>What has come of each item is written down as it is now. After this nobody decides anything in it any more.</p>
@@ -186,8 +187,8 @@ const toDo = computed(() => round.value?.outcomes.find((one) => one.outcome === 
           <v-btn type="submit" class="is-main" :disabled="note.trim() === ''">Close and sign off</v-btn>
         </div>
       </form>
-    </v-dialog>
-    <v-dialog :model-value="giving !== undefined" max-width="480" aria-labelledby="giving-title" @update:model-value="giving = undefined">
+    </PageDialog>
+    <PageDialog :model-value="giving !== undefined" max-width="480" aria-labelledby="giving-title" @update:model-value="giving = undefined">
       <form class="sheet pg-dialog" @submit.prevent="give">
         <h2 id="giving-title">Give to somebody else</h2>
         <p>{{ giving?.sentence }}</p>
@@ -198,7 +199,7 @@ const toDo = computed(() => round.value?.outcomes.find((one) => one.outcome === 
           <v-btn type="submit" class="is-main" :disabled="to === undefined">Give it</v-btn>
         </div>
       </form>
-    </v-dialog>
+    </PageDialog>
   </div>
 </template>
 

@@ -5,6 +5,7 @@ import { addDays } from 'date-fns'
 import { computed, ref, watch } from 'vue'
 import { answer, api, type Schemas } from '@/api/client'
 import { faultsOf, type FaultLine } from '@/api/problem'
+import PageDialog from '@/common/PageDialog.vue'
 import { beginningOf, endOf, kept } from '@/common/dates'
 import DateField from '@/common/DateField.vue'
 import FaultList from '@/common/FaultList.vue'
@@ -127,7 +128,7 @@ async function copy() {
 </script>
 
 <template>
-  <v-dialog v-model="open" max-width="680" scrollable aria-labelledby="share-title">
+  <PageDialog v-model="open" max-width="680" scrollable aria-labelledby="share-title">
     <div v-if="made" class="sheet pg-dialog">
       <h2 id="share-title">The pass is made</h2>
       <p>Send this address to whoever it is for. It lets nobody else in, whoever has it.</p>
@@ -199,7 +200,7 @@ async function copy() {
         <v-btn v-if="offer.data.value && !offer.data.value.why" type="submit" class="is-main" :disabled="!may" :loading="busy">{{ by === 'share' ? 'Share it' : 'Make the pass' }}</v-btn>
       </div>
     </form>
-  </v-dialog>
+  </PageDialog>
 </template>
 
 <style scoped>

@@ -2,6 +2,7 @@
 import { useQuery } from '@tanstack/vue-query'
 import { ref } from 'vue'
 import { answer, api, type Schemas } from '@/api/client'
+import PageDialog from '@/common/PageDialog.vue'
 import { counted, listed } from '@/common/words'
 import { lasting, opened, reach } from './share'
 import TakeBackDialog from './TakeBackDialog.vue'
@@ -14,7 +15,7 @@ const address = (one: Schemas['MyShare']) => `${window.location.origin}/pass/${o
 </script>
 
 <template>
-  <v-dialog v-model="open" max-width="860" scrollable aria-labelledby="mine-title">
+  <PageDialog v-model="open" max-width="860" scrollable aria-labelledby="mine-title">
     <div class="sheet pg-dialog">
       <h2 id="mine-title">What you share</h2>
       <p v-if="mine.isError.value" class="fault" role="alert">{{ mine.error.value?.message }}</p>
@@ -42,7 +43,7 @@ const address = (one: Schemas['MyShare']) => `${window.location.origin}/pass/${o
       <div class="actions"><v-btn @click="open = false">Close</v-btn></div>
       <TakeBackDialog v-if="taking" :id="taking.id" :key="taking.id" :model-value="true" :name="taking.name" :pass="taking.kind === 'PASS'" @update:model-value="taking = undefined" />
     </div>
-  </v-dialog>
+  </PageDialog>
 </template>
 
 <style scoped>

@@ -2,6 +2,7 @@
 import { computed, ref } from 'vue'
 import type { Schemas } from '@/api/client'
 import FaultList from '@/common/FaultList.vue'
+import PageDialog from '@/common/PageDialog.vue'
 import { followMoved } from '@/common/followMoved'
 import SubjectPicker from '@/people/SubjectPicker.vue'
 import { useDrafting } from '@/tray/useDrafting'
@@ -44,7 +45,7 @@ async function save() {
 </script>
 
 <template>
-  <v-dialog v-model="open" max-width="820" scrollable aria-labelledby="shortlist-title">
+  <PageDialog v-model="open" max-width="820" scrollable aria-labelledby="shortlist-title">
     <form class="sheet pg-dialog" data-moves @submit.prevent="save">
       <h2 id="shortlist-title">Shortlist of {{ line.name }}</h2>
       <p class="quiet">Groups, units or all staff, at most {{ AT_MOST }}: what is proposed first is chosen most.</p>
@@ -67,7 +68,7 @@ async function save() {
         <v-btn type="submit" class="is-main" :disabled="nameless > 0 || !rows.some((row) => row.subject)" :loading="busy">Add to the draft</v-btn>
       </div>
     </form>
-  </v-dialog>
+  </PageDialog>
 </template>
 
 <style scoped>

@@ -4,6 +4,7 @@ import { computed, ref } from 'vue'
 import { answer, api } from '@/api/client'
 import { faultsOf, type FaultLine } from '@/api/problem'
 import FaultList from '@/common/FaultList.vue'
+import PageDialog from '@/common/PageDialog.vue'
 import { useNotices } from '@/common/useNotices'
 import { counted, listed } from '@/common/words'
 
@@ -35,7 +36,7 @@ async function takeBack() {
 </script>
 
 <template>
-  <v-dialog v-model="open" max-width="560" scrollable aria-labelledby="take-back-title">
+  <PageDialog v-model="open" max-width="560" scrollable aria-labelledby="take-back-title">
     <form class="sheet pg-dialog" @submit.prevent="takeBack">
       <h2 id="take-back-title">Take back {{ name }}</h2>
       <p v-if="tried.isError.value" class="fault" role="alert">{{ tried.error.value?.message }}</p>
@@ -62,7 +63,7 @@ async function takeBack() {
         <v-btn type="submit" class="is-main" :disabled="tried.data.value === undefined || tried.isFetching.value" :loading="busy">Take it back</v-btn>
       </div>
     </form>
-  </v-dialog>
+  </PageDialog>
 </template>
 
 <style scoped>

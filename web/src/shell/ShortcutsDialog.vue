@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import PageDialog from '@/common/PageDialog.vue'
 import { ROOMS } from '@/common/rooms'
 import { shortcutsOn, switchShortcuts } from './useShortcuts'
 
@@ -29,7 +30,7 @@ const inMatrix = [
 </script>
 
 <template>
-  <v-dialog v-model="open" max-width="520" aria-labelledby="keys-title">
+  <PageDialog v-model="open" max-width="520" aria-labelledby="keys-title">
     <div class="sheet pg-dialog">
       <h2 id="keys-title">Keys</h2>
       <dl>
@@ -52,7 +53,7 @@ const inMatrix = [
       <v-checkbox :model-value="shortcutsOn" label="Single keys act outside of fields" @update:model-value="switchShortcuts($event === true)" />
       <div class="actions"><v-btn @click="open = false">Close</v-btn></div>
     </div>
-  </v-dialog>
+  </PageDialog>
 </template>
 
 <style scoped>

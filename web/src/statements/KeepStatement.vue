@@ -4,6 +4,7 @@ import { ref } from 'vue'
 import { answer, api, type Schemas } from '@/api/client'
 import { faultsOf, type FaultLine } from '@/api/problem'
 import FaultList from '@/common/FaultList.vue'
+import PageDialog from '@/common/PageDialog.vue'
 
 /** Keeps what is asked under a name, for oneself; without its day, so that it can be asked again. */
 const props = defineProps<{ recipe: string; kept: Schemas['KeptStatement'][] }>()
@@ -28,7 +29,7 @@ async function keep() {
 </script>
 
 <template>
-  <v-dialog :model-value="true" max-width="520" aria-labelledby="keep-title" @update:model-value="emit('close')">
+  <PageDialog :model-value="true" max-width="520" aria-labelledby="keep-title" @update:model-value="emit('close')">
     <form class="sheet pg-dialog" @submit.prevent="keep">
       <h2 id="keep-title">Keep this statement</h2>
       <v-text-field v-model="name" v-focus-first label="Name" maxlength="120" />
@@ -55,5 +56,5 @@ async function keep() {
         <v-btn type="submit" class="is-main" :disabled="name.trim() === ''">Keep it</v-btn>
       </div>
     </form>
-  </v-dialog>
+  </PageDialog>
 </template>

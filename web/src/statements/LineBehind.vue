@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { useQuery } from '@tanstack/vue-query'
 import { answer, api } from '@/api/client'
+import PageDialog from '@/common/PageDialog.vue'
 import { counted } from '@/common/words'
 import PersonName from '@/people/PersonName.vue'
 import type { Asked } from './statement'
@@ -15,7 +16,7 @@ const query = useQuery({
 </script>
 
 <template>
-  <v-dialog
+  <PageDialog
     :model-value="true"
     max-width="820"
     scrollable
@@ -54,7 +55,7 @@ const query = useQuery({
       </div>
       <div class="actions"><v-btn @click="emit('close')">Close</v-btn></div>
     </div>
-  </v-dialog>
+  </PageDialog>
 </template>
 
 <style scoped>

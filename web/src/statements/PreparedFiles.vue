@@ -2,6 +2,7 @@
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { answer, api, type Schemas } from '@/api/client'
+import PageDialog from '@/common/PageDialog.vue'
 import { toTheEndOf } from '@/common/dates'
 import { counted, moment } from '@/common/words'
 import { FORMATS, KINDS, partsOf, size, timeLeft, WEEKDAYS } from './statement'
@@ -57,7 +58,7 @@ const end = (id: number) => act(() => answer(api.DELETE('/api/statements/regular
 </script>
 
 <template>
-  <v-dialog
+  <PageDialog
     :model-value="true"
     max-width="820"
     scrollable
@@ -130,7 +131,7 @@ const end = (id: number) => act(() => answer(api.DELETE('/api/statements/regular
       <p v-if="fault" class="fault" role="alert">{{ fault }}</p>
       <div class="actions"><v-btn v-focus-first @click="emit('close')">Close</v-btn></div>
     </div>
-  </v-dialog>
+  </PageDialog>
 </template>
 
 <style scoped>

@@ -4,6 +4,7 @@ import { computed, ref } from 'vue'
 import { answer, api } from '@/api/client'
 import { faultsOf, type FaultLine } from '@/api/problem'
 import FaultList from '@/common/FaultList.vue'
+import PageDialog from '@/common/PageDialog.vue'
 import { FORMATS, WEEKDAYS, type Format } from './statement'
 
 /** Lets a statement come by itself, week by week or month by month. */
@@ -50,7 +51,7 @@ async function set() {
 </script>
 
 <template>
-  <v-dialog :model-value="true" max-width="560" aria-labelledby="regular-title" @update:model-value="emit('close')">
+  <PageDialog :model-value="true" max-width="560" aria-labelledby="regular-title" @update:model-value="emit('close')">
     <form class="sheet pg-dialog" @submit.prevent="set">
       <h2 id="regular-title">Let this statement come regularly</h2>
       <p class="quiet">
@@ -79,7 +80,7 @@ async function set() {
         <v-btn type="submit" class="is-main" :disabled="name.trim() === ''">Let it come</v-btn>
       </div>
     </form>
-  </v-dialog>
+  </PageDialog>
 </template>
 
 <style scoped>

@@ -2,6 +2,7 @@
 import { ref } from 'vue'
 import { answer, api, type Schemas } from '@/api/client'
 import { asFile } from '@/api/file'
+import PageDialog from '@/common/PageDialog.vue'
 import FileVerdict from './FileVerdict.vue'
 import StatementsCompared from './StatementsCompared.vue'
 
@@ -52,7 +53,7 @@ function dropped(event: DragEvent) {
 </script>
 
 <template>
-  <v-dialog
+  <PageDialog
     :model-value="true"
     max-width="860"
     scrollable
@@ -94,7 +95,7 @@ function dropped(event: DragEvent) {
       </div>
       <div class="actions"><v-btn @click="emit('close')">Close</v-btn></div>
     </div>
-  </v-dialog>
+  </PageDialog>
 </template>
 
 <style scoped>

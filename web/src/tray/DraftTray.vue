@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { useRoute } from 'vue-router'
+import PageDialog from '@/common/PageDialog.vue'
 import { counted } from '@/common/words'
 import { useDraft } from './useDraft'
 import { useWallWatch } from './useWallWatch'
@@ -76,7 +77,7 @@ async function throwAway() {
       <v-btn v-if="route.name !== 'rehearsal'" class="is-main" size="small" :to="to('people')">Open the rehearsal</v-btn>
       <v-btn size="small" @click="asking = true">Discard</v-btn>
     </template>
-    <v-dialog v-model="asking" max-width="440" aria-labelledby="discard-title">
+    <PageDialog v-model="asking" max-width="440" aria-labelledby="discard-title">
       <div class="sheet pg-dialog">
         <h2 id="discard-title">Discard the draft?</h2>
         <p>{{ counted(changes, 'change') }} will be thrown away. What is in force stays as it is.</p>
@@ -85,7 +86,7 @@ async function throwAway() {
           <v-btn class="is-main" @click="throwAway">Discard</v-btn>
         </div>
       </div>
-    </v-dialog>
+    </PageDialog>
   </footer>
 </template>
 

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { ref } from 'vue'
 import { answer, api, type Schemas } from '@/api/client'
+import PageDialog from '@/common/PageDialog.vue'
 import PagedList from '@/lists/PagedList.vue'
 import type { Part } from '@/lists/part'
 import Paling from '@/paling/Paling.vue'
@@ -29,7 +30,7 @@ const COLUMNS = [
 </script>
 
 <template>
-  <v-dialog :model-value="true" max-width="620" aria-labelledby="behind-cell-title" @update:model-value="emit('close')">
+  <PageDialog :model-value="true" max-width="620" aria-labelledby="behind-cell-title" @update:model-value="emit('close')">
     <div class="sheet pg-dialog">
       <h2 id="behind-cell-title">{{ subject.name }}, on a new {{ type.name.toLowerCase() }}</h2>
       <PagedList label="People behind the cell" find="Find a person" :query-key="['matrix', 'people', subject.id, type.id, library]" :fetch="fetchPeople" :columns="COLUMNS" :at-most="12" empty="Nobody is in it.">
@@ -43,5 +44,5 @@ const COLUMNS = [
       <div class="actions"><v-btn @click="emit('close')">Close</v-btn></div>
     </div>
     <WhyDialog v-if="why" :target="why" @close="why = undefined" />
-  </v-dialog>
+  </PageDialog>
 </template>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useQuery } from '@tanstack/vue-query'
-import { computed, ref } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { answer, api, type Schemas } from '@/api/client'
 import PagedList from '@/lists/PagedList.vue'
@@ -36,6 +36,9 @@ let made = 0
 const chosen = computed(() =>
   making.value === undefined ? types.value.find((type) => type.id === id.value) : undefined,
 )
+
+// Whoever goes to a type by another way (back, the palette, a link) sees that one.
+watch(id, () => (making.value = undefined))
 
 function begin(from?: Schemas['TypeView']) {
   making.value = { form: ++made, from }

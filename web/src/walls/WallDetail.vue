@@ -5,6 +5,7 @@ import { useRoute, useRouter } from 'vue-router'
 import { answer, api, type Schemas } from '@/api/client'
 import DraftedMark from '@/common/DraftedMark.vue'
 import MenuButton from '@/common/MenuButton.vue'
+import PageDialog from '@/common/PageDialog.vue'
 import { counted, listed } from '@/common/words'
 import HistoryLink from '@/session/HistoryLink.vue'
 import { useSession } from '@/session/useSession'
@@ -178,7 +179,7 @@ const entries = computed(() => {
       <WallNotices v-else-if="view === 'notices'" :id="id" :name="wall.name" :drafted="wall.drafted" />
       <WallProofs v-else :id="id" :name="wall.name" :drafted="wall.drafted" />
     </div>
-    <v-dialog
+    <PageDialog
       :model-value="asking !== undefined"
       max-width="480"
       aria-labelledby="lift-title"
@@ -203,7 +204,7 @@ const entries = computed(() => {
           <v-btn type="submit" class="is-main" :loading="busy">Add to the draft</v-btn>
         </div>
       </form>
-    </v-dialog>
+    </PageDialog>
   </div>
 </template>
 

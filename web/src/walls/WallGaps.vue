@@ -4,6 +4,7 @@ import { computed, ref } from 'vue'
 import { answer, api, type Schemas } from '@/api/client'
 import { faultsOf, type FaultLine } from '@/api/problem'
 import FaultList from '@/common/FaultList.vue'
+import PageDialog from '@/common/PageDialog.vue'
 import { counted, day } from '@/common/words'
 import { useSession } from '@/session/useSession'
 import { useDrafting } from '@/tray/useDrafting'
@@ -79,7 +80,7 @@ async function dismiss() {
     <p v-if="more > 0" class="quiet">{{ counted(more, 'further gap is', 'further gaps are') }} not listed, less sure than these: take in or dismiss some, or describe the wall more closely.</p>
     <p v-if="cut" class="quiet">More texts outside say one of its numbers than were read: some gaps may not be listed.</p>
     <p v-if="notSearched > 0" class="quiet">{{ counted(notSearched, 'further number or name', 'further numbers and names') }} of this wall’s were not looked for in the text of documents: describe it more closely.</p>
-    <v-dialog :model-value="dismissing !== undefined" max-width="500" aria-labelledby="dismiss-title" @update:model-value="dismissing = undefined">
+    <PageDialog :model-value="dismissing !== undefined" max-width="500" aria-labelledby="dismiss-title" @update:model-value="dismissing = undefined">
       <form class="sheet pg-dialog" @submit.prevent="dismiss">
         <h2 id="dismiss-title">{{ dismissing?.path }} does not belong inside</h2>
         <v-textarea v-model="reason" label="Why not, in a sentence" rows="2" maxlength="2000" autofocus />
@@ -89,7 +90,7 @@ async function dismiss() {
           <v-btn type="submit" class="is-main" :disabled="reason.trim() === ''">Dismiss it</v-btn>
         </div>
       </form>
-    </v-dialog>
+    </PageDialog>
   </div>
 </template>
 

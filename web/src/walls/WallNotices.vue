@@ -4,6 +4,7 @@ import { computed, ref } from 'vue'
 import { answer, api, type Schemas } from '@/api/client'
 import { faultsOf } from '@/api/problem'
 import FaultList from '@/common/FaultList.vue'
+import PageDialog from '@/common/PageDialog.vue'
 import { counted, moment } from '@/common/words'
 import { useNotices } from '@/common/useNotices'
 import { useSession } from '@/session/useSession'
@@ -85,7 +86,7 @@ const waiting = (notice: Schemas['NoticeView']) => notice.readers.filter((reader
         </details>
       </section>
     </template>
-    <v-dialog :model-value="telling !== undefined" max-width="560" aria-labelledby="tell-title" @update:model-value="telling = undefined">
+    <PageDialog :model-value="telling !== undefined" max-width="560" aria-labelledby="tell-title" @update:model-value="telling = undefined">
       <form v-if="audience" class="sheet pg-dialog" @submit.prevent="send.mutate(audience)">
         <h2 id="tell-title">Tell those {{ WHO[audience.audience] }}</h2>
         <p>
@@ -103,7 +104,7 @@ const waiting = (notice: Schemas['NoticeView']) => notice.readers.filter((reader
           <v-btn type="submit" class="is-main" :loading="send.isPending.value" :disabled="audience.audience !== 'KEPT_OUT' && text.trim() === ''">Send it</v-btn>
         </div>
       </form>
-    </v-dialog>
+    </PageDialog>
   </div>
 </template>
 

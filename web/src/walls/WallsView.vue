@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useQuery } from '@tanstack/vue-query'
-import { computed, ref } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { answer, api, type Schemas } from '@/api/client'
 import TwoSides from '@/common/TwoSides.vue'
@@ -23,6 +23,7 @@ const id = computed(() => (typeof route.params.id === 'string' && route.params.i
 const raising = computed(() => id.value === 'new')
 const leaving = computed(() => id.value === 'leaver')
 const changing = ref(false)
+watch(id, () => (changing.value = false))
 const fetchWalls = inPage(
   () => lines.value,
   (wall) => `${wall.name} ${wall.kind}`,

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { onUnmounted } from 'vue'
+import PageDialog from '@/common/PageDialog.vue'
 import type { WhyTarget } from '@/common/useWhy'
 import WhyAnswer from './WhyAnswer.vue'
 
@@ -12,13 +13,13 @@ onUnmounted(() => opener?.focus())
 </script>
 
 <template>
-  <v-dialog :model-value="true" max-width="460" scrollable aria-labelledby="why-over-title" @update:model-value="emit('close')">
+  <PageDialog :model-value="true" max-width="460" scrollable aria-labelledby="why-over-title" @update:model-value="emit('close')">
     <div class="sheet pg-dialog over">
       <h2 id="why-over-title">Why</h2>
       <div class="answer" tabindex="0" role="group" aria-labelledby="why-over-title"><WhyAnswer :target="target" /></div>
       <div class="actions"><v-btn @click="emit('close')">Close</v-btn></div>
     </div>
-  </v-dialog>
+  </PageDialog>
 </template>
 
 <style scoped>

@@ -4,7 +4,7 @@ import { watchDebounced } from '@vueuse/core'
 import { computed, nextTick, ref, watch, type ComponentPublicInstance } from 'vue'
 import { useDensity } from '@/common/density'
 import { counted } from '@/common/words'
-import type { Part } from './part'
+import type { Listed, Part } from './part'
 import { usePages } from './usePages'
 import { useRowKeys } from './useRowKeys'
 import { useSlots } from './useSlots'
@@ -42,7 +42,7 @@ const props = withDefaults(
   }>(),
   { rowHeight: undefined, grows: false, wide: false, find: undefined, findIn: undefined, takes: undefined, atMost: undefined, still: false },
 )
-const emit = defineEmits<{ dropped: [item: T, carried: string] }>()
+const emit = defineEmits<{ dropped: [item: T, carried: string]; listed: [what: Listed] }>()
 defineSlots<{ row(props: { item: T; index: number; sort: string | undefined }): unknown }>()
 
 /** How long after the last key a search begins, in milliseconds. */
@@ -83,6 +83,9 @@ const { first, total, look, itemAt } = usePages(
   (offset, limit) => props.fetch({ offset, limit, text: text.value === '' ? undefined : text.value, sort: sort.value }),
   () => active.value,
 )
+/** As a text: whoever hears of it draws the list again, with a key that is another object and says the same. */
+const named = computed(() => JSON.stringify(key.value))
+watch([named, total], () => emit('listed', { list: named.value, total: total.value, text: text.value === '' ? undefined : text.value, sort: sort.value }), { immediate: true })
 /** Said below the heads of the columns: a table may hold nothing but rows. */
 const nothing = computed(() => first.isError.value || (first.isSuccess.value && total.value === 0))
 

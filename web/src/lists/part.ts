@@ -6,6 +6,9 @@ export interface Part {
   sort?: string | undefined
 }
 
+/** What a list shows now: its key as a text, how many rows, looked for and put in order how. */
+export type Listed = { list: string; total: number } & Pick<Part, 'text' | 'sort'>
+
 /** What the items of a list are put in order by, for each order that it has. */
 export type Keys<T> = Record<string, (item: T) => string | number>
 

@@ -65,6 +65,7 @@ async function invite() {
         <p>
           Reaches {{ counted(data.documents, 'document') }} and {{ counted(data.places - data.documents, 'other place') }}.
           <router-link :to="{ name: 'statements', query: { kind: 'subject', id: `person:${data.person.id}` } }">Statement on this person</router-link>
+          {{ rooms.includes('walk') ? ' · ' : '' }}
           <router-link v-if="rooms.includes('walk')" :to="{ name: 'walk', params: { person: data.person.id } }">Walk as {{ data.person.name }}</router-link>
         </p>
       </div>

@@ -5,8 +5,10 @@ import { answer, api, type Schemas } from '@/api/client'
 import { toTheEndOf } from '@/common/dates'
 import DraftedMark from '@/common/DraftedMark.vue'
 import { counted } from '@/common/words'
+import ChooseAll from '@/lists/ChooseAll.vue'
 import PagedList from '@/lists/PagedList.vue'
 import type { Part } from '@/lists/part'
+import { useListedChoice } from '@/lists/useListedChoice'
 import PersonName from '@/people/PersonName.vue'
 import SubjectName from '@/people/SubjectName.vue'
 import { useSession } from '@/session/useSession'
@@ -34,17 +36,22 @@ const maker = computed(() => (typeof route.query.maker === 'string' ? route.quer
 const turnTo = (wanted: Show) => router.replace({ query: { ...route.query, show: wanted === 'ALL' ? undefined : wanted } })
 const changes = ref(0)
 const fetchShares = (part: Part) => answer(api.GET('/api/shares', { params: { query: { ...part, show: show.value, place: place.value, maker: maker.value } } }))
-const COLUMNS = [
+const mayTakeBack = (one: Schemas['ShareLine']) => may('access') && !one.gone
+const { shown, listed, rows, all, some, busy: choosing, isChosen, toggle, toggleAll, clear } = useListedChoice(fetchShares, (one) => `${one.kind} ${one.id}`, mayTakeBack)
+const COLUMNS = computed(() => [
+  ...(may('access') ? [{ title: 'Choose', width: '22px', silent: true }] : []),
   { title: 'Place', width: '1.5fr', sort: 'place' },
   { title: 'With', width: '1.2fr' },
   { title: 'Gives', width: '118px' },
   { title: 'By', width: '130px', sort: 'maker' },
   { title: 'Until', width: '165px', sort: 'until' },
   { title: 'People', width: '160px', sort: '-people' },
-  { title: 'What to do', width: '160px', silent: true },
-]
-async function takeBack(one: Schemas['ShareLine']) {
-  if (await draftAt([one.kind === 'SHARE' ? { kind: 'takeBackShare', place: one.place, entry: one.id } : { kind: 'takeBackPass', pass: one.id }])) changes.value++
+  { title: 'Actions', width: '160px', silent: true },
+])
+async function takeBack(...them: Schemas['ShareLine'][]) {
+  if (!(await draftAt(them.map((one) => (one.kind === 'SHARE' ? { kind: 'takeBackShare', place: one.place, entry: one.id } : { kind: 'takeBackPass', pass: one.id }))))) return
+  changes.value++
+  clear()
 }
 /** Whoever takes a pass over answers for it: it opens while they could make that share. */
 async function takeOver(one: Schemas['ShareLine']) {
@@ -59,6 +66,9 @@ const isOthers = (one: Schemas['ShareLine']) => one.kind === 'PASS' && one.state
     <button v-for="one in SHOWN" :key="one.show" type="button" :aria-pressed="show === one.show" @click="turnTo(one.show)">{{ one.title }}</button>
   </div>
   <p v-if="place || maker" class="quiet">{{ place && maker ? 'Only what one person answers for, at one place and below.' : place ? 'Only at one place and below.' : 'Only what one person answers for.' }} <router-link :to="{ name: 'shares', params: { view: 'register' } }">Show all</router-link></p>
+  <ChooseAll v-if="may('access') && shown.total > 0" label="Many shares at once" :total="shown.total" :chosen="rows.length" :all="all" :some="some" :busy="choosing" one="share or pass" many="shares and passes" @all="toggleAll" @clear="clear">
+    <v-btn size="small" :loading="busy" @click="takeBack(...rows)">Take {{ rows.length === 1 ? 'it' : 'them' }} back</v-btn>
+  </ChooseAll>
   <div class="sheet list">
     <PagedList
       label="Shares and passes"
@@ -68,8 +78,12 @@ const isOthers = (one: Schemas['ShareLine']) => one.kind === 'PASS' && one.state
       :fetch="fetchShares"
       :columns="COLUMNS"
       :empty="show === 'ALL' ? 'Nothing is shared, as far as you may know.' : 'There is none like that, as far as you may know.'"
+      @listed="listed"
     >
-      <template #row="{ item }">
+      <template #row="{ item, index }">
+        <div v-if="may('access')" role="cell">
+          <input v-if="mayTakeBack(item)" type="checkbox" :checked="isChosen(item)" :aria-label="`Choose what ${item.maker?.name ?? 'somebody'} shares at ${item.name}`" title="With Shift: all from the one chosen last" @click="toggle(item, index, $event.shiftKey)" />
+        </div>
         <div role="cell" class="cut" :title="[`${item.path} / ${item.name}`, item.note].filter(Boolean).join(': ')">
           <router-link :to="{ name: 'places', params: { id: item.place } }">{{ item.name }}</router-link> <span class="quiet">{{ item.path }}</span>
           <DraftedMark :drafted="item.drafted" />
@@ -86,7 +100,7 @@ const isOthers = (one: Schemas['ShareLine']) => one.kind === 'PASS' && one.state
         </div>
         <div role="cell" class="acts">
           <button v-if="may('access') && !item.gone && isOthers(item)" type="button" class="linklike" :disabled="busy" :aria-label="`Take over the pass to ${item.name}`" @click="takeOver(item)">Take over</button>
-          <button v-if="may('access') && !item.gone" type="button" class="linklike" :disabled="busy" :aria-label="`Take back what ${item.maker?.name ?? 'somebody'} shares at ${item.name}`" @click="takeBack(item)">Take back</button>
+          <button v-if="mayTakeBack(item)" type="button" class="linklike" :disabled="busy" :aria-label="`Take back what ${item.maker?.name ?? 'somebody'} shares at ${item.name}`" @click="takeBack(item)">Take back</button>
         </div>
       </template>
     </PagedList>

@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.KeyboardModifier;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
@@ -212,6 +213,43 @@ class ListsTest {
       assertThat((Integer) rows.evaluate("list => list.clientHeight")).as(list[1]).isBetween(150, 400);
       assertThat(rows.locator("[data-row]").count()).as(list[1]).isLessThan(Math.min(26, Integer.parseInt(rows.getAttribute("aria-rowcount")) - 1));
     }
+    desk.leave(page);
+  }
+
+  @Test
+  void many_people_are_chosen_all_but_one_and_put_into_a_group_at_once(Desk desk) {
+    Page page = desk.signedIn("wenna.carrow");
+    desk.open(page, "/people/persons");
+    page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Outsiders").setExact(true)).click();
+    Locator all = page.getByRole(AriaRole.CHECKBOX, new Page.GetByRoleOptions().setName(Pattern.compile("^Choose all \\d+$")));
+    assertThat(page.locator("[data-row='0']")).containsText("outsider");
+    int outsiders = Integer.parseInt(all.evaluate("(one) => one.closest('label').innerText").toString().replaceAll("\\D", ""));
+    all.check();
+    page.locator("[data-row='2'] input").click();
+    Locator chosen = page.getByText(Pattern.compile("people chosen$"));
+    assertThat(chosen).hasText((outsiders - 1) + " people chosen");
+    page.getByText("Choose none").click();
+    page.locator("[data-row='1'] input").click();
+    page.locator("[data-row='4'] input").click(new Locator.ClickOptions().setModifiers(List.of(KeyboardModifier.SHIFT)));
+    assertThat(chosen).hasText("4 people chosen");
+    page.locator("[data-row='2'] input").click();
+    page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Do the same with all …")).click();
+    page.getByRole(AriaRole.COMBOBOX, new Page.GetByRoleOptions().setName("The group")).fill("Surveyors");
+    page.locator(".v-list-item").filter(new Locator.FilterOptions().setHasText("Surveyors")).first().click();
+    page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Add to the draft").setExact(true)).click();
+    assertThat(page.locator(".tray")).containsText("3 changes");
+    assertThat(chosen).hasCount(0);
+    desk.leave(page);
+  }
+
+  @Test
+  void what_is_shared_is_taken_back_all_at_once(Desk desk) {
+    Page page = desk.signedIn("wenna.carrow");
+    desk.open(page, "/shares/register");
+    page.getByRole(AriaRole.CHECKBOX, new Page.GetByRoleOptions().setName(Pattern.compile("^Choose all \\d+$"))).check();
+    page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Take them back").setExact(true)).click();
+    assertThat(page.getByText("taken back by your draft").first()).isVisible();
+    assertThat(page.getByText("chosen", new Page.GetByTextOptions().setExact(false))).hasCount(0);
     desk.leave(page);
   }
 }

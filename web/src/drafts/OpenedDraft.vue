@@ -93,12 +93,12 @@ const discard = () => run(() => answer(api.DELETE('/api/drafts/{id}', path)).the
     <DraftBeside :id="id" :version="data.version" />
     <div class="two">
       <section class="sheet block" aria-labelledby="talk-title">
-        <h3 id="talk-title">What is said about it</h3>
+        <h3 id="talk-title">Comments</h3>
         <p v-for="(one, i) in data.comments" :key="i"><strong>{{ one.author }}</strong>, {{ moment(one.at) }}: {{ one.text }}</p>
         <p v-if="data.comments.length === 0" class="quiet">Nothing yet.</p>
         <form class="row" @submit.prevent="comment">
           <v-text-field v-model="text" label="Say something" maxlength="2000" hide-details />
-          <v-btn type="submit" size="small" :disabled="text.trim() === ''">Say it</v-btn>
+          <v-btn type="submit" size="small" :disabled="text.trim() === ''">Comment</v-btn>
         </form>
         <v-btn v-if="!data.draft.mine" class="is-main" @click="approve">Approve it as it is</v-btn>
       </section>

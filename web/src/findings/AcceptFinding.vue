@@ -35,7 +35,7 @@ async function accept() {
 <template>
   <PageDialog :model-value="true" max-width="560" aria-labelledby="accept-title" @update:model-value="emit('close')">
     <form class="sheet pg-dialog" @submit.prevent="accept">
-      <h2 id="accept-title">It is meant so</h2>
+      <h2 id="accept-title">Accept this finding</h2>
       <p>{{ text }}</p>
       <v-textarea v-model="reason" v-focus-first label="Why" rows="2" maxlength="1000" />
       <DateField v-model="until" label="Until the end of" />

@@ -57,7 +57,7 @@ function saved(one: Schemas['ProposalView']) {
         aria-hidden="true"
       />
       <div class="acts">
-        <v-btn size="small" :loading="callOff.isPending.value" @click="callOff.mutate()">Call it off</v-btn>
+        <v-btn size="small" :loading="callOff.isPending.value" @click="callOff.mutate()">Cancel</v-btn>
       </div>
     </template>
     <template v-else-if="asked && !found">
@@ -73,7 +73,7 @@ function saved(one: Schemas['ProposalView']) {
       <p v-if="found.proposals.length === 0">
         Nothing can be said with fewer entries than the {{ found.before.entries }} that there are<template
           v-if="found.cut"
-          >, as far as it was tried: it was called off before the end</template
+          >, as far as it was tried: it was cancelled before the end</template
         >.
       </p>
       <template v-else>
@@ -81,7 +81,7 @@ function saved(one: Schemas['ProposalView']) {
           <strong>{{ found.before.entries }} entries could be {{ found.after.entries }}</strong
           >, {{ share }} in a hundred fewer. Of what you may know nobody would gain or lose anything, now or at any later
           day on which something begins or ends: each was tried, on what those before it leave. {{ rest }}<template v-if="found.cut">
-            It was called off, or time ran out, before everything was tried.</template
+            It was cancelled, or time ran out, before everything was tried.</template
           ><template v-if="found.more > 0">
             {{ counted(found.more, 'more is', 'more are') }} not listed, so that the draft does not become too large; put
             these in force and look again.</template

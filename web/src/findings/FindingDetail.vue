@@ -73,7 +73,7 @@ async function takeBack() {
     </p>
     <p v-else-if="asking" role="status">Looking back …</p>
     <p v-if="one.finding.accepted" class="caution">
-      Meant so, says {{ one.finding.accepted.by }}, {{ toTheEndOf(one.finding.accepted.until)
+      Accepted by {{ one.finding.accepted.by }}, {{ toTheEndOf(one.finding.accepted.until)
       }}<template v-if="one.finding.accepted.reason">: “{{ one.finding.accepted.reason }}”</template>.
       <button v-if="mayChange" type="button" class="linklike" @click="takeBack">take that back</button>
     </p>
@@ -105,7 +105,7 @@ async function takeBack() {
       finding.
     </p>
     <div v-if="mayChange && !one.finding.accepted" class="acts">
-      <v-btn size="small" @click="accepting = true">It is meant so …</v-btn>
+      <v-btn size="small" @click="accepting = true">Accept it …</v-btn>
     </div>
     <FindingFollowUp :finding-key="findingKey" />
     <AcceptFinding

@@ -123,7 +123,7 @@ async function say() {
     </ul>
     <form class="say" @submit.prevent="say">
       <v-text-field v-model="comment" label="A comment" maxlength="1000" />
-      <v-btn type="submit" size="small" :disabled="comment.trim() === '' || busy">Say it</v-btn>
+      <v-btn type="submit" size="small" :disabled="comment.trim() === '' || busy">Comment</v-btn>
     </form>
     <p class="quiet">
       {{

@@ -52,7 +52,7 @@ const on = (rule: string) =>
 <template>
   <PageDialog :model-value="true" max-width="760" aria-labelledby="settings-title" @update:model-value="emit('close')">
     <div class="sheet pg-dialog">
-      <h2 id="settings-title">What is looked for</h2>
+      <h2 id="settings-title">Rules and limits</h2>
       <p v-if="query.isError.value" class="fault" role="alert">{{ query.error.value?.message }}</p>
       <template v-else-if="query.data.value && limits">
         <form class="limits" @submit.prevent="limit">

@@ -22,14 +22,14 @@ const query = useQuery({
 <template>
   <article class="sheet gone" aria-labelledby="gone-title">
     <div class="head">
-      <h2 id="gone-title">Findings that went</h2>
+      <h2 id="gone-title">Findings that are gone</h2>
       <v-select v-model="days" class="days" label="In" :items="DAYS" />
     </div>
     <p v-if="query.isError.value" class="fault" role="alert">{{ query.error.value?.message }}</p>
     <p v-else-if="!query.data.value" role="status">Looking back, change by change …</p>
     <template v-else>
       <p class="quiet" role="status">
-        {{ counted(query.data.value.all, 'finding') }} went since {{ day(query.data.value.from)
+        {{ counted(query.data.value.all, 'finding has', 'findings have') }} gone since {{ day(query.data.value.from)
         }}<template v-if="query.data.value.all > query.data.value.gone.length"
           >; the last {{ query.data.value.gone.length }} are listed</template
         >. What came back since is not counted.

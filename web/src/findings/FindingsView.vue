@@ -27,7 +27,7 @@ const which = computed(() => (accepted.value ? 'accepted' : mine.value ? 'mine' 
 const whiches = computed(() => [
   { title: 'What needs a look', value: '' },
   { title: `Assigned to me (${head.data.value?.mine ?? 0})`, value: 'mine' },
-  { title: `Meant so (${head.data.value?.accepted ?? 0})`, value: 'accepted' },
+  { title: `Accepted (${head.data.value?.accepted ?? 0})`, value: 'accepted' },
 ])
 const turnWhich = (value: string) =>
   turnTo({ mine: value === 'mine' ? 'yes' : undefined, accepted: value === 'accepted' ? 'yes' : undefined, key: undefined })
@@ -80,15 +80,15 @@ const chosen = (row: Schemas['FindingRow']) => ({ name: 'findings', query: { ...
         @update:model-value="turnTo({ rule: $event || undefined, key: undefined })"
       />
       <v-btn v-if="may('access') || may('audit')" size="small" :active="text('fewer') === 'yes'" :to="{ name: 'findings', query: { ...route.query, key: undefined, gone: undefined, fewer: 'yes' } }">Fewer entries …</v-btn>
-      <v-btn size="small" :active="text('gone') === 'yes'" :to="{ name: 'findings', query: { ...route.query, key: undefined, fewer: undefined, gone: 'yes' } }">What went …</v-btn>
-      <v-btn size="small" @click="setting = true">What is looked for …</v-btn>
+      <v-btn size="small" :active="text('gone') === 'yes'" :to="{ name: 'findings', query: { ...route.query, key: undefined, fewer: undefined, gone: 'yes' } }">Gone …</v-btn>
+      <v-btn size="small" @click="setting = true">Rules and limits …</v-btn>
     </template>
     <template #list>
       <p v-if="head.isError.value" class="fault" role="alert">{{ head.error.value?.message }}</p>
       <p v-else-if="head.data.value" class="quiet counts">
         <template v-for="(one, i) in counts" :key="one.value"
           >{{ i > 0 ? ', ' : '' }}<strong :class="one.tone">{{ one.found }} {{ one.title }}</strong></template
-        ><template v-if="head.data.value.accepted > 0">; {{ counted(head.data.value.accepted, 'more is', 'more are') }} meant so</template>.
+        ><template v-if="head.data.value.accepted > 0">; {{ counted(head.data.value.accepted, 'more is', 'more are') }} accepted</template>.
       </p>
       <p v-else role="status">Looking through everything …</p>
       <div class="sheet fills">
@@ -99,7 +99,7 @@ const chosen = (row: Schemas['FindingRow']) => ({ name: 'findings', query: { ...
           :query-key="['findings', 'list', rule, accepted, mine]"
           :fetch="fetchRows"
           :columns="COLUMNS"
-          :empty="accepted ? 'Nothing is said to be meant so.' : mine ? 'None is assigned to you.' : 'Nothing needs a look.'"
+          :empty="accepted ? 'No finding is accepted.' : mine ? 'None is assigned to you.' : 'Nothing needs a look.'"
         >
           <template #row="{ item }">
             <div role="cell" :class="severityOf(item.severity).tone" :data-chosen="key === item.key">

@@ -69,7 +69,7 @@ describe('the same with fewer entries', () => {
   })
 
   it('says when not everything was tried, and when nothing is to be had', async () => {
-    expect((await fewer({ ...FOUND, cut: true })).text()).toContain('It was called off, or time ran out, before everything was tried.')
+    expect((await fewer({ ...FOUND, cut: true })).text()).toContain('It was cancelled, or time ran out, before everything was tried.')
     expect((await fewer({ ...FOUND, more: 3 })).text()).toContain('3 more are not listed')
     expect((await fewer({ ...FOUND, after: size(40), proposals: [] })).text()).toContain('Nothing can be said with fewer entries than the 40 that there are.')
   })

@@ -32,7 +32,7 @@ describe('findings that went', () => {
   })
 
   it('says how many there are when it does not list them all', async () => {
-    expect((await gone(412)).find('[role=status]').text()).toContain('412 findings went since 29 Oct 2026; the last 2 are listed')
+    expect((await gone(412)).find('[role=status]').text()).toContain('412 findings have gone since 29 Oct 2026; the last 2 are listed')
   })
 
   it('asks for thirty days at first', async () => {

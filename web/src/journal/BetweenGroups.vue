@@ -42,7 +42,7 @@ const fetchPeople = (part: Part) => answer(api.GET('/api/journal/between/causes/
 const fetchPlaces = (part: Part) => answer(api.GET('/api/journal/between/causes/places', { params: { query: { ...asked.value, person: person.value!.id, ...part } } }))
 
 const CAUSES = [
-  { title: 'What did it', width: 'minmax(160px, 2fr)' },
+  { title: 'Cause', width: 'minmax(160px, 2fr)' },
   { title: 'People', width: '92px' },
   { title: 'Gained', width: '76px' },
   { title: 'Lost', width: '64px' },
@@ -58,20 +58,20 @@ const PLACES = [
   { title: 'Place', width: 'minmax(160px, 2fr)' },
   { title: 'First day', width: '116px' },
   { title: 'Last day', width: '116px' },
-  { title: 'What did it', width: '1.4fr' },
+  { title: 'Cause', width: '1.4fr' },
 ]
 </script>
 
 <template>
   <div ref="root" class="groups" tabindex="-1">
     <p v-if="level !== 'causes' && !(level === 'people' && by === 'person')" class="way">
-      <button v-if="level === 'places'" ref="back" type="button" class="linklike" @click="person = undefined">‹ {{ cause ? 'Everybody it had to do with' : 'Everybody' }}</button>
+      <button v-if="level === 'places'" ref="back" type="button" class="linklike" @click="person = undefined">‹ {{ cause ? 'Everybody who gained or lost' : 'Everybody' }}</button>
       <button v-else ref="back" type="button" class="linklike" @click="cause = undefined">‹ Every change</button>
       <router-link v-if="cause?.change !== undefined" :to="{ name: 'journal', params: { number: cause.change } }">{{ causeWords(cause) }}</router-link>
       <strong v-else-if="cause">{{ causeWords(cause) }}</strong>
       <strong v-if="person">{{ person.name }}</strong>
     </p>
-    <PagedList v-if="level === 'causes'" still label="What did it" find="Find a change" :query-key="key" :fetch="fetchCauses" :columns="CAUSES" empty="Nobody gained or lost anything.">
+    <PagedList v-if="level === 'causes'" still label="Causes" find="Find a change" :query-key="key" :fetch="fetchCauses" :columns="CAUSES" empty="Nobody gained or lost anything.">
       <template #row="{ item }">
         <div role="cell">
           <button type="button" class="linklike row-name" data-opens @click="cause = item.cause">{{ causeWords(item.cause) }}</button>
@@ -82,7 +82,7 @@ const PLACES = [
         <div role="cell">{{ number(item.places) }}</div>
       </template>
     </PagedList>
-    <PagedList v-else-if="level === 'people'" still label="Whom it had to do with" find="Find a person" :query-key="key" :fetch="fetchPeople" :columns="PEOPLE" empty="Nobody gained or lost anything.">
+    <PagedList v-else-if="level === 'people'" still label="Who gained or lost" find="Find a person" :query-key="key" :fetch="fetchPeople" :columns="PEOPLE" empty="Nobody gained or lost anything.">
       <template #row="{ item }">
         <div role="cell">
           <button type="button" class="linklike row-name" data-opens @click="person = item.person"><PersonName :person="item.person" /></button>

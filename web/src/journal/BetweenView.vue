@@ -48,7 +48,7 @@ const COLUMNS = computed(() => [
   { title: 'Place', width: '1.4fr', sort: 'place' },
   { title: exact.value ? 'Before' : 'First day', width: '116px' },
   { title: exact.value ? 'After' : 'Last day', width: '116px' },
-  { title: 'What did it', width: '1.3fr' },
+  { title: 'Cause', width: '1.3fr' },
 ])
 </script>
 

@@ -29,7 +29,7 @@ const COLUMNS = [
       <router-link :to="{ name: 'journal' }">Changes</router-link>
     </div>
     <p class="quiet">
-      Whoever may revise a document puts content into it without a draft; no change holds that, so it is listed here.
+      Whoever may revise a document can put content into it without a draft. No change in the journal says so; this list does.
       <template v-if="cut">Only the newest 20,000 are listed.</template>
     </p>
     <div class="sheet fills">

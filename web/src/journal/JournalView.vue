@@ -81,7 +81,7 @@ const effect = useQuery({
         Only what altered {{ thingName }} <router-link :to="{ name: 'journal', params: route.params }">show all</router-link>
       </p>
       <router-link :to="{ name: 'between' }">Between two days</router-link>
-      <router-link :to="{ name: 'contents' }">Content put</router-link>
+      <router-link :to="{ name: 'contents' }">New content</router-link>
     </template>
     <template #list>
       <div class="sheet fills">

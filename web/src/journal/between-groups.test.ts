@@ -57,7 +57,7 @@ describe('what differs, put together', () => {
     await vi.waitFor(() => expect(shown.text()).toContain('Casualties'))
     expect(last().asked.query).toMatchObject({ change: '7', person: 'p-mia', below: 'lib-cas' })
     expect(shown.findAll('[data-row] svg.paling')).toHaveLength(2)
-    await press(shown, 'Everybody it had to do with')
+    await press(shown, 'Everybody who gained or lost')
     await vi.waitFor(() => expect(shown.text()).toContain('2 places'))
     await press(shown, 'Every change')
     await vi.waitFor(() => expect(shown.findAll('[data-row]')).toHaveLength(2))

@@ -78,7 +78,7 @@ const kept = computed<Entry[]>(() => [
       title: `${one.name}: what has changed since ${moment(one.keptAt)}`,
       to: { name: 'matrix', query: { ...addressOf(one.look), kind: 'CHANGED', 'since-kept': one.keptAt } },
     },
-    ...(one.mine ? [{ title: `${one.name}: let go of it`, run: () => void forget(one.id) }] : []),
+    ...(one.mine ? [{ title: `${one.name}: forget it`, run: () => void forget(one.id) }] : []),
   ]),
 ])
 
@@ -99,7 +99,7 @@ const files = computed<Entry[]>(() => [
     ? [{ title: `A file has at most ${IN_A_FILE.toLocaleString('en-GB')} cells: choose fewer`, disabled: true }]
     : []),
   {
-    title: 'On paper …',
+    title: 'Print view …',
     to: { name: 'matrix', query: { ...route.query, of: undefined, column: undefined, sheets: 'yes' } },
   },
   { title: 'Workbook', run: () => download('XLSX'), disabled: tooMany.value },

@@ -216,7 +216,7 @@ const said = computed(() => {
     parts.push(
       counted(strange.total, 'outlier') +
         (strange.total > strange.outliers.length
-          ? `, of which the strangest ${strange.outliers.length} are gone through`
+          ? `, of which one can step through the strangest ${strange.outliers.length}`
           : ''),
     )
   return parts.join(' · ')

@@ -57,7 +57,7 @@ const COLUMNS = [
   { title: 'Member', width: 'minmax(130px, 1fr)', sort: 'name' },
   { title: 'People', width: '68px', sort: '-people' },
   { title: 'Period', width: '142px', sort: 'until' },
-  { title: 'Act on it', width: '104px', silent: true },
+  { title: 'Actions', width: '104px', silent: true },
 ]
 
 function takeOut(...members: Member[]) {

@@ -71,7 +71,7 @@ function go(to: string, chosen?: string) {
     <GroupDetail v-if="view === 'groups' && id" :id="id" :key="id" />
     <PersonDetail v-else-if="view === 'persons' && id" :id="id" :key="id" />
     <div v-else class="hint">
-      <h2>{{ view === 'groups' ? 'Groups are buckets of access' : 'People start with nothing' }}</h2>
+      <h2>{{ view === 'groups' ? 'A group gives its members access' : 'People start with nothing' }}</h2>
       <p class="quiet">
         {{
           view === 'groups'

@@ -39,7 +39,7 @@ const KEYS: Keys<Row> = { name: (row) => row.unit.name, people: (row) => row.uni
 const COLUMNS = [
   { title: 'Unit', width: 'minmax(160px, 1fr)', sort: 'name' },
   { title: 'People', width: '190px', sort: '-people' },
-  { title: 'Act on it', width: '130px', silent: true },
+  { title: 'Actions', width: '130px', silent: true },
 ]
 /** Only the whole tree is shown as one: what is found or put in another order stands side by side. */
 function fetchUnits(part: Part) {

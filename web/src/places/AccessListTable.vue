@@ -116,7 +116,7 @@ function show(line: Line) {
           <th v-for="column in COLUMNS" :key="column.sort" scope="col" :aria-sort="ariaSort(column.sort)">
             <button type="button" class="sorter" :data-on="ariaSort(column.sort)" @click="sortBy(column.sort)">{{ column.title }}</button>
           </th>
-          <th scope="col"><span class="sr">Act on it</span></th>
+          <th scope="col"><span class="sr">Actions</span></th>
         </tr>
       </thead>
       <tbody>

@@ -64,9 +64,9 @@ async function change() {
       <v-btn v-if="(sessions.data.value?.length ?? 0) > 1" size="small" @click="end()">End all others</v-btn>
     </section>
     <form class="sheet" @submit.prevent="change">
-      <h2>Another password</h2>
+      <h2>Change your password</h2>
       <p class="quiet">At least twelve letters; a few words that do not go together are best.</p>
-      <v-text-field v-model="present" label="Present password" type="password" autocomplete="current-password" hide-details />
+      <v-text-field v-model="present" label="Current password" type="password" autocomplete="current-password" hide-details />
       <v-text-field v-model="password" label="New password" type="password" autocomplete="new-password" hide-details />
       <p v-if="failed" class="fault" role="alert">{{ failed }}</p>
       <v-btn type="submit" class="is-main" :disabled="present === '' || password === ''">Change it</v-btn>

@@ -40,7 +40,7 @@ async function open() {
   <div class="pass">
     <div class="sheet">
       <h1>A pass</h1>
-      <p v-if="pass.isLoading.value" role="status">Looking what it opens …</p>
+      <p v-if="pass.isLoading.value" role="status">Finding out what it opens …</p>
       <template v-else-if="pass.data.value">
         <p>
           {{ pass.data.value.maker }} lets you in to <strong>{{ pass.data.value.place }}</strong>, as {{ pass.data.value.role }}<template v-if="begins">, from {{ moment(begins) }} on</template><template v-if="pass.data.value.until">, {{ toTheEndOf(pass.data.value.until) }}</template

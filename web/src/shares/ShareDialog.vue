@@ -194,7 +194,7 @@ async function copy() {
         <FaultList :faults="faults" />
       </template>
       <p v-else-if="offer.isError.value" class="fault" role="alert">{{ offer.error.value?.message }}</p>
-      <p v-else role="status">Looking what you may share …</p>
+      <p v-else role="status">Finding out what you may share …</p>
       <div class="actions">
         <v-btn @click="open = false">Cancel</v-btn>
         <v-btn v-if="offer.data.value && !offer.data.value.why" type="submit" class="is-main" :disabled="!may" :loading="busy">{{ by === 'share' ? 'Share it' : 'Make the pass' }}</v-btn>

@@ -21,7 +21,7 @@ describe('a pass', () => {
     const router = createRouter({ history: createMemoryHistory(), routes: [{ path: '/pass/:id', name: 'pass', component: empty }, { path: '/papers/:id', name: 'papers', component: empty }] })
     await router.push('/pass/pa-1')
     const page = mount(PassView, { global: { plugins: [createVuetify(), pinia, router, [VueQueryPlugin, { queryClient }]] } })
-    await vi.waitFor(() => expect(page.text()).not.toContain('Looking what'))
+    await vi.waitFor(() => expect(page.text()).not.toContain('Finding out what'))
     return { page, router }
   }
 

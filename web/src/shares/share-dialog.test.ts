@@ -27,7 +27,7 @@ describe('sharing', () => {
       global: { plugins: [createVuetify(), pinia, [VueQueryPlugin, { queryClientConfig: { defaultOptions: { queries: { retry: false } } } }]], stubs: { VDialog: { template: '<div><slot /></div>' } } },
       attachTo: document.body,
     })
-    await vi.waitFor(() => expect(page.text()).not.toContain('Looking what'))
+    await vi.waitFor(() => expect(page.text()).not.toContain('Finding out what'))
     return page
   }
   const send = (page: Awaited<ReturnType<typeof dialog>>) => page.findAll('button').find((one) => one.text() === 'Share it')!

@@ -101,20 +101,20 @@ const end = (id: number) => act(() => answer(api.DELETE('/api/statements/regular
             size="small"
             class="is-main"
             :href="`/api/statements/prepared/${file.id}/file`"
-            :aria-label="`Take ${titleOf(file)}`"
+            :aria-label="`Download ${titleOf(file)}`"
             download
-            >Take it</v-btn
+            >Download</v-btn
           >
           <v-btn
             size="small"
-            :aria-label="`${isUnderWay(file) ? 'Call off' : 'Throw away'} ${titleOf(file)}`"
+            :aria-label="`${isUnderWay(file) ? 'Cancel' : 'Delete'} ${titleOf(file)}`"
             @click="forget(file.id)"
-            >{{ isUnderWay(file) ? 'Call off' : 'Throw away' }}</v-btn
+            >{{ isUnderWay(file) ? 'Cancel' : 'Delete' }}</v-btn
           >
         </li>
       </ul>
       <template v-if="regular.data.value?.length">
-        <h3>They come by themselves</h3>
+        <h3>Regular statements</h3>
         <ul class="files" aria-label="Regular statements">
           <li v-for="one in regular.data.value" :key="one.id">
             <div class="what">

@@ -53,7 +53,7 @@ async function set() {
 <template>
   <PageDialog :model-value="true" max-width="560" aria-labelledby="regular-title" @update:model-value="emit('close')">
     <form class="sheet pg-dialog" @submit.prevent="set">
-      <h2 id="regular-title">Let this statement come regularly</h2>
+      <h2 id="regular-title">Make this statement regularly</h2>
       <p class="quiet">
         It is made of what holds then, as far as you may know it then, at six in the morning (UTC). A letter tells you
         that it is there; the file waits among your prepared files for three months, with what changed since the last
@@ -77,7 +77,7 @@ async function set() {
       <FaultList :faults="faults" />
       <div class="actions">
         <v-btn @click="emit('close')">Cancel</v-btn>
-        <v-btn type="submit" class="is-main" :disabled="name.trim() === ''">Let it come</v-btn>
+        <v-btn type="submit" class="is-main" :disabled="name.trim() === ''">Make it regularly</v-btn>
       </div>
     </form>
   </PageDialog>

@@ -164,7 +164,7 @@ async function prepare(format: Format) {
 }
 const later = computed<Entry[]>(() => [
   ...FORMATS.map((format) => ({ title: `${format.title}, in the background`, run: () => void prepare(format.value) })),
-  { title: 'Let it come regularly …', run: () => (regularly.value = true) },
+  { title: 'Make it regularly …', run: () => (regularly.value = true) },
 ])
 </script>
 
@@ -283,7 +283,7 @@ const later = computed<Entry[]>(() => [
             >
           </p>
         </div>
-        <div class="files" role="group" aria-label="Take it away as a file">
+        <div class="files" role="group" aria-label="Download as a file">
           <v-btn size="small" class="is-main" :href="file('XLSX')" download>Workbook</v-btn>
           <v-btn size="small" :href="file('PDF')" download>PDF</v-btn>
           <v-btn size="small" :href="file('CSV')" download>CSV</v-btn>

@@ -63,7 +63,7 @@ function dropped(event: DragEvent) {
     <div class="sheet pg-dialog">
       <h2 id="verify-title">Check or compare files</h2>
       <p class="quiet">
-        A statement that was taken away as a workbook, PDF, CSV or JSON is held against what was said at its change:
+        A statement that was downloaded as a workbook, PDF, CSV or JSON is held against what was said at its change:
         every row, every cell. It may have been sorted, filtered and saved by another program since. Two statements that
         were asked the same are compared with each other too. Nothing of them is kept.
       </p>

@@ -29,7 +29,7 @@ const COLUMNS = [
   { title: 'Paling', width: '100px', silent: true },
   { title: 'At most', width: 'minmax(80px, 1fr)', sort: 'role' },
   { title: 'Until', width: '96px', sort: 'until' },
-  { title: 'Act on it', width: '60px', silent: true },
+  { title: 'Actions', width: '60px', silent: true },
 ]
 const fetchCleared = inPage(
   () => props.type.clearances,

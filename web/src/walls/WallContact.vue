@@ -59,7 +59,7 @@ const file = (format: string) => `/api/walls/${encodeURIComponent(props.id)}/con
         <button type="button" :aria-pressed="view === 'could'" @click="view = 'could'">Could have been inside</button>
         <button type="button" :aria-pressed="view === 'has'" @click="view = 'has'">Has been inside</button>
       </div>
-      <div class="files" role="group" aria-label="Take it away as a file">
+      <div class="files" role="group" aria-label="Download as a file">
         <v-btn size="small" :href="file('XLSX')" download>Workbook</v-btn>
         <v-btn size="small" :href="file('PDF')" download>PDF</v-btn>
         <v-btn size="small" :href="file('CSV')" download>CSV</v-btn>

@@ -47,7 +47,7 @@ const kept = computed(() => query.data.value ?? [])
       <div class="acts">
         <v-btn size="small" class="is-main" :loading="prove.isPending.value" :disabled="doing !== undefined" @click="prove.mutate()">Prove it now</v-btn>
         <span role="status">{{ doing && doing.all > 0 ? `${number(doing.done)} of ${counted(doing.all, 'pair')} asked about …` : prove.isPending.value ? 'Asking about every pair …' : '' }}</span>
-        <v-btn v-if="doing" size="small" :loading="callOff.isPending.value" @click="callOff.mutate()">Call it off</v-btn>
+        <v-btn v-if="doing" size="small" :loading="callOff.isPending.value" @click="callOff.mutate()">Cancel</v-btn>
       </div>
       <p v-if="prove.isError.value" class="fault" role="alert">{{ prove.error.value?.message }}</p>
       <div v-if="own" class="sheet result" role="status">

@@ -46,13 +46,13 @@ class FindingsTest {
     Page page = desk.signedIn("wenna.carrow");
     desk.open(page, "/findings?rule=type-cleared-for-nobody");
     list(page).locator("[data-row='0']").getByRole(AriaRole.LINK).click();
-    button(page, "It is meant so …").click();
+    button(page, "Accept it …").click();
     page.getByLabel("Why", new Page.GetByLabelOptions().setExact(true)).fill("Until the appraisals begin");
     page.getByLabel("Until the end of", new Page.GetByLabelOptions().setExact(true)).fill("+4w");
     page.keyboard().press("Tab");
     button(page, "Accept it").click();
     assertThat(page.getByText("Nothing needs a look.")).isVisible();
-    assertThat(page.getByRole(AriaRole.ARTICLE)).containsText("Meant so, says Wenna Carrow");
+    assertThat(page.getByRole(AriaRole.ARTICLE)).containsText("Accepted by Wenna Carrow");
     button(page, "take that back").click();
     assertThat(list(page).locator("[data-row='0']")).containsText("Appraisal");
     desk.leave(page);
@@ -71,7 +71,7 @@ class FindingsTest {
     assertThat(fewer).containsText("in your draft");
     app.signedIn("wenna.carrow").putInForce(true);
     desk.open(page, "/findings?gone=yes");
-    Locator gone = page.getByRole(AriaRole.ARTICLE, new Page.GetByRoleOptions().setName("Findings that went"));
+    Locator gone = page.getByRole(AriaRole.ARTICLE, new Page.GetByRoleOptions().setName("Findings that are gone"));
     assertThat(gone.getByRole(AriaRole.LISTITEM).filter(new Locator.FilterOptions().setHasText("ended with")).first()).containsText("with a change by Wenna Carrow");
     desk.leave(page);
   }

@@ -44,18 +44,18 @@ class StatementsTest {
     desk.open(page, "/statements?kind=place&id=lib-acc&grouping=person");
     later(page, "CSV, in the background");
     Locator files = page.getByRole(AriaRole.LIST, new Page.GetByRoleOptions().setName("Prepared files"));
-    Locator take = files.getByText("Take it", new Locator.GetByTextOptions().setExact(true));
+    Locator take = files.getByText("Download", new Locator.GetByTextOptions().setExact(true));
     assertThat(take).isVisible(new LocatorAssertions.IsVisibleOptions().setTimeout(20_000));
     assertThat(files).containsText("Who can reach Accounts and what is below it");
     assertThat(files).containsText("Kept until");
     Path file = taken(page, take::click, "prepared.csv");
     assertThat(Files.readString(file, StandardCharsets.UTF_8)).contains("Ansel Ashdown", "Pale Gate statement 1 | kind=place id=lib-acc grouping=person");
-    files.getByText("Throw away").click();
+    files.getByText("Delete").click();
     assertThat(page.getByText("None. Choose Later beside a statement")).isVisible();
     button(page, "Close").click();
 
-    later(page, "Let it come regularly …");
-    button(page, "Let it come").click();
+    later(page, "Make it regularly …");
+    button(page, "Make it regularly").click();
     button(page, "Prepared files …").click();
     Locator regular = page.getByRole(AriaRole.LIST, new Page.GetByRoleOptions().setName("Regular statements"));
     assertThat(regular).containsText("Workbook, every Monday, if it changed");

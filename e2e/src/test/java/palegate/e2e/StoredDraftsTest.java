@@ -99,7 +99,7 @@ class StoredDraftsTest {
     assertThat(teodor.locator(".changes [data-row]")).hasCount(1);
     assertThat(teodor.locator(".changes [data-row]").getByRole(AriaRole.BUTTON)).hasCount(0);
     teodor.getByLabel("Say something").fill("Preparer is too much for them.");
-    press(teodor, "Say it");
+    press(teodor, "Comment");
     assertThat(teodor.locator(".opened")).containsText("Preparer is too much for them.");
 
     wenna.reload();

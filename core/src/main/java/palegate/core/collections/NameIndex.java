@@ -3,7 +3,7 @@ package palegate.core.collections;
 import java.nio.charset.StandardCharsets;
 import java.util.Arrays;
 import java.util.Locale;
-import java.util.function.IntConsumer;
+import java.util.function.IntPredicate;
 
 /** The names of many things behind each other in one stretch of memory, in small letters: a million are searched in milliseconds. */
 public final class NameIndex {
@@ -38,13 +38,18 @@ public final class NameIndex {
     return pairs;
   }
 
-  /** Tells the numbers of the things whose names contain a text, ascending. O(things), a word each, and the names of those that have all its pairs of signs. */
-  public void find(String wanted, IntConsumer found) {
+  /**
+   * Tells the numbers of the things whose names contain a text, ascending, as long as more are wanted. O(things), a word each, and the names
+   * of those that have all its pairs of signs.
+   *
+   * @param found takes a number, and says whether it wants another
+   */
+  public void find(String wanted, IntPredicate found) {
     byte[] pattern = wanted.toLowerCase(Locale.ROOT).getBytes(StandardCharsets.UTF_8);
     long wantedPairs = pairsOf(pattern);
     for (int thing = 0; thing < count; thing++) {
-      if ((pairs[thing] & wantedPairs) == wantedPairs && contains(thing == 0 ? 0 : ends[thing - 1], ends[thing], pattern)) {
-        found.accept(thing);
+      if ((pairs[thing] & wantedPairs) == wantedPairs && contains(thing == 0 ? 0 : ends[thing - 1], ends[thing], pattern) && !found.test(thing)) {
+        return;
       }
     }
   }

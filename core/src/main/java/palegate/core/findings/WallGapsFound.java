@@ -60,7 +60,7 @@ final class WallGapsFound implements Rule {
   private static Looked look(Survey survey) {
     WallGapClues clues = survey.wallGapClues();
     List<Wall> walls = survey.structure().walls().values().stream().filter(wall -> wall.barsAt(survey.now())).sorted(Comparator.comparing(Wall::id)).toList();
-    List<GapOfWall> gaps = walls.parallelStream().flatMap(wall -> WallGaps.of(survey.snapshot(), wall, clues).stream().filter(gap -> gap.confidence() != WallGap.Confidence.POSSIBLE).map(gap -> new GapOfWall(wall.id(), wall.name(), gap))).toList();
+    List<GapOfWall> gaps = walls.parallelStream().flatMap(wall -> WallGaps.likely(survey.snapshot(), wall, clues).stream().map(gap -> new GapOfWall(wall.id(), wall.name(), gap))).toList();
     return new Looked(gaps.stream().map(gap -> finding(survey, gap)).toList(), gaps, WallGapTerms.of(survey.snapshot(), walls, clues));
   }
 

@@ -6,6 +6,8 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
 import palegate.core.access.Entry;
+import palegate.core.access.Grant;
+import palegate.core.access.Oversight;
 import palegate.core.access.stages.HoldersByRight;
 import palegate.core.collections.PersonSet;
 import palegate.core.places.Place;
@@ -70,6 +72,7 @@ public record AccessList(Place place, List<Line> lines) {
     HoldersByRight holders = moment.holders(place);
     List<Line> lines = new ArrayList<>();
     Set<Entry> idle = new HashSet<>();
+    PersonSet byOne = reachedByOne(moment, place, snapshot.reachingEntries(place)).and(holders.anyone());
     for (Entry entry : entries) {
       if (here.isDocument() && !entry.touches(here.type())) {
         continue;
@@ -77,18 +80,44 @@ public record AccessList(Place place, List<Line> lines) {
       PersonSet named = peopleBehind(moment, entry);
       lines.add(new Line(
           entry, snapshot.structure().places().get(entry.place()), entry.place().equals(here.id()),
-          snapshot.rightsOf(entry), state(moment, instant, place, entry, named, holders, idle), named.size(),
+          snapshot.rightsOf(entry), state(moment, instant, place, entry, named, holders, byOne, idle), named.size(),
           named.sizeOfAnd(moment.activeOutsiders()), null));
     }
     return new AccessList(here, lines.stream().map(line -> line.state() == State.SHADOWED ? withSame(moment, line, lines) : line).toList());
   }
 
+  /** Whoever is named by just one of the grants that reach a place now, and is no overseer there. O(grants × people / 64). */
+  private static PersonSet reachedByOne(SnapshotAt moment, int place, List<Entry> entries) {
+    PersonSet byAny = PersonSet.NOBODY;
+    PersonSet byMore = PersonSet.NOBODY;
+    Place here = moment.snapshot().place(place);
+    for (Entry entry : entries) {
+      if (entry instanceof Grant && entry.touches(here.type()) && entry.period().holdsAt(moment.instant())) {
+        PersonSet named = moment.matching(entry.subject());
+        byMore = byMore.or(byAny.and(named));
+        byAny = byAny.or(named);
+      }
+    }
+    // Oversight gives too, past breaks: of an overseer it is not known by what.
+    for (int at = place; at >= 0; at = moment.snapshot().parent(at)) {
+      for (Oversight oversight : moment.snapshot().ownOversights(at)) {
+        byMore = byMore.or(moment.matching(oversight.subject()));
+      }
+    }
+    return byAny.minus(byMore);
+  }
+
   private static Line withSame(SnapshotAt moment, Line idle, List<Line> lines) {
     PersonSet people = peopleBehind(moment, idle.entry());
     Entry same = lines.stream().filter(line -> line.state() == State.ACTS && line.entry().getClass() == idle.entry().getClass()
-        && line.rights().containsAll(idle.rights()) && (line.entry().types().isEmpty() || !idle.entry().types().isEmpty() && line.entry().types().containsAll(idle.entry().types()))
+        && line.rights().containsAll(idle.rights()) && touchesAllOf(line.entry(), idle.entry())
         && people.minus(peopleBehind(moment, line.entry())).isEmpty()).map(Line::entry).findFirst().orElse(null);
     return new Line(idle.entry(), idle.source(), idle.own(), idle.rights(), idle.state(), idle.people(), idle.outsiders(), same);
+  }
+
+  /** Whether an entry touches every document, and every other place, that another one touches. */
+  static boolean touchesAllOf(Entry entry, Entry other) {
+    return entry.types().isEmpty() || !other.types().isEmpty() && entry.types().containsAll(other.types());
   }
 
   /** The active people whom an entry names, by any chain of memberships. */
@@ -96,7 +125,7 @@ public record AccessList(Place place, List<Line> lines) {
     return moment.matching(entry.subject()).and(moment.active());
   }
 
-  private static State state(SnapshotAt moment, Instant instant, int place, Entry entry, PersonSet named, HoldersByRight holders, Set<Entry> idle) {
+  private static State state(SnapshotAt moment, Instant instant, int place, Entry entry, PersonSet named, HoldersByRight holders, PersonSet byOne, Set<Entry> idle) {
     if (entry.period().endedBy(instant)) {
       return State.ENDED;
     }
@@ -117,6 +146,10 @@ public record AccessList(Place place, List<Line> lines) {
     }
     boolean forDocumentsBelow = !entry.touches(here.type());
     if (forDocumentsBelow) {
+      return State.ACTS;
+    }
+    // Whoever has something there, and is named by no other grant, has it by this one.
+    if (entry instanceof Grant && open.intersects(byOne)) {
       return State.ACTS;
     }
     // Of two that say the same, one acts: each is left out together with those that were found idle before it.

@@ -9,6 +9,9 @@ import java.util.Set;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import palegate.core.access.Entry;
+import palegate.core.access.Grant;
+import palegate.core.access.Withholding;
+import palegate.core.collections.PersonSet;
 import palegate.core.snapshot.Snapshot;
 import palegate.core.snapshot.SnapshotAt;
 
@@ -41,7 +44,45 @@ public final class IdleEntries {
 
   /** Whether an entry does nothing at an instant wherever it reaches, nor with documents put in later. O(as looking for it at its place). */
   public static boolean doesNothing(SnapshotAt moment, Entry entry) {
-    return changesNothing(moment, entry) && NewDocuments.alikeWithout(moment, entry);
+    return isImplied(moment, entry) || changesNothing(moment, entry) && NewDocuments.alikeWithout(moment, entry);
+  }
+
+  /**
+   * Whether that follows from the entries alone: it names nobody active then, does not hold then, withholds what no grant gives to those whom
+   * it names, or another one that reaches its place, and so every place that it reaches, says at least as much to at least the same people
+   * for at least the same documents. O(entries that reach its place or stand where it reaches × people / 64).
+   */
+  private static boolean isImplied(SnapshotAt moment, Entry entry) {
+    Snapshot snapshot = moment.snapshot();
+    PersonSet named = AccessList.peopleBehind(moment, entry);
+    int top = snapshot.placeNumber(entry.place());
+    return named.isEmpty() || !entry.period().holdsAt(moment.instant()) || snapshot.reachingEntries(top).stream().anyMatch(other -> !other.equals(entry)
+        && other.getClass() == entry.getClass() && other.period().holdsAt(moment.instant()) && AccessList.touchesAllOf(other, entry) && snapshot.rightsOf(other).containsAll(snapshot.rightsOf(entry))
+        && named.minus(moment.matching(other.subject())).isEmpty())
+        || entry instanceof Withholding && snapshot.reachingEntries(top).stream().noneMatch(other -> gives(moment, other, entry, named)) && noneBelowGives(moment, top, entry, named);
+  }
+
+  private static boolean noneBelowGives(SnapshotAt moment, int top, Entry withholding, PersonSet named) {
+    Snapshot snapshot = moment.snapshot();
+    Deque<Integer> left = new ArrayDeque<>(List.of(top));
+    while (!left.isEmpty()) {
+      for (int child : snapshot.childrenInNoOrder(left.pop())) {
+        if (!snapshot.standsAlone(child)) {
+          if (snapshot.ownEntries(child).stream().anyMatch(other -> gives(moment, other, withholding, named))) {
+            return false;
+          }
+          left.push(child);
+        }
+      }
+    }
+    return true;
+  }
+
+  /** Whether an entry gives something of what a withholding takes to somebody of those whom that names. */
+  private static boolean gives(SnapshotAt moment, Entry entry, Entry withholding, PersonSet named) {
+    Snapshot snapshot = moment.snapshot();
+    return entry instanceof Grant && entry.period().holdsAt(moment.instant()) && (snapshot.rightsOf(entry).mask() & snapshot.rightsOf(withholding).mask()) != 0
+        && named.intersects(moment.matching(entry.subject()));
   }
 
   /** The whole list is made only where something is idle: it says which line from above says the same. */

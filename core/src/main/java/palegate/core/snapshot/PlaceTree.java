@@ -2,12 +2,14 @@ package palegate.core.snapshot;
 
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.BitSet;
 import java.util.Collection;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.function.IntPredicate;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import palegate.core.collections.IdIndex;
@@ -360,19 +362,30 @@ final class PlaceTree {
 
   /** The places whose name contains a text, in capitals or not; ascending. Linear in the names, which lie close together. */
   int[] named(String text) {
-    IntStream.Builder found = IntStream.builder();
+    return named(text, any -> true, Integer.MAX_VALUE);
+  }
+
+  /** The same of some places only, and no more than one beyond so many: that there are too many is known then. */
+  int[] named(String text, IntPredicate among, int atMost) {
+    BitSet found = new BitSet();
     String wanted = text.toLowerCase(Locale.ROOT);
-    all.names().find(text, place -> {
-      if (!replaced.containsKey(place) && exists(place)) {
-        found.add(place);
-      }
-    });
     replaced.forEach((place, now) -> {
-      if (exists(place) && now.name().toLowerCase(Locale.ROOT).contains(wanted)) {
-        found.add(place);
+      if (exists(place) && now.name().toLowerCase(Locale.ROOT).contains(wanted) && among.test(place)) {
+        found.set(place);
       }
     });
-    return found.build().sorted().toArray();
+    int more = found.cardinality();
+    int[] left = {more > atMost ? 0 : (int) Math.min(Integer.MAX_VALUE, (long) atMost - more + 1)};
+    if (left[0] > 0) {
+      all.names().find(text, place -> {
+        if (!replaced.containsKey(place) && exists(place) && among.test(place)) {
+          found.set(place);
+          left[0]--;
+        }
+        return left[0] > 0;
+      });
+    }
+    return found.stream().toArray();
   }
 
   private static short typeOf(Place place, AllTypes allTypes) {

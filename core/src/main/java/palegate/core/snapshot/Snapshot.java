@@ -7,6 +7,7 @@ import java.util.Collections;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Set;
+import java.util.function.IntPredicate;
 import java.util.stream.IntStream;
 import palegate.core.access.Entry;
 import palegate.core.access.Grant;
@@ -285,6 +286,11 @@ public final class Snapshot {
   /** The numbers of the places whose name contains a text, in capitals or not; ascending. */
   public int[] placesNamed(String text) {
     return tree.named(text);
+  }
+
+  /** Those of some places, and no more than one beyond so many: that there are too many is known then. */
+  public int[] placesNamed(String text, IntPredicate among, int atMost) {
+    return tree.named(text, among, atMost);
   }
 
   /** The numbers of the documents of a type. O(places), a byte or two each. */

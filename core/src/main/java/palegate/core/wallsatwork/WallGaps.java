@@ -59,12 +59,21 @@ public final class WallGaps {
 
   /** The same where several walls are asked about, or where content is known. O(values of labels + letters that answer others + content said + found × depth). */
   public static List<WallGap> of(Snapshot snapshot, Wall wall, WallGapClues clues) {
+    return of(snapshot, wall, clues, WallGap.Confidence.POSSIBLE);
+  }
+
+  /** Those that are likely at least, without looking for the others: names and neighbours are the most work, and prove the least. Order and bounds as above. */
+  public static List<WallGap> likely(Snapshot snapshot, Wall wall, WallGapClues clues) {
+    return of(snapshot, wall, clues, WallGap.Confidence.LIKELY);
+  }
+
+  private static List<WallGap> of(Snapshot snapshot, Wall wall, WallGapClues clues, WallGap.Confidence atLeast) {
     if (snapshot.placeCount() == 0) {
       return List.of();
     }
     List<Barrier.Side> sides = sides(wall);
     Comparator<WallGap> order = Comparator.comparing(WallGap::confidence);
-    return sides.stream().flatMap(side -> new WallGaps(snapshot, wall, side, clues).find()).sorted(order.thenComparing(gap -> snapshot.placeNumber(gap.place()), snapshot.inTreeOrder())).toList();
+    return sides.stream().flatMap(side -> new WallGaps(snapshot, wall, side, clues).find(atLeast)).sorted(order.thenComparing(gap -> snapshot.placeNumber(gap.place()), snapshot.inTreeOrder())).toList();
   }
 
   /** What is to be looked for in the text of documents, to be given back as {@link ContentEvidence}: numbers before names. O(covered places × depth). */
@@ -104,14 +113,21 @@ public final class WallGaps {
     return wall.barrier() instanceof Barrier.Sides many ? many.sides() : List.of(new Barrier.Side("", wall.barrier().subjects(), wall.barrier().scopes().get(0)));
   }
 
-  private Stream<WallGap> find() {
+  /** What is less sure neither hides nor replaces what is surer. */
+  private Stream<WallGap> find(WallGap.Confidence atLeast) {
+    boolean all = atLeast == WallGap.Confidence.POSSIBLE;
     byLabels();
     byNumbers();
-    byNames();
+    if (all) {
+      byNames();
+    }
     byCopies();
     byCorrespondence();
     byTexts();
-    bySiblings();
+    if (all) {
+      bySiblings();
+    }
+    found.values().removeIf(gap -> gap.confidence().compareTo(atLeast) > 0);
     return found.entrySet().stream().filter(entry -> snapshot.path(entry.getKey()).stream().noneMatch(above -> !above.equals(entry.getKey()) && found.containsKey(above) && found.get(above).confidence().compareTo(entry.getValue().confidence()) <= 0))
         .map(Map.Entry::getValue);
   }
@@ -164,7 +180,7 @@ public final class WallGaps {
   /** The names of the topmost folders inside, without their numbers, and values of labels that are names, in the names of places outside. */
   private void byNames() {
     names().forEach((name, from) -> {
-      int[] outside = IntStream.of(snapshot.placesNamed(name)).filter(this::isOutside).toArray();
+      int[] outside = snapshot.placesNamed(name, this::isOutside, CALLED_AT_MOST);
       for (int place : outside.length > CALLED_AT_MOST ? new int[0] : outside) {
         add(place, WallGap.Kind.SAME_NAME, WallGap.Confidence.POSSIBLE, snapshot.place(place).name(), from);
       }
@@ -288,8 +304,11 @@ public final class WallGaps {
     if (one.length() != other.length()) {
       return false;
     }
-    int[] differing = IntStream.range(0, one.length()).filter(i -> one.charAt(i) != other.charAt(i)).limit(3).toArray();
-    return differing.length == 2 && differing[1] == differing[0] + 1 && one.charAt(differing[0]) == other.charAt(differing[1]) && one.charAt(differing[1]) == other.charAt(differing[0])
+    int at = 0;
+    while (at < one.length() && one.charAt(at) == other.charAt(at)) {
+      at++;
+    }
+    return at + 1 < one.length() && one.charAt(at) == other.charAt(at + 1) && one.charAt(at + 1) == other.charAt(at) && one.startsWith(other.substring(at + 2), at + 2)
         && CaseNumbers.digits(other).length() >= 3 && one.replaceAll("\\d", "").equals(other.replaceAll("\\d", ""));
   }
 }

@@ -113,7 +113,7 @@ public final class WallWatch {
       if (clues == null) {
         clues = WallGapClues.of(state);
       }
-      return known.computeIfAbsent(wall, any -> WallGaps.of(state, wall, clues).stream().filter(gap -> gap.confidence() != WallGap.Confidence.POSSIBLE).toList());
+      return known.computeIfAbsent(wall, any -> WallGaps.likely(state, wall, clues));
     }
   }
 

@@ -1,10 +1,10 @@
 package palegate.core.findings;
 
 import java.time.Instant;
+import java.util.Iterator;
 import java.util.List;
 import java.util.function.BooleanSupplier;
 import palegate.core.journal.Between;
-import palegate.core.snapshot.Snapshot;
 
 /**
  * Since when a finding has been there, without a break until now.
@@ -16,29 +16,36 @@ import palegate.core.snapshot.Snapshot;
  */
 public record FindingSince(long change, Instant at, boolean byDate, boolean known) {
   /**
-   * Looks back, state by state. O(states × the rule).
+   * Looks back, state by state; at each only what its change touched is looked at. O(the rule + states × what their changes touched).
    *
-   * @param states of a history, oldest first, each since its change, the last of which holds now
+   * @param newestFirst states of a history, each since its change, the first of which holds now
    * @param key of a finding that is there now
    * @param calledOff asked before each state
    */
-  public static FindingSince of(List<Between.State> states, Rule rule, Limits limits, String key, BooleanSupplier calledOff) {
-    for (int i = states.size() - 1; i >= 0; i--) {
-      Between.State state = states.get(i);
-      if (calledOff.getAsBoolean()) {
-        return new FindingSince(0, i + 1 < states.size() ? states.get(i + 1).since() : state.since(), false, false);
-      }
-      if (!isThere(state.snapshot(), state.since(), rule, limits, key)) {
+  public static FindingSince of(Iterator<Between.State> newestFirst, Rule rule, Limits limits, String key, BooleanSupplier calledOff) {
+    Between.State state = newestFirst.next();
+    Instant looked = state.since();
+    KeptFindings kept = null;
+    while (!calledOff.getAsBoolean()) {
+      kept = kept == null ? KeptFindings.of(state.snapshot(), state.since(), limits, List.of(rule)) : kept.next(state.snapshot(), state.since(), List.of(rule));
+      if (!isThere(kept, key)) {
         return new FindingSince(0, state.since(), true, true);
       }
-      if (i == 0 || !isThere(states.get(i - 1).snapshot(), state.since(), rule, limits, key)) {
-        return new FindingSince(i == 0 ? 0 : state.change(), state.since(), false, i > 0);
+      looked = state.since();
+      if (!newestFirst.hasNext()) {
+        break;
       }
+      Between.State before = newestFirst.next();
+      kept = kept.next(before.snapshot(), state.since(), List.of(rule));
+      if (!isThere(kept, key)) {
+        return new FindingSince(state.change(), state.since(), false, true);
+      }
+      state = before;
     }
-    throw new IllegalArgumentException("There is no state to look at.");
+    return new FindingSince(0, looked, false, false);
   }
 
-  private static boolean isThere(Snapshot snapshot, Instant at, Rule rule, Limits limits, String key) {
-    return snapshot.structure().repository().isPresent() && Findings.of(snapshot, at, limits, List.of(rule)).stream().anyMatch(finding -> finding.key().equals(key));
+  private static boolean isThere(KeptFindings kept, String key) {
+    return kept.findings().stream().anyMatch(finding -> finding.key().equals(key));
   }
 }

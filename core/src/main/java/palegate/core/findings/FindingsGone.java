@@ -1,12 +1,11 @@
 package palegate.core.findings;
 
 import java.time.Instant;
-import java.util.ArrayList;
-import java.util.Collections;
-import java.util.HashMap;
+import java.util.Iterator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.function.BooleanSupplier;
 import java.util.stream.Collectors;
 import palegate.core.journal.Between;
@@ -32,77 +31,67 @@ public record FindingsGone(List<Gone> gone, Instant lookedFrom) {
     }
   }
 
-  private record Seen(Finding finding, FindingSince came) {}
-
   public FindingsGone {
     gone = List.copyOf(gone);
   }
 
   /**
-   * Goes from state to state; at each only what its change touched is looked at. A finding that came back is not gone. O(states × what their changes touched).
+   * Goes back from state to state; at each only what its change touched is looked at. A finding that came back is not gone. O(states × what their changes touched).
    *
-   * @param states of a history, oldest first, each since its change; the last holds until the end
-   * @param calledOff asked before each state; once it says so, half as much again is looked at as was until then
+   * @param newestFirst states of a history, each since its change; the first holds until the end
+   * @param known what was found by the same rules in a state near the newest, or null
+   * @param calledOff asked before each state but the first
    */
-  public static FindingsGone between(List<Between.State> states, Instant until, Limits limits, List<Rule> rules, BooleanSupplier calledOff) {
-    Walk walk = new Walk(limits, rules);
-    walk.first(states.get(0));
-    for (int i = 1; i < states.size(); i++) {
-      if (calledOff.getAsBoolean()) {
-        // What went last is asked for most: half as many states as there was time for, up to the newest.
-        return between(states.subList(states.size() - Math.max(1, i / 2), states.size()), until, limits, rules, () -> false);
-      }
-      Instant then = states.get(i).since();
-      walk.to(states.get(i - 1), then, 0);
-      walk.to(states.get(i), then, states.get(i).change());
+  public static FindingsGone before(Instant until, Iterator<Between.State> newestFirst, KeptFindings known, Limits limits, List<Rule> rules, BooleanSupplier calledOff) {
+    Between.State state = newestFirst.next();
+    Walk walk = new Walk(limits, rules, known == null ? KeptFindings.of(state.snapshot(), until, limits, rules) : known.next(state.snapshot(), until, limits, rules));
+    walk.back(state, state.since(), 0, state.since());
+    while (newestFirst.hasNext() && !calledOff.getAsBoolean()) {
+      Between.State earlier = newestFirst.next();
+      walk.back(earlier, state.since(), state.change(), state.since());
+      walk.back(earlier, earlier.since(), 0, earlier.since());
+      state = earlier;
     }
-    walk.to(states.get(states.size() - 1), until, 0);
-    return new FindingsGone(walk.gone(), states.get(0).since());
+    return new FindingsGone(walk.gone(state.since()), state.since());
   }
 
   private static final class Walk {
     private final Limits limits;
     private final List<Rule> rules;
-    private final Map<String, Seen> seen = new HashMap<>();
+    private final Set<String> there;
+    /** The one that went last first; how they came is not known before it is met. */
     private final Map<String, Gone> gone = new LinkedHashMap<>();
     private KeptFindings kept;
-    private Instant last;
+    private Set<String> later;
 
-    Walk(Limits limits, List<Rule> rules) {
+    Walk(Limits limits, List<Rule> rules, KeptFindings kept) {
       this.limits = limits;
       this.rules = rules;
+      this.kept = kept;
+      there = keys(kept);
+      later = there;
     }
 
-    void first(Between.State state) {
-      kept = KeptFindings.of(state.snapshot(), state.since(), limits, rules);
-      last = state.since();
-      kept.findings().forEach(finding -> seen.put(finding.key(), new Seen(finding, new FindingSince(0, state.since(), false, false))));
+    private static Set<String> keys(KeptFindings kept) {
+      return kept.findings().stream().map(Finding::key).collect(Collectors.toSet());
     }
 
-    /** @param change which led there; 0 if only time passed */
-    void to(Between.State state, Instant at, long change) {
+    /**
+     * @param at the instant that is gone back to
+     * @param change which led from there; 0 if only time passed
+     * @param when what differs came or went
+     */
+    void back(Between.State state, Instant at, long change, Instant when) {
       kept = kept.next(state.snapshot(), at, limits, rules);
-      Map<String, Finding> now = kept.findings().stream().collect(Collectors.toMap(Finding::key, finding -> finding));
-      Instant when = change == 0 ? last : at;
-      seen.values().removeIf(one -> {
-        boolean is = now.containsKey(one.finding().key());
-        if (!is) {
-          gone.remove(one.finding().key());
-          gone.put(one.finding().key(), new Gone(one.finding(), one.came(), change, when));
-        }
-        return !is;
-      });
-      now.forEach((key, finding) -> {
-        gone.remove(key);
-        seen.merge(key, new Seen(finding, new FindingSince(change, when, change == 0, true)), (before, fresh) -> new Seen(finding, before.came()));
-      });
-      last = at;
+      Set<String> earlier = keys(kept);
+      FindingSince came = new FindingSince(change, when, change == 0, true);
+      later.stream().filter(key -> !earlier.contains(key)).forEach(key -> gone.computeIfPresent(key, (any, one) -> one.came() != null ? one : new Gone(one.finding(), came, one.change(), one.at())));
+      kept.findings().stream().filter(finding -> !later.contains(finding.key()) && !there.contains(finding.key())).forEach(finding -> gone.putIfAbsent(finding.key(), new Gone(finding, null, change, when)));
+      later = earlier;
     }
 
-    List<Gone> gone() {
-      List<Gone> newest = new ArrayList<>(gone.values());
-      Collections.reverse(newest);
-      return newest;
+    List<Gone> gone(Instant lookedFrom) {
+      return gone.values().stream().map(one -> one.came() != null ? one : new Gone(one.finding(), new FindingSince(0, lookedFrom, false, false), one.change(), one.at())).toList();
     }
   }
 }

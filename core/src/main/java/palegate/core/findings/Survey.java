@@ -138,6 +138,20 @@ public final class Survey {
     });
   }
 
+  /**
+   * What is found group by group, by who is in it: kept for groups of which neither that nor anybody is another. It must not hold on to the state.
+   *
+   * @param group in which one was found
+   */
+  @SuppressWarnings("unchecked")
+  <T> List<T> byGroup(String name, Function<T, String> group, Function<Group, Stream<T>> look) {
+    return (List<T>) made(kept, name, () -> {
+      List<T> known = touched == null || !touched.leaves(Set.of(Touched.Kind.PEOPLE, Touched.Kind.UNITS)) ? null : (List<T>) before.get(name);
+      return known == null ? groups().flatMap(look).toList() : Stream.concat(known.stream().filter(one -> !touched.groups().contains(group.apply(one))),
+          touched.groups().stream().map(structure().groups()::get).filter(one -> one != null).flatMap(look)).toList();
+    });
+  }
+
   /** What several rules look at is made once; the name is theirs alone. */
   @SuppressWarnings("unchecked")
   <T> List<T> once(String name, Supplier<List<T>> make) {

@@ -11,6 +11,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Set;
+import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import palegate.core.access.Entry;
@@ -42,15 +43,17 @@ final class Touched {
   private final boolean everywhere;
   private final Set<Kind> kinds;
   private final Set<String> changed;
+  private final Set<String> groups;
   private final BitSet below = new BitSet();
   private final Set<String> above = new HashSet<>();
 
-  private Touched(Structure before, Snapshot after, boolean everywhere, Set<Kind> kinds, Set<String> changed) {
+  private Touched(Structure before, Snapshot after, boolean everywhere, Set<Kind> kinds, Set<String> changed, Set<String> groups) {
     this.before = before;
     this.after = after;
     this.everywhere = everywhere;
     this.kinds = kinds;
     this.changed = changed;
+    this.groups = groups;
   }
 
   /** O(changes), and O(entries + memberships) where groups are others. */
@@ -61,7 +64,7 @@ final class Touched {
     boolean everywhere = kinds.contains(Kind.UNITS) || kinds.contains(Kind.ROLES) || kinds.contains(Kind.TYPES) || kinds.contains(Kind.WALLS)
         || difference.people().stream().anyMatch(id -> countsAsAnother(before.people().get(id), after.structure().people().get(id)))
         || !difference.places().isEmpty() && namedBesideEntries(after.structure(), groups) || isConfined(after.structure(), groups);
-    Touched touched = new Touched(before, after, everywhere, kinds, difference.places());
+    Touched touched = new Touched(before, after, everywhere, kinds, difference.places(), groups.stream().map(group -> ((Subject.OfGroup) group).id()).collect(Collectors.toSet()));
     if (!everywhere) {
       Set<String> places = new HashSet<>(difference.places());
       Stream.of(before, after.structure()).forEach(structure -> {
@@ -190,6 +193,11 @@ final class Touched {
   /** The places that came, went or became others themselves, by id. */
   Set<String> changed() {
     return changed;
+  }
+
+  /** The groups that came, went or became others, and all that hold one of them, by id. */
+  Set<String> groups() {
+    return groups;
   }
 
   /** Whether something else may be found at a place; at one that is not there any more as well. */

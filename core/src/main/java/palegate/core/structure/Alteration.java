@@ -54,6 +54,11 @@ public record Alteration(String kind, String id, Object before, Object after) {
         .withSharing(of(byKind, "sharing")).withPasses(of(byKind, "pass")).withShortlists(of(byKind, "shortlist")).withSeparations(of(byKind, "separation"));
   }
 
+  /** The structure before a change, from the one that it made. O(alterations). */
+  public static Structure undone(Structure after, List<Alteration> alterations) {
+    return applied(after, alterations.stream().map(one -> new Alteration(one.kind(), one.id(), one.after(), one.before())).toList());
+  }
+
   @SuppressWarnings("unchecked") // each kind holds parts of one class only
   private static <T> Map<String, T> of(Map<String, Map<String, Object>> byKind, String kind) {
     return (Map<String, T>) byKind.getOrDefault(kind, Map.of());

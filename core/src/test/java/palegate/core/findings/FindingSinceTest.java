@@ -3,6 +3,8 @@ package palegate.core.findings;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.ArrayList;
+import java.util.Collections;
+import java.util.Iterator;
 import java.util.List;
 import java.util.Random;
 import org.junit.jupiter.api.Test;
@@ -26,6 +28,12 @@ class FindingSinceTest {
     states.add(new Between.State(number, Harbour.NOW.plusSeconds(number * 60L), after));
   }
 
+  private static Iterator<Between.State> newestFirst(List<Between.State> states) {
+    List<Between.State> turned = new ArrayList<>(states);
+    Collections.reverse(turned);
+    return turned.iterator();
+  }
+
   private static Snapshot after(Snapshot before, Change change) {
     DraftApplication.Result result = DraftApplication.of(before, List.of(change), Harbour.NOW);
     assertThat(result.refusals()).isEmpty();
@@ -33,7 +41,7 @@ class FindingSinceTest {
   }
 
   private FindingSince since() {
-    return FindingSince.of(states, EMPTY, Limits.USUAL, KEY, () -> false);
+    return FindingSince.of(newestFirst(states), EMPTY, Limits.USUAL, KEY, () -> false);
   }
 
   @Test
@@ -60,16 +68,16 @@ class FindingSinceTest {
       change(Harbour.snapshot());
     }
     int[] asked = new int[1];
-    FindingSince since = FindingSince.of(states, EMPTY, Limits.USUAL, KEY, () -> ++asked[0] > 2);
+    FindingSince since = FindingSince.of(newestFirst(states), EMPTY, Limits.USUAL, KEY, () -> ++asked[0] > 2);
     assertThat(since).isEqualTo(new FindingSince(0, Harbour.NOW.plusSeconds(240), false, false));
-    assertThat(FindingSince.of(states, EMPTY, Limits.USUAL, KEY, () -> true).known()).isFalse();
+    assertThat(FindingSince.of(newestFirst(states), EMPTY, Limits.USUAL, KEY, () -> true).known()).isFalse();
   }
 
   @Test
   void one_that_a_date_brought_came_by_no_change() {
     change(Harbour.snapshot());
     states.add(new Between.State(2, Harbour.JULY.minusSeconds(86_400L * 20), Harbour.snapshot()));
-    FindingSince since = FindingSince.of(states, Rules.of("ends-soon").orElseThrow(), Limits.USUAL, "ends-soon group:adjusters trainees", () -> false);
+    FindingSince since = FindingSince.of(newestFirst(states), Rules.of("ends-soon").orElseThrow(), Limits.USUAL, "ends-soon group:adjusters trainees", () -> false);
     assertThat(since.byDate()).isTrue();
     assertThat(since.change()).isZero();
   }

@@ -5,7 +5,9 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.HashMap;
+import java.util.Iterator;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
@@ -38,6 +40,12 @@ class FindingsGoneTest {
     return Harbour.NOW.plusSeconds(number * 60L);
   }
 
+  private static Iterator<Between.State> newestFirst(List<Between.State> states) {
+    List<Between.State> turned = new ArrayList<>(states);
+    Collections.reverse(turned);
+    return turned.iterator();
+  }
+
   private static Snapshot after(Snapshot before, Change... changes) {
     DraftApplication.Result result = DraftApplication.of(before, List.of(changes), Harbour.NOW);
     assertThat(result.refusals()).isEmpty();
@@ -45,7 +53,7 @@ class FindingsGoneTest {
   }
 
   private FindingsGone gone(Duration later) {
-    return FindingsGone.between(states, Harbour.NOW.plus(later), Limits.USUAL, Rules.ALL, () -> false);
+    return FindingsGone.before(Harbour.NOW.plus(later), newestFirst(states), null, Limits.USUAL, Rules.ALL, () -> false);
   }
 
   private static FindingsGone.Gone of(FindingsGone all, String key) {
@@ -92,9 +100,9 @@ class FindingsGoneTest {
       state(with);
     }
     int[] asked = new int[1];
-    FindingsGone all = FindingsGone.between(states, Harbour.NOW.plusSeconds(3600), Limits.USUAL, Rules.ALL, () -> ++asked[0] > 6);
-    assertThat(all.lookedFrom()).isEqualTo(minute(8));
-    assertThat(all.gone()).extracting(one -> one.finding().key()).containsExactlyInAnyOrder("group-empty group:g7", "group-empty group:g8");
+    FindingsGone all = FindingsGone.before(Harbour.NOW.plusSeconds(3600), newestFirst(states), null, Limits.USUAL, Rules.ALL, () -> ++asked[0] > 6);
+    assertThat(all.lookedFrom()).isEqualTo(minute(4));
+    assertThat(all.gone()).extracting(one -> one.finding().key()).containsExactly("group-empty group:g8", "group-empty group:g7", "group-empty group:g6", "group-empty group:g5", "group-empty group:g4", "group-empty group:g3");
   }
 
   private static Set<String> keys(Snapshot snapshot, Instant instant) {
@@ -132,7 +140,7 @@ class FindingsGoneTest {
           lastSeen.put(key, look);
         }
       }
-      FindingsGone found = FindingsGone.between(history, then, Limits.USUAL, Rules.ALL, () -> false);
+      FindingsGone found = FindingsGone.before(then, newestFirst(history), seed % 2 == 0 ? null : KeptFindings.of(history.get(history.size() - 1).snapshot(), then, Limits.USUAL, Rules.ALL), Limits.USUAL, Rules.ALL, () -> false);
       Map<String, Long> by = found.gone().stream().collect(Collectors.toMap(one -> one.finding().key(), FindingsGone.Gone::change));
       Map<String, Long> expected = new HashMap<>();
       lastSeen.forEach((key, look) -> {

@@ -9,7 +9,6 @@ import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
-import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
@@ -19,7 +18,6 @@ import palegate.core.findings.FindingSince;
 import palegate.core.findings.FindingsGone;
 import palegate.core.findings.Rules;
 import palegate.core.findings.Severity;
-import palegate.core.journal.Between;
 import palegate.server.shell.MayBeMissing;
 import palegate.server.shell.Problem;
 import palegate.server.shell.Written;
@@ -52,7 +50,6 @@ class FindingHistoryController {
 
   record CameWith(long number, String author, String note) {}
 
-  private static final int LOOKED_BACK_IN = 20_000;
   private static final int GONE_DAYS_AT_MOST = 366;
   private static final int GONE_AT_MOST = 300;
   private static final Duration LOOKED_BACK_FOR = Duration.ofSeconds(10);
@@ -83,18 +80,13 @@ class FindingHistoryController {
       return new SinceView(false, false, null, null);
     }
     long until = System.nanoTime() + LOOKED_BACK_FOR.toNanos();
-    FindingSince since = FindingSince.of(viewpoints.known(who.getName(), history.lastBefore(clock.instant())), Rules.of(finding.rule()).orElseThrow(), all.limits(), key, () -> System.nanoTime() > until);
+    FindingSince since = FindingSince.of(viewpoints.known(who.getName(), history.newestFirst(Instant.EPOCH, clock.instant())), Rules.of(finding.rule()).orElseThrow(), all.limits(), key, () -> System.nanoTime() > until);
     return view(since, told(who.getName(), Set.of(since.change())));
   }
 
   /** What people did, other than changes, is not rebuilt for earlier instants. */
   static boolean isDated(MadeFindings.Made all, Finding finding) {
-    return isLookedBack(all) && all.kept().findings().contains(finding);
-  }
-
-  /** In larger repositories each of hundreds of states would have to be looked through. */
-  private static boolean isLookedBack(MadeFindings.Made all) {
-    return all.snapshot().placeCount() <= LOOKED_BACK_IN;
+    return all.kept().findings().contains(finding);
   }
 
   private static SinceView view(FindingSince since, Map<Long, CameWith> told) {
@@ -115,23 +107,13 @@ class FindingHistoryController {
       throw Problem.faults("It was not looked back.", List.of(new Problem.Fault("days", "It is not looked back for " + days + " days.", "Take from 1 to " + GONE_DAYS_AT_MOST + " days.")));
     }
     MadeFindings.Made all = made.of(who.getName());
-    if (!isLookedBack(all)) {
-      throw Problem.of(HttpStatus.UNPROCESSABLE_CONTENT, "too-large", "Too large to look back", "In a repository of more than " + LOOKED_BACK_IN + " places it is not looked back.");
-    }
     Instant now = clock.instant();
     long until = System.nanoTime() + LOOKED_BACK_FOR.toNanos();
     Instant from = now.minus(Duration.ofDays(days));
-    List<Between.State> states = from(history.lastSince(from, now), from);
-    FindingsGone found = FindingsGone.between(viewpoints.known(who.getName(), states), now, all.limits(), all.rules(), () -> System.nanoTime() > until);
+    FindingsGone found = FindingsGone.before(now, viewpoints.known(who.getName(), history.newestFirst(from, now)), all.kept(), all.limits(), all.rules(), () -> System.nanoTime() > until);
     List<FindingsGone.Gone> gone = found.gone().stream().limit(GONE_AT_MOST).toList();
     Map<Long, CameWith> told = told(who.getName(), gone.stream().flatMap(one -> Stream.of(one.change(), one.came().change())).collect(Collectors.toSet()));
     return new GoneFindings(found.lookedFrom(), found.gone().size(), gone.stream()
         .map(one -> new GoneView(one.finding().text(), one.finding().rule(), one.finding().severity(), view(one.came(), told), one.at(), one.byDate(), told.get(one.change()))).toList());
-  }
-
-  /** The first of them is looked at as of an instant, if it is older. */
-  private static List<Between.State> from(List<Between.State> states, Instant from) {
-    Between.State first = states.get(0);
-    return !first.since().isBefore(from) ? states : Stream.concat(Stream.of(new Between.State(first.change(), from, first.snapshot())), states.stream().skip(1)).toList();
   }
 }

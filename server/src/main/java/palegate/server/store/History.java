@@ -2,8 +2,11 @@ package palegate.server.store;
 
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.Iterator;
 import java.util.List;
 import java.util.Map;
+import java.util.NoSuchElementException;
 import java.util.Optional;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Component;
@@ -50,14 +53,77 @@ public class History {
 
   /** As many states before an instant as are held at once, each since its change: all of them, if there are no more. O(first state + changes). */
   public List<Between.State> lastBefore(Instant until) {
-    return lastSince(Instant.EPOCH, until);
+    long last = log.inForceAt(until);
+    long first = Math.max(1, last - CHANGES_AT_MOST);
+    return states(snapshots.asOf(first), madeAt(first), log.between(first, last));
   }
 
-  /** Of these the one that held at an instant, and those after it. O(first state + changes). */
-  public List<Between.State> lastSince(Instant from, Instant until) {
+  /**
+   * The states that held from one instant to another, the newest first, each since its change, or since the first of the instants; as many as
+   * the last some hundred changes made. Each is made from the one after it when it is asked for, and none is held: however large they are,
+   * whoever has no more time stops. They end where more was altered at once than is held. O(what was altered since it) each.
+   */
+  public Iterator<Between.State> newestFirst(Instant from, Instant until) {
     long last = log.inForceAt(until);
     long first = Math.max(Math.max(1, log.inForceAt(from)), last - CHANGES_AT_MOST);
-    return states(snapshots.asOf(first), madeAt(first), log.between(first, last));
+    return new NewestFirst(from, snapshots.asOf(last), first == last ? List.of() : log.between(first, last), madeAt(first));
+  }
+
+  private final class NewestFirst implements Iterator<Between.State> {
+    /** What so many changes altered is read at a time. */
+    private static final int AT_A_TIME = 25;
+
+    private final Instant from;
+    private final List<ChangeLog.Logged> changes;
+    private final Instant firstMade;
+    private final Map<Long, List<Alteration>> altered = new HashMap<>();
+    private Snapshot at;
+    private long number;
+    private boolean begun;
+    /** How many of the changes are not gone back over yet. */
+    private int left;
+
+    NewestFirst(Instant from, Snapshots.Numbered newest, List<ChangeLog.Logged> changes, Instant firstMade) {
+      this.from = from;
+      this.changes = changes;
+      this.firstMade = firstMade;
+      at = newest.snapshot();
+      number = newest.change();
+      left = changes.size();
+    }
+
+    @Override
+    public boolean hasNext() {
+      if (begun && left > 0 && !altered.containsKey(number)) {
+        int first = Math.max(0, left - AT_A_TIME);
+        long after = changes.get(first).number() - 1;
+        if (structures.sizeOfAlterations(after, number) > ALTERED_AT_MOST) {
+          left = 0;
+        } else {
+          changes.subList(first, left).forEach(change -> altered.put(change.number(), List.of()));
+          altered.putAll(structures.alteredBetween(after, number));
+        }
+      }
+      return !begun || left > 0;
+    }
+
+    @Override
+    public Between.State next() {
+      if (!hasNext()) {
+        throw new NoSuchElementException();
+      }
+      if (begun) {
+        left--;
+        Snapshot before = at.next(Alteration.undone(at.structure(), altered.remove(number)));
+        // What held until the change is worked out from what held after it, before the two are parted.
+        before.at(changes.get(left).at());
+        at = before.detached();
+        number = changes.get(left).number() - 1;
+      }
+      begun = true;
+      Instant made = left == 0 ? firstMade : changes.get(left - 1).at();
+      return new Between.State(number, made.isBefore(from) ? from : made, at);
+    }
   }
 
   /** Two states, and what every change from the one to the other altered. */

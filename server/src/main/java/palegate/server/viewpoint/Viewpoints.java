@@ -3,6 +3,7 @@ package palegate.server.viewpoint;
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import java.time.Duration;
+import java.util.Iterator;
 import java.util.List;
 import java.util.Objects;
 import org.springframework.stereotype.Component;
@@ -75,6 +76,25 @@ public class Viewpoints {
   public List<Between.State> known(String account, List<Between.State> states) {
     return of(account).whole() ? states : states.stream()
         .map(state -> new Between.State(state.change(), state.since(), known(account, new Snapshots.Numbered(state.change(), state.snapshot())).snapshot())).toList();
+  }
+
+  /** The same of states that are made one after the other. */
+  public Iterator<Between.State> known(String account, Iterator<Between.State> states) {
+    if (of(account).whole()) {
+      return states;
+    }
+    return new Iterator<>() {
+      @Override
+      public boolean hasNext() {
+        return states.hasNext();
+      }
+
+      @Override
+      public Between.State next() {
+        Between.State state = states.next();
+        return new Between.State(state.change(), state.since(), known(account, new Snapshots.Numbered(state.change(), state.snapshot())).snapshot());
+      }
+    };
   }
 
   public Structure structureAsOf(String account, long change) {

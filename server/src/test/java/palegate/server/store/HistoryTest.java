@@ -5,12 +5,14 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.Iterator;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import palegate.core.changes.DraftApplication;
+import palegate.core.journal.Between;
 import palegate.core.people.Group;
 import palegate.core.people.Membership;
 import palegate.core.people.Period;
@@ -82,6 +84,33 @@ class HistoryTest {
     assertThat(snapshots.structureAsOf(between - 1).groups()).doesNotContainKey("g-regatta");
     assertThat(sorted(Alteration.applied(snapshots.structureAsOf(between), store.alteredBy(between + 1)))).isEqualTo(sorted(before));
     assertEveryStateIsFoundFromTheNewest(store);
+  }
+
+  @Test
+  void the_states_from_the_newest_back_are_those_of_the_journal_to_the_first_that_is_asked_for(TestApplication app) {
+    StructureStore store = app.bean(StructureStore.class);
+    Bundles bundles = app.bean(Bundles.class);
+    Structure before = store.asOf(store.head());
+    Membership mia = new Membership(new Membership.PersonMember("p-mia"), Period.ALWAYS);
+    bundles.bringIn(before.withGroups(Map.of("g-gig", new Group("g-gig", "Gig", null, List.of(mia)))), "test", "Test", "rows", Instant.parse("2026-11-24T11:00:00Z"));
+    bundles.bringIn(before, "test", "Test", "rows no more", Instant.parse("2026-11-24T11:00:01Z"));
+    Instant now = Instant.parse("2026-11-24T12:00:00Z");
+    long number = store.head();
+    Snapshot head = app.bean(Snapshots.class).current().snapshot();
+    for (Iterator<Between.State> states = app.bean(History.class).newestFirst(Instant.EPOCH, now); states.hasNext(); number--) {
+      Between.State state = states.next();
+      assertThat(state.change()).isEqualTo(number);
+      assertThat(state.since()).isEqualTo(app.bean(History.class).madeAt(number));
+      assertThat(sorted(state.snapshot().structure())).as("change %d", number).isEqualTo(sorted(store.asOf(number)));
+      assertThat(RightsDifference.between(Snapshot.of(store.asOf(number)), state.snapshot(), state.since()).isEmpty()).as("rights after change %d", number).isTrue();
+    }
+    assertThat(number).isZero();
+    assertThat(app.bean(Snapshots.class).current().snapshot()).isSameAs(head);
+    List<Between.State> last = new ArrayList<>();
+    Instant from = Instant.parse("2026-11-24T11:00:00.500Z");
+    app.bean(History.class).newestFirst(from, now).forEachRemaining(last::add);
+    assertThat(last).extracting(Between.State::change).containsExactly(store.head(), store.head() - 1);
+    assertThat(last.get(1).since()).as("it held already when it is looked from").isEqualTo(from);
   }
 
   @Test

@@ -9,6 +9,18 @@ public final class Cells {
   /** Where a spreadsheet of another country, or of another habit, begins a new cell. */
   private static final String STARTS_A_CELL = ";\t\r\n|";
 
+  private static final byte PLAIN = 0;
+  private static final byte BLANK = 1;
+  private static final byte FORMULA = 2;
+  private static final byte SPECIAL = 3;
+  private static final byte[] KINDS = new byte[128];
+
+  static {
+    for (char letter = 0; letter < KINDS.length; letter++) {
+      KINDS[letter] = letter < ' ' || STARTS_A_CELL.indexOf(letter) >= 0 ? SPECIAL : STARTS_A_FORMULA.indexOf(letter) >= 0 ? FORMULA : isUnseen(letter) ? BLANK : PLAIN;
+    }
+  }
+
   private Cells() {}
 
   /**
@@ -16,12 +28,30 @@ public final class Cells {
    * in two, also behind blanks and letters that nobody sees. What no file may hold is shown as a replacement.
    */
   public static String neutral(String text) {
+    return isPlain(text) ? text : neutralised(text);
+  }
+
+  /** Whether there is nothing to look at twice: nearly always so, and told at a glance a letter. */
+  private static boolean isPlain(String text) {
+    boolean starts = true;
+    for (int i = 0; i < text.length(); i++) {
+      char letter = text.charAt(i);
+      byte kind = letter < KINDS.length ? KINDS[letter] : letter < Character.MIN_SURROGATE && !starts ? PLAIN : SPECIAL;
+      if (kind == SPECIAL || kind == FORMULA && starts) {
+        return false;
+      }
+      starts &= kind == BLANK;
+    }
+    return true;
+  }
+
+  private static String neutralised(String text) {
     boolean starts = true;
     StringBuilder made = null;
     for (int i = 0; i < text.length(); i++) {
       char letter = text.charAt(i);
-      boolean unseen = isUnseen(letter);
-      boolean broken = letter < ' ' && STARTS_A_CELL.indexOf(letter) < 0 || letter == '\uFFFE' || letter == '\uFFFF' || isLoneSurrogate(text, i);
+      boolean beginsACell = letter <= '|' && STARTS_A_CELL.indexOf(letter) >= 0;
+      boolean broken = letter < ' ' && !beginsACell || letter >= Character.MIN_SURROGATE && (letter == '\uFFFE' || letter == '\uFFFF' || isLoneSurrogate(text, i));
       boolean formula = starts && STARTS_A_FORMULA.indexOf(letter) >= 0;
       if ((formula || broken) && made == null) {
         made = new StringBuilder(text.length() + 2).append(text, 0, i);
@@ -29,7 +59,7 @@ public final class Cells {
       if (made != null) {
         made.append(formula ? "'" : "").append(broken ? '\uFFFD' : letter);
       }
-      starts = STARTS_A_CELL.indexOf(letter) >= 0 || starts && unseen;
+      starts = beginsACell || starts && isUnseen(letter);
     }
     String safe = made == null ? text : made.toString();
     boolean control = !safe.isEmpty() && (safe.charAt(0) == '\t' || safe.charAt(0) == '\r' || safe.charAt(0) == '\n');
@@ -48,7 +78,10 @@ public final class Cells {
   }
 
   private static boolean isUnseen(char letter) {
-    return Character.isWhitespace(letter) || Character.isSpaceChar(letter) || Character.getType(letter) == Character.FORMAT || letter == '"' || letter < ' ';
+    if (letter > ' ' && letter < '\u007F') {
+      return letter == '"';
+    }
+    return letter <= ' ' || Character.isWhitespace(letter) || Character.isSpaceChar(letter) || Character.getType(letter) == Character.FORMAT;
   }
 
   private static boolean isLoneSurrogate(String text, int at) {

@@ -9,6 +9,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.stream.Stream;
 import org.apache.poi.xssf.usermodel.XSSFWorkbook;
+import java.util.Random;
+import java.util.stream.Collectors;
 import org.junit.jupiter.api.Test;
 
 /** Exports are neutralised: whatever somebody called a place, no spreadsheet runs it. */
@@ -42,5 +44,32 @@ class CellsTest {
       assertThat(cell).hasSize(Cells.MOST).endsWith("(cut here: 40000 characters in all)");
       assertThat(workbook.getSheetAt(1).getRow(2).getCell(0).getStringCellValue()).isEqualTo("'=1");
     }
+  }
+
+  /** Letter by letter, without looking whether there is anything to do. */
+  private static String literally(String text) {
+    StringBuilder made = new StringBuilder();
+    boolean starts = true;
+    for (int i = 0; i < text.length(); i++) {
+      char letter = text.charAt(i);
+      boolean alone = Character.isSurrogate(letter) && !(Character.isHighSurrogate(letter) && i + 1 < text.length() && Character.isLowSurrogate(text.charAt(i + 1)) || Character.isLowSurrogate(letter) && i > 0 && Character.isHighSurrogate(text.charAt(i - 1)));
+      boolean cell = ";\t\r\n|".indexOf(letter) >= 0;
+      made.append(starts && "=+-@\uFF1D\uFF0B\uFF0D\uFF20\u2212".indexOf(letter) >= 0 ? "'" : "").append(alone || letter < ' ' && !cell || letter >= '\uFFFE' ? '\uFFFD' : letter);
+      starts = cell || starts && (letter <= ' ' || letter == '"' || Character.isWhitespace(letter) || Character.isSpaceChar(letter) || Character.getType(letter) == Character.FORMAT);
+    }
+    return !text.isEmpty() && "\t\r\n".indexOf(text.charAt(0)) >= 0 ? "'" + made : made.toString();
+  }
+
+  @Test
+  void a_text_is_neutralised_letter_by_letter_whatever_it_is_made_of() {
+    String letters = "=+-@;|\t\r\n \"'ab1\u00A0\u00E9\u2212\u200B\uFEFF\uFF1D\uFF20\uFFFE\uFFFF\u0000\u001F\u007F\u0080\uD83D\uDE00";
+    Random random = new Random(20_261_201L);
+    int altered = 0;
+    for (int i = 0; i < 60_000; i++) {
+      String text = random.ints(random.nextInt(7), 0, letters.length()).mapToObj(letters::charAt).map(String::valueOf).collect(Collectors.joining());
+      assertThat(Cells.neutral(text)).as("[%s], the %d. of seed 20261201", text, i).isEqualTo(literally(text));
+      altered += Cells.neutral(text).equals(text) ? 0 : 1;
+    }
+    assertThat(altered).isBetween(20_000, 59_000);
   }
 }

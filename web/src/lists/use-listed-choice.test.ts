@@ -1,4 +1,6 @@
-import { describe, expect, it } from 'vitest'
+import { createPinia, setActivePinia } from 'pinia'
+import { beforeEach, describe, expect, it } from 'vitest'
+import { useNotices } from '@/common/useNotices'
 import { inPage, type Part } from './part'
 import { CHOSEN_AT_MOST, useListedChoice } from './useListedChoice'
 
@@ -11,6 +13,8 @@ function choice(mayChoose?: (row: (typeof rows)[number]) => boolean) {
   made.listed({ list: 'any', total: 3_000 })
   return { ...made, asked }
 }
+
+beforeEach(() => setActivePinia(createPinia()))
 
 describe('choosing in a list of which only a part is fetched', () => {
   it('takes all between with Shift, also what was never in sight, in the order of the list', async () => {
@@ -51,5 +55,13 @@ describe('choosing in a list of which only a part is fetched', () => {
     await toggleAll()
     expect(chosen.value).toHaveLength(CHOSEN_AT_MOST)
     expect(all.value).toBe(false)
+  })
+
+  it('takes none of them where some could not be fetched, and says so', async () => {
+    const made = useListedChoice<{ id: string }>((part) => (part.offset === 0 ? Promise.resolve({ total: 900, items: [{ id: 'p-0' }] }) : Promise.reject(new Error('The server does not answer.'))), (row) => row.id)
+    made.listed({ list: 'any', total: 900 })
+    await made.toggleAll()
+    expect([made.rows.value, made.all.value, made.busy.value]).toEqual([[], false, false])
+    expect(useNotices().failures).toBe(1)
   })
 })

@@ -1,4 +1,5 @@
 import { computed, ref, shallowRef } from 'vue'
+import { useNotices } from '@/common/useNotices'
 import type { Listed, Part } from './part'
 
 /** So many rows can be chosen at once: what is longer is narrowed down first. */
@@ -12,6 +13,7 @@ const PAGE = 500
  * while something else is looked for.
  */
 export function useListedChoice<T>(fetch: (part: Part) => Promise<{ total: number; items: T[] }>, idOf: (row: T) => string, mayChoose: (row: T) => boolean = () => true) {
+  const notices = useNotices()
   const chosen = shallowRef(new Map<string, T>())
   const shown = ref<Listed>({ list: '', total: 0 })
   const busy = ref(false)
@@ -25,18 +27,23 @@ export function useListedChoice<T>(fetch: (part: Part) => Promise<{ total: numbe
   const rows = computed(() => [...chosen.value.values()])
   const isChosen = (row: T) => chosen.value.has(idOf(row))
 
-  async function between(from: number, until: number): Promise<T[]> {
+  /** All of them, or undefined if they could not be fetched: fewer than are meant are never chosen. */
+  async function between(from: number, until: number): Promise<T[] | undefined> {
     const { text, sort } = shown.value
     const found: T[] = []
     busy.value = true
     try {
       for (let offset = from; offset < until; offset += PAGE) found.push(...(await fetch({ offset, limit: Math.min(PAGE, until - offset), text, sort })).items)
+    } catch (error) {
+      notices.fail(`Nothing was chosen: ${error instanceof Error ? error.message : String(error)}`)
+      return undefined
     } finally {
       busy.value = false
     }
     return found.filter(mayChoose)
   }
-  function put(meant: T[], choose: boolean) {
+  function put(meant: T[] | undefined, choose: boolean): boolean {
+    if (meant === undefined) return false
     const now = new Map(chosen.value)
     for (const row of meant) {
       if (choose) now.set(idOf(row), row)
@@ -44,6 +51,7 @@ export function useListedChoice<T>(fetch: (part: Part) => Promise<{ total: numbe
     }
     if (!choose) allOf.value = undefined
     chosen.value = now
+    return true
   }
   async function toggle(row: T, index: number, range: boolean) {
     const choose = !isChosen(row)
@@ -55,8 +63,8 @@ export function useListedChoice<T>(fetch: (part: Part) => Promise<{ total: numbe
   async function toggleAll() {
     const list = listOf(shown.value)
     const choose = !all.value
-    put(await between(0, Math.min(shown.value.total, CHOSEN_AT_MOST)), choose)
-    if (choose && shown.value.total <= CHOSEN_AT_MOST) allOf.value = list
+    const done = put(await between(0, Math.min(shown.value.total, CHOSEN_AT_MOST)), choose)
+    if (done && choose && shown.value.total <= CHOSEN_AT_MOST) allOf.value = list
   }
   function clear() {
     chosen.value = new Map()

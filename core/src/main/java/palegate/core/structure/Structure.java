@@ -92,9 +92,14 @@ public record Structure(
         Parts.of(rules, SharingRule::place), Parts.of(given, Pass::id), Parts.of(lists, Shortlist::unit), Parts.of(apart, Separation::id));
   }
 
-  /** The one repository, absent only from a structure without any place. */
+  /** The one repository, absent only from a structure without any place: above whichever place one begins at. O(depth). */
   public Optional<Place> repository() {
-    return places.values().stream().filter(place -> place.kind() == PlaceKind.REPOSITORY).findFirst();
+    Place at = places.isEmpty() ? null : places.values().iterator().next();
+    for (int steps = 0; at != null && at.kind() != PlaceKind.REPOSITORY && steps < places.size(); steps++) {
+      at = at.parent() == null ? null : places.get(at.parent());
+    }
+    // What is not sound yet may lead nowhere.
+    return at != null && at.kind() == PlaceKind.REPOSITORY ? Optional.of(at) : places.values().stream().filter(place -> place.kind() == PlaceKind.REPOSITORY).findFirst();
   }
 
   /** All grants, then all withholdings. */

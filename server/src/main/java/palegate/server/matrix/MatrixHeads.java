@@ -86,10 +86,26 @@ class MatrixHeads {
 
   private static final int KEPT_OF_A_STATE = 8;
 
+  private final Cache<Snapshot, Map<MatrixAsked, Held>> heads = Caffeine.newBuilder().weakKeys().maximumSize(3).expireAfterAccess(Duration.ofMinutes(5)).build();
   private final Cache<Snapshot, Map<MatrixAsked, Whole>> whole = Caffeine.newBuilder().weakKeys().maximumSize(3).expireAfterAccess(Duration.ofMinutes(5)).build();
 
-  /** The heads of a matrix on the drafted state. */
+  /** The heads of a matrix on the drafted state. Whoever asks again while the state is the same is given what was put together. */
   Heads of(MatrixAsked asked, DraftedState.State state) {
+    Map<MatrixAsked, Held> known = heads.get(state.after(), any -> new ConcurrentHashMap<>());
+    Held held = known.get(asked);
+    if (held == null || !state.after().sameBetween(held.at(), state.now())) {
+      if (known.size() >= KEPT_OF_A_STATE) {
+        known.clear();
+      }
+      held = new Held(made(asked, state), state.now());
+      known.put(asked, held);
+    }
+    return held.heads();
+  }
+
+  private record Held(Heads heads, Instant at) {}
+
+  private Heads made(MatrixAsked asked, DraftedState.State state) {
     Snapshot snapshot = state.after();
     int top = asked.top() == null || asked.top().isEmpty() ? (snapshot.placeCount() == 0 ? -1 : snapshot.placeNumber(snapshot.structure().repository().orElseThrow().id())) : snapshot.placeNumber(asked.top());
     if (asked.top() != null && !asked.top().isEmpty() && top < 0) {
@@ -124,9 +140,9 @@ class MatrixHeads {
       if (known.size() >= KEPT_OF_A_STATE) {
         known.clear();
       }
-      Heads heads = of(asked, state);
-      GivenRights given = GivenRights.of(state.moment(), state.now(), heads.subjects(), heads.columns());
-      held = new Whole(heads, given, heads.places().isEmpty() ? Outliers.ofTypes(given, heads.rows()) : Outliers.of(given, heads.rows(), heads.places()));
+      Heads asThere = of(asked, state);
+      GivenRights given = GivenRights.of(state.moment(), state.now(), asThere.subjects(), asThere.columns());
+      held = new Whole(asThere, given, asThere.places().isEmpty() ? Outliers.ofTypes(given, asThere.rows()) : Outliers.of(given, asThere.rows(), asThere.places()));
       known.put(asked, held);
     }
     return held;

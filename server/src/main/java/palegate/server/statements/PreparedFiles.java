@@ -102,7 +102,7 @@ class PreparedFiles implements DisposableBean {
     } catch (TooManyRows tooMany) {
       fail(taken, "A PDF holds at most " + tooMany.most() + " rows. Put the rows together, leave documents out, or take the workbook.");
     } catch (PartsStream.TooLarge tooLarge) {
-      fail(taken, "A file has at most " + bytesAtMost / 1024 / 1024 + " MB, and all of yours together at most " + FILES_FULL * bytesAtMost / 1024 / 1024 + ". Ask for fewer rows, put them together, or throw some of your files away.");
+      fail(taken, "A file has at most " + bytesAtMost / 1024 / 1024 + " MB, and all of yours together at most " + FILES_FULL * bytesAtMost / 1024 / 1024 + ". Ask for fewer rows, put them together, or delete some of your files.");
     } catch (IOException | RuntimeException failed) {
       if (Outage.caused(failed)) {
         LOG.warn("A prepared file waits: the database does not answer");

@@ -19,7 +19,10 @@ const props = defineProps<{
 const chosen = defineModel<T | undefined>({ required: true })
 
 const text = ref('')
+/** Nothing is looked for before somebody comes to the field: a form has several, and most are passed by. */
+const wanted = ref(false)
 const query = useQuery({
+  enabled: wanted,
   // What stands in the field after choosing is a name, not a question.
   queryKey: computed(() => ['find', props.kind, text.value === chosen.value?.name ? '' : text.value]),
   queryFn: ({ queryKey }) => props.find(String(queryKey[2])),
@@ -40,6 +43,9 @@ const more = computed(() => (query.data.value?.total ?? 0) - found.value.length)
     return-object
     no-filter
     :no-data-text="query.isFetching.value ? 'Looking …' : none"
+    @focusin="wanted = true"
+    @update:menu="wanted = true"
+    @update:search="wanted = true"
   >
     <template #item="{ props: item, item: one }">
       <v-list-item v-bind="item" :title="one.name" :subtitle="about(one as T)" />

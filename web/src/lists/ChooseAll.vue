@@ -1,15 +1,19 @@
 <script setup lang="ts">
+import { ref, watch } from 'vue'
 import { counted, number } from '@/common/words'
 import { CHOSEN_AT_MOST } from './useListedChoice'
 
 /** Above a list of which rows can be chosen: all of them, none, and what is done with those that are. */
-defineProps<{ total: number; chosen: number; all: boolean; some: boolean; busy: boolean; label: string; one: string; many?: string }>()
+const props = defineProps<{ total: number; chosen: number; all: boolean; some: boolean; busy: boolean; label: string; one: string; many?: string }>()
 const emit = defineEmits<{ all: []; clear: [] }>()
+const box = ref<HTMLInputElement>()
+// A browser ticks it at once: what it says afterwards is whether all are chosen.
+watch([() => props.busy, () => props.all, () => props.chosen], () => box.value !== undefined && (box.value.checked = props.all), { flush: 'post' })
 </script>
 
 <template>
   <div class="tools" role="toolbar" :aria-label="label">
-    <label v-if="total > 0"><input type="checkbox" :checked="all" :indeterminate="some" :disabled="busy" @change="emit('all')" /> {{ total > CHOSEN_AT_MOST ? `Choose the first ${number(CHOSEN_AT_MOST)}` : `Choose all ${number(total)}` }}</label>
+    <label v-if="total > 0"><input ref="box" type="checkbox" :checked="all" :indeterminate="some" :disabled="busy" @change="emit('all')" /> {{ total > CHOSEN_AT_MOST ? `Choose the first ${number(CHOSEN_AT_MOST)}` : `Choose all ${number(total)}` }}</label>
     <template v-if="chosen > 0">
       <span role="status">{{ counted(chosen, one, many) }} chosen</span>
       <slot />

@@ -64,4 +64,22 @@ describe('choosing in a list of which only a part is fetched', () => {
     expect([made.rows.value, made.all.value, made.busy.value]).toEqual([[], false, false])
     expect(useNotices().failures).toBe(1)
   })
+
+  it('takes none where the list became another meanwhile, and unticks what the browser ticked', async () => {
+    let come: (part: { total: number; items: { id: string }[] }) => void = () => undefined
+    const made = useListedChoice<{ id: string }>(() => new Promise((done) => (come = done)), (row) => row.id)
+    made.listed({ list: 'staff', total: 3 })
+    const choosing = made.toggleAll()
+    made.listed({ list: 'outsiders', total: 3 })
+    come({ total: 3, items: [{ id: 'p-0' }] })
+    await choosing
+    expect([made.rows.value, made.all.value]).toEqual([[], false])
+    const box = Object.assign(document.createElement('input'), { type: 'checkbox', checked: true })
+    await made.toggle({ id: 'p-1' }, 1, false)
+    const range = made.toggle({ id: 'p-2' }, 2, true, box)
+    made.listed({ list: 'outsiders', total: 3 })
+    come({ total: 3, items: [] })
+    await range
+    expect(box.checked).toBe(false)
+  })
 })

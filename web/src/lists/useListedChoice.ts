@@ -27,9 +27,10 @@ export function useListedChoice<T>(fetch: (part: Part) => Promise<{ total: numbe
   const rows = computed(() => [...chosen.value.values()])
   const isChosen = (row: T) => chosen.value.has(idOf(row))
 
-  /** All of them, or undefined if they could not be fetched: fewer than are meant are never chosen. */
+  /** All of them, or undefined if they could not be fetched, or the list became another meanwhile: fewer than are meant, or others, are never chosen. */
   async function between(from: number, until: number): Promise<T[] | undefined> {
     const { text, sort } = shown.value
+    const list = shown.value.list
     const found: T[] = []
     busy.value = true
     try {
@@ -40,7 +41,7 @@ export function useListedChoice<T>(fetch: (part: Part) => Promise<{ total: numbe
     } finally {
       busy.value = false
     }
-    return found.filter(mayChoose)
+    return shown.value.list === list ? found.filter(mayChoose) : undefined
   }
   function put(meant: T[] | undefined, choose: boolean): boolean {
     if (meant === undefined) return false
@@ -53,12 +54,15 @@ export function useListedChoice<T>(fetch: (part: Part) => Promise<{ total: numbe
     chosen.value = now
     return true
   }
-  async function toggle(row: T, index: number, range: boolean) {
+  /** @param box which was pressed: a browser ticks it at once, whether or not the rows can be fetched */
+  async function toggle(row: T, index: number, range: boolean, box?: EventTarget | null) {
     const choose = !isChosen(row)
     const list = listOf(shown.value)
+    const asked = shown.value.list
     const from = range && last?.list === list ? last.index : index
     last = { list, index }
     put(from === index ? [row] : await between(Math.min(from, index), Math.min(Math.max(from, index) + 1, Math.min(from, index) + CHOSEN_AT_MOST)), choose)
+    if (box instanceof HTMLInputElement && shown.value.list === asked) box.checked = isChosen(row)
   }
   async function toggleAll() {
     const list = listOf(shown.value)

@@ -2,7 +2,7 @@
 import { useQuery } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { answer, api, type Schemas } from '@/api/client'
-import { faultsOf } from '@/api/problem'
+import { faultsOf, plainly } from '@/api/problem'
 import DateField from '@/common/DateField.vue'
 import { beginningOf, endOf } from '@/common/dates'
 import FaultList from '@/common/FaultList.vue'
@@ -42,6 +42,8 @@ async function asTheyAre(): Promise<Schemas['PersonView'][]> {
     found.push(...part.items.filter((one) => wanted.has(one.id)))
     if (part.items.length === 0) break
   }
+  // Never fewer than were shown.
+  if (found.length < wanted.size) throw new RangeError(`${wanted.size - found.length} of them can no longer be found. Choose again.`)
   return found
 }
 function changed(one: Schemas['PersonView']): Schemas['Change'] {
@@ -68,7 +70,7 @@ async function save() {
     emit('drafted')
     open.value = false
   } catch (error) {
-    faults.value = faultsOf(error)
+    faults.value = error instanceof RangeError ? [plainly(error.message)] : faultsOf(error)
   } finally {
     reading.value = false
   }

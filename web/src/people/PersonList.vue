@@ -56,7 +56,7 @@ const COLUMNS = computed(() => [
       >
         <template #row="{ item, index }">
           <div v-if="may('people')" role="cell">
-            <input type="checkbox" :checked="isChosen(item)" :aria-label="`Choose ${item.name}`" title="With Shift: all from the one chosen last" @click="toggle(item, index, $event.shiftKey)" />
+            <input type="checkbox" :checked="isChosen(item)" :aria-label="`Choose ${item.name}`" title="With Shift: all from the one chosen last" @click="toggle(item, index, $event.shiftKey, $event.target)" />
           </div>
           <div role="cell" :data-chosen="item.id === chosen">
             <button type="button" class="linklike row-name" @click="emit('choose', item.id)"><PersonName :person="item" /></button>

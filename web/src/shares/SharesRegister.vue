@@ -82,7 +82,7 @@ const isOthers = (one: Schemas['ShareLine']) => one.kind === 'PASS' && one.state
     >
       <template #row="{ item, index }">
         <div v-if="may('access')" role="cell">
-          <input v-if="mayTakeBack(item)" type="checkbox" :checked="isChosen(item)" :aria-label="`Choose what ${item.maker?.name ?? 'somebody'} shares at ${item.name}`" title="With Shift: all from the one chosen last" @click="toggle(item, index, $event.shiftKey)" />
+          <input v-if="mayTakeBack(item)" type="checkbox" :checked="isChosen(item)" :aria-label="`Choose what ${item.maker?.name ?? 'somebody'} shares at ${item.name}`" title="With Shift: all from the one chosen last" @click="toggle(item, index, $event.shiftKey, $event.target)" />
         </div>
         <div role="cell" class="cut" :title="[`${item.path} / ${item.name}`, item.note].filter(Boolean).join(': ')">
           <router-link :to="{ name: 'places', params: { id: item.place } }">{{ item.name }}</router-link> <span class="quiet">{{ item.path }}</span>

@@ -2,12 +2,10 @@ package palegate.core.snapshot;
 
 import java.util.ArrayList;
 import java.util.Arrays;
-import java.util.BitSet;
 import java.util.Collection;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.function.IntPredicate;
 import java.util.stream.Collectors;
@@ -360,32 +358,9 @@ final class PlaceTree {
     return children;
   }
 
-  /** The places whose name contains a text, in capitals or not; ascending. Linear in the names, which lie close together. */
-  int[] named(String text) {
-    return named(text, any -> true, Integer.MAX_VALUE);
-  }
-
-  /** The same of some places only, and no more than one beyond so many: that there are too many is known then. */
+  /** The places whose name contains a text, in capitals or not, of some places only, and no more than one beyond so many; ascending. Linear in the names, which lie close together. */
   int[] named(String text, IntPredicate among, int atMost) {
-    BitSet found = new BitSet();
-    String wanted = text.toLowerCase(Locale.ROOT);
-    replaced.forEach((place, now) -> {
-      if (exists(place) && now.name().toLowerCase(Locale.ROOT).contains(wanted) && among.test(place)) {
-        found.set(place);
-      }
-    });
-    int more = found.cardinality();
-    int[] left = {more > atMost ? 0 : (int) Math.min(Integer.MAX_VALUE, (long) atMost - more + 1)};
-    if (left[0] > 0) {
-      all.names().find(text, place -> {
-        if (!replaced.containsKey(place) && exists(place) && among.test(place)) {
-          found.set(place);
-          left[0]--;
-        }
-        return left[0] > 0;
-      });
-    }
-    return found.stream().toArray();
+    return NameSearch.in(all.names(), replaced, place -> exists(place) && among.test(place), text, atMost);
   }
 
   private static short typeOf(Place place, AllTypes allTypes) {

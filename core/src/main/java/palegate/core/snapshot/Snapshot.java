@@ -285,7 +285,7 @@ public final class Snapshot {
 
   /** The numbers of the places whose name contains a text, in capitals or not; ascending. */
   public int[] placesNamed(String text) {
-    return tree.named(text);
+    return tree.named(text, any -> true, Integer.MAX_VALUE);
   }
 
   /** Those of some places, and no more than one beyond so many: that there are too many is known then. */

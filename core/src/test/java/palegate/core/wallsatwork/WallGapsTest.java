@@ -22,6 +22,7 @@ import palegate.core.people.Subject;
 import palegate.core.places.Place;
 import palegate.core.places.PlaceKind;
 import palegate.core.questions.WallCoverage;
+import palegate.core.random.RandomMatters;
 import palegate.core.snapshot.Snapshot;
 import palegate.core.structure.Parts;
 import palegate.core.structure.Structure;
@@ -268,5 +269,22 @@ class WallGapsTest {
     Snapshot after = snapshot.next(DraftApplication.of(snapshot, List.of(gap.fix()), Harbour.NOW).difference());
     assertThat(WallCoverage.covers(after, wall.barrier().scopes().get(0), after.placeNumber("out-d"))).isTrue();
     assertThat(WallGaps.of(after, wall)).isEmpty();
+  }
+
+  /** Looking for less finds what looking for all finds of it. */
+  @Test
+  void likely_gaps_are_those_of_all_gaps_that_are_likely_at_least() {
+    int found = 0;
+    for (long seed = 1; seed <= 60; seed++) {
+      Snapshot snapshot = Snapshot.of(RandomMatters.in(new Random(seed), 40, 5));
+      WallGapClues clues = WallGapClues.of(snapshot);
+      for (String value : List.of("C-7101", "C-7110", "Amber Tern")) {
+        Wall wall = screen(new Scope(Set.of(), Set.of(), Map.of("case", Set.of(value))));
+        List<WallGap> likely = WallGaps.likely(snapshot, wall, clues);
+        assertThat(likely).as("seed %d, %s", seed, value).isEqualTo(WallGaps.of(snapshot, wall, clues).stream().filter(gap -> gap.confidence() != WallGap.Confidence.POSSIBLE).toList());
+        found += likely.size();
+      }
+    }
+    assertThat(found).isGreaterThan(20);
   }
 }

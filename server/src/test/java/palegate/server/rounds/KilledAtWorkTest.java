@@ -30,7 +30,7 @@ import tools.jackson.databind.JsonNode;
 
 /**
  * An instance is killed while it takes a reviewer's file back, closes a round and makes a statement in the background, each surely in the middle:
- * the last row that it has to write is held by somebody else until it is dead. Nothing is half done, and nothing is lost.
+ * what it has to write next or last is held by somebody else until it is dead. Nothing is half done, and nothing is lost.
  */
 @Order(6)
 class KilledAtWorkTest {
@@ -59,15 +59,16 @@ class KilledAtWorkTest {
       try (ApplicationProcess killed = ApplicationProcess.start(database); Connection other = DriverManager.getConnection(database.url(), "palegate_owner", database.ownerPassword())) {
         Browser wenna = killed.signedIn("wenna.carrow");
         Browser ola = killed.signedIn("ola.lindqvist");
-        file = wenna.post("/api/statements/prepared", Map.of("recipe", EVERYTHING, "format", "XLSX")).body().path("id").asLong();
-        until("it is being made", () -> count(database, "SELECT COUNT(*) FROM prepared_files WHERE id = " + file + " AND state = 'in_the_making' AND rows_made > 0") == 1);
         other.setAutoCommit(false);
+        holdPieces(other);
+        file = wenna.post("/api/statements/prepared", Map.of("recipe", EVERYTHING, "format", "XLSX")).body().path("id").asLong();
+        until("it is being made, and waits for where its pieces go", () -> count(database, "SELECT COUNT(*) FROM prepared_files WHERE id = " + file + " AND state = 'in_the_making'") == 1 && isHeld(database, "prepared_files", file));
         holdLastItem(other, returning);
         holdLastItem(other, closing);
         String seen = wenna.get("/api/rounds/" + closing).body().path("seen").asString();
         CompletableFuture<?> returned = CompletableFuture.runAsync(() -> ola.postBytes("/api/reviews/" + returning + "/return?keep=true", filled));
         CompletableFuture<?> closed = CompletableFuture.runAsync(() -> wenna.post("/api/rounds/" + closing + "/closing", Map.of("note", "All seen", "seen", seen)));
-        until("both are writing, and wait for the row that is held", () -> isHeld(database, returning) && isHeld(database, closing));
+        until("both are writing, and wait for the row that is held", () -> isHeld(database, "rounds", returning) && isHeld(database, "rounds", closing));
         killed.kill();
         other.rollback();
         returned.exceptionally(cutOff -> null).get(AT_MOST.toSeconds(), TimeUnit.SECONDS);
@@ -128,8 +129,15 @@ class KilledAtWorkTest {
     }
   }
 
-  private static boolean isHeld(TestDatabase database, long round) {
-    return database.asOwner().sql("SELECT id FROM rounds WHERE id = :id FOR UPDATE SKIP LOCKED").param("id", round).query(Long.class).optional().isEmpty();
+  /** Nobody adds a piece of a file while this is held. */
+  private static void holdPieces(Connection other) throws Exception {
+    try (PreparedStatement held = other.prepareStatement("SELECT file, number FROM prepared_parts FOR UPDATE")) {
+      held.executeQuery();
+    }
+  }
+
+  private static boolean isHeld(TestDatabase database, String table, long id) {
+    return database.asOwner().sql("SELECT id FROM " + table + " WHERE id = :id FOR UPDATE SKIP LOCKED").param("id", id).query(Long.class).optional().isEmpty();
   }
 
   private static int count(TestDatabase database, String sql) {

@@ -7,8 +7,8 @@ import { CHOSEN_AT_MOST } from './useListedChoice'
 const props = defineProps<{ total: number; chosen: number; all: boolean; some: boolean; busy: boolean; label: string; one: string; many?: string }>()
 const emit = defineEmits<{ all: []; clear: [] }>()
 const box = ref<HTMLInputElement>()
-// A browser ticks it at once: what it says afterwards is whether all are chosen.
-watch([() => props.busy, () => props.all, () => props.chosen], () => box.value !== undefined && (box.value.checked = props.all), { flush: 'post' })
+// A browser ticks it at once, and so it stays while the rows are fetched: what it says afterwards is whether all are chosen.
+watch([() => props.busy, () => props.all, () => props.chosen], () => box.value !== undefined && !props.busy && (box.value.checked = props.all), { flush: 'post' })
 </script>
 
 <template>

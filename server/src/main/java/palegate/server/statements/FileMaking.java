@@ -126,6 +126,7 @@ class FileMaking {
       says = StatementDigest.of(recipe.since(null), ANY_TIME, table);
       PreparedFileRecords.Prepared last = records.lastOf(file.regular()).orElse(null);
       if (last != null && saysTheSame(says, last, recipe, table) && regular.onlyIfChanged(file.regular())) {
+        records.dropPieces(progress.taken(), 0);
         finish(progress, PreparedFileRecords.State.UNCHANGED, "", 0, says, known);
         return;
       }
@@ -135,15 +136,30 @@ class FileMaking {
     progress.rows = 0;
     String author = accounts.nameOf(file.account());
     Sheet sheet = StatementSheet.of(table, made.identity(), author, made.ahead()).with(changes);
-    PartsStream out = new PartsStream((number, deflated) -> {
-      if (!records.write(progress.taken(), number, deflated)) {
-        throw new CalledOff();
-      }
-    }, bytesAtMost);
+    PartsStream out = pieces(progress, bytesAtMost);
     FileFormat format = FileFormat.valueOf(file.format());
     format.write(sheet, out);
     out.close();
     finish(progress, PreparedFileRecords.State.READY, sheet.name() + "." + format.ending(), out.bytes(), says == null ? "none" : says, known);
+  }
+
+  /** What somebody else left of it is gone on with, as far as it says the same: what its maker may know can have changed meanwhile. */
+  private PartsStream pieces(Progress progress, long bytesAtMost) {
+    List<String> there = records.piecesOf(progress.taken());
+    records.dropPieces(progress.taken(), there.size());
+    return new PartsStream(there, new PartsStream.Taker() {
+      @Override
+      public void take(int number, String digest, byte[] deflated) {
+        if (!records.write(progress.taken(), number, digest, deflated)) {
+          throw new CalledOff();
+        }
+      }
+
+      @Override
+      public void drop(int from) {
+        records.dropPieces(progress.taken(), from);
+      }
+    }, bytesAtMost);
   }
 
   /** One that was made before repeated cells were digested as such has another kind of digest. */

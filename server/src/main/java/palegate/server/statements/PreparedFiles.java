@@ -24,7 +24,7 @@ import palegate.server.store.PreparedFileRecords;
 
 /**
  * Makes files in the background, one at a time in each instance, oldest first. One that an instance left half-made – it was ended, or cut
- * off – is begun again by whichever instance notices first; one that breaks off whoever makes it again and again is given up.
+ * off – is gone on with by whichever instance notices first; one that breaks off whoever makes it again and again is given up.
  */
 @Component
 @Profile("!describe")

@@ -94,7 +94,7 @@ public class PreparedFileRecords {
     return jdbc.sql("SELECT " + COLUMNS + " FROM prepared_files WHERE regular_statement = :regular AND state = 'ready' ORDER BY id DESC LIMIT 1").param("regular", regular).query(PreparedFileRecords::read).optional();
   }
 
-  /** Takes the next one that waits, or that whoever held it left; what had been written of it is thrown away. */
+  /** Takes the next one that waits, or that whoever held it left; what they had written of it stays, for whoever makes it to go on from. */
   public Optional<Taken> take(Instant now) {
     String token = UUID.randomUUID().toString();
     return transactions.write(() -> {
@@ -105,9 +105,7 @@ public class PreparedFileRecords {
       if (taken == 0) {
         return Optional.empty();
       }
-      Prepared file = jdbc.sql("SELECT " + COLUMNS + " FROM prepared_files WHERE held_by = :token").param("token", token).query(PreparedFileRecords::read).single();
-      jdbc.sql("DELETE FROM prepared_parts WHERE file = :file").param("file", file.id()).update();
-      return Optional.of(new Taken(file, token));
+      return Optional.of(new Taken(jdbc.sql("SELECT " + COLUMNS + " FROM prepared_files WHERE held_by = :token").param("token", token).query(PreparedFileRecords::read).single(), token));
     });
   }
 
@@ -117,10 +115,26 @@ public class PreparedFileRecords {
         .param("until", Instants.toDatabase(now.plus(HELD_FOR))).param("rows", rowsMade).param("expected", rowsExpected).param("title", cut(title)).param("id", taken.file().id()).param("token", taken.token()).update() == 1;
   }
 
+  /** The digests of the pieces that are there already, from the first on, up to where one is missing or it is not said what it is of. */
+  public List<String> piecesOf(Taken taken) {
+    record Piece(int number, String digest) {}
+    List<Piece> there = jdbc.sql("SELECT number, digest FROM prepared_parts WHERE file = :file ORDER BY number").param("file", taken.file().id()).query((row, i) -> new Piece(row.getInt("number"), row.getString("digest"))).list();
+    int whole = 0;
+    while (whole < there.size() && there.get(whole).number() == whole && there.get(whole).digest() != null) {
+      whole++;
+    }
+    return there.subList(0, whole).stream().map(Piece::digest).toList();
+  }
+
+  /** Throws away the pieces from that number on, if it is still held. */
+  public void dropPieces(Taken taken, int from) {
+    jdbc.sql("DELETE p FROM prepared_parts p JOIN prepared_files f ON f.id = p.file WHERE f.id = :id AND f.held_by = :token AND p.number >= :from").param("id", taken.file().id()).param("token", taken.token()).param("from", from).update();
+  }
+
   /** Adds the next piece; false if it was taken away or called off. */
-  public boolean write(Taken taken, int number, byte[] bytes) {
-    return jdbc.sql("INSERT INTO prepared_parts (file, number, bytes) SELECT id, :number, :bytes FROM prepared_files WHERE id = :id AND held_by = :token")
-        .param("number", number).param("bytes", bytes).param("id", taken.file().id()).param("token", taken.token()).update() == 1;
+  public boolean write(Taken taken, int number, String digest, byte[] bytes) {
+    return jdbc.sql("INSERT INTO prepared_parts (file, number, digest, bytes) SELECT id, :number, :digest, :bytes FROM prepared_files WHERE id = :id AND held_by = :token")
+        .param("number", number).param("digest", digest).param("bytes", bytes).param("id", taken.file().id()).param("token", taken.token()).update() == 1;
   }
 
   /** It is done, whole; false if it was taken away or called off. */
@@ -145,7 +159,7 @@ public class PreparedFileRecords {
     });
   }
 
-  /** Gives one back that was taken, as if it had not been: whoever has time takes it up. Nothing of it is kept. */
+  /** Gives one back that was taken, as if it had not been: whoever has time takes it up, and goes on from what is there of it. */
   public void giveBack(Taken taken) {
     jdbc.sql("UPDATE prepared_files SET state = 'waiting', held_by = NULL, held_until = NULL, tries = tries - 1 WHERE id = :id AND held_by = :token").param("id", taken.file().id()).param("token", taken.token()).update();
   }

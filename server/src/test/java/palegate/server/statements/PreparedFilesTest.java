@@ -3,6 +3,8 @@ package palegate.server.statements;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.io.ByteArrayInputStream;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.time.Duration;
 import java.time.Instant;
@@ -11,6 +13,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.concurrent.locks.LockSupport;
 import java.util.function.BooleanSupplier;
+import java.util.zip.Deflater;
+import java.util.zip.DeflaterOutputStream;
 import org.apache.poi.xssf.usermodel.XSSFWorkbook;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -189,6 +193,48 @@ class PreparedFilesTest {
   }
 
   @Test
+  void one_that_was_left_half_made_is_gone_on_with_and_what_is_there_is_not_written_again(TestApplication app) throws Exception {
+    Browser auditor = app.signedIn("oriel.fenn");
+    long id = ready(auditor, ask(auditor, BOARD, "CSV")).path("id").asLong();
+    byte[] whole = auditor.get("/api/statements/prepared/" + id + "/file").bytes();
+    // The same text, deflated otherwise: whether it was written again is seen from the bytes.
+    byte[] otherwise = deflated(whole);
+    assertThat(app.database().asOwner().sql("UPDATE prepared_parts SET bytes = :bytes WHERE file = :id AND number = 0").param("bytes", otherwise).param("id", id).update()).isEqualTo(1);
+    leaveHalfMade(app, id);
+    ready(auditor, id);
+    assertThat(app.database().asOwner().sql("SELECT tries FROM prepared_files WHERE id = :id").param("id", id).query(Integer.class).single()).isEqualTo(2);
+    assertThat(app.database().asOwner().sql("SELECT bytes FROM prepared_parts WHERE file = :id").param("id", id).query(byte[].class).single()).isEqualTo(otherwise);
+    assertThat(auditor.get("/api/statements/prepared/" + id + "/file").bytes()).isEqualTo(whole);
+  }
+
+  @Test
+  void what_was_left_of_one_is_thrown_away_if_its_maker_may_not_know_that_any_more(TestApplication app) throws Exception {
+    Browser auditor = app.signedIn("oriel.fenn");
+    long id = ready(auditor, ask(auditor, BOARD, "CSV")).path("id").asLong();
+    byte[] whole = auditor.get("/api/statements/prepared/" + id + "/file").bytes();
+    app.database().asOwner().sql("UPDATE prepared_parts SET digest = :digest, bytes = :bytes WHERE file = :id AND number = 0").param("digest", "0".repeat(64)).param("bytes", deflated("of others".getBytes(StandardCharsets.UTF_8))).param("id", id).update();
+    app.database().asOwner().sql("INSERT INTO prepared_parts (file, number, digest, bytes) VALUES (:id, 1, :digest, 'rubbish')").param("digest", "1".repeat(64)).param("id", id).update();
+    leaveHalfMade(app, id);
+    ready(auditor, id);
+    assertThat(auditor.get("/api/statements/prepared/" + id + "/file").bytes()).isEqualTo(whole);
+    assertThat(app.database().asOwner().sql("SELECT COUNT(*) FROM prepared_parts WHERE file = :id").param("id", id).query(Integer.class).single()).isEqualTo(1);
+  }
+
+  /** As an instance leaves it that is killed: held for a while yet. */
+  private static void leaveHalfMade(TestApplication app, long id) {
+    app.database().asOwner().sql("UPDATE prepared_files SET state = 'in_the_making', held_by = 'somebody-else', held_until = :until, ended_at = NULL, kept_until = NULL WHERE id = :id")
+        .param("until", Instants.toDatabase(app.clock().instant().minusSeconds(1))).param("id", id).update();
+  }
+
+  private static byte[] deflated(byte[] text) throws IOException {
+    ByteArrayOutputStream out = new ByteArrayOutputStream();
+    try (DeflaterOutputStream deflating = new DeflaterOutputStream(out, new Deflater(Deflater.NO_COMPRESSION))) {
+      deflating.write(text);
+    }
+    return out.toByteArray();
+  }
+
+  @Test
   void whoever_lost_it_writes_nothing_more_and_finishes_nothing(TestApplication app) {
     PreparedFileRecords records = app.bean(PreparedFileRecords.class);
     Instant now = app.clock().instant();
@@ -197,14 +243,16 @@ class PreparedFilesTest {
     long id = app.database().asOwner().sql("SELECT MAX(id) FROM prepared_files").query(Long.class).single();
     PreparedFileRecords.Taken mine = new PreparedFileRecords.Taken(records.find("oriel.fenn", id).orElseThrow(), "mine");
     PreparedFileRecords.Taken stale = new PreparedFileRecords.Taken(mine.file(), "not-mine-any-more");
-    assertThat(records.write(mine, 0, new byte[] {1})).isTrue();
-    assertThat(records.write(stale, 1, new byte[] {1})).isFalse();
+    assertThat(records.write(mine, 0, "x", new byte[] {1})).isTrue();
+    assertThat(records.write(stale, 1, "x", new byte[] {1})).isFalse();
+    records.dropPieces(stale, 0);
+    assertThat(records.piecesOf(mine)).as("what it has").containsExactly("x");
     assertThat(records.hold(stale, 9, null, "x", now)).isFalse();
     assertThat(records.finish(stale, PreparedFileRecords.State.READY, "x", "x", 1, 1, "x", "x", now, now)).isFalse();
     assertThat(records.fail(stale, "x", now, now)).isFalse();
     // Called off: whoever holds it notices with the next thing they write.
     assertThat(records.forget("oriel.fenn", id)).isTrue();
-    assertThat(records.write(mine, 1, new byte[] {1})).isFalse();
+    assertThat(records.write(mine, 1, "x", new byte[] {1})).isFalse();
     assertThat(records.hold(mine, 9, null, "x", now)).isFalse();
   }
 

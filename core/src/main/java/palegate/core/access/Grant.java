@@ -4,6 +4,7 @@ import java.util.Objects;
 import java.util.Set;
 import palegate.core.people.Period;
 import palegate.core.people.Subject;
+import palegate.core.text.WellFormed;
 
 /**
  * Gives a role to a subject at a place and everything below it (section 4).
@@ -25,6 +26,8 @@ public record Grant(
     Objects.requireNonNull(role);
     Objects.requireNonNull(period);
     types = Set.copyOf(types);
+    WellFormed.require(WellFormed::id, id);
+    WellFormed.require(WellFormed::text, note);
   }
 
   /** Whether somebody let others in by it, rather than an administrator. */

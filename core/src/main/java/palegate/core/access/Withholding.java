@@ -5,6 +5,7 @@ import java.util.Set;
 import palegate.core.people.Period;
 import palegate.core.people.Subject;
 import palegate.core.roles.Rights;
+import palegate.core.text.WellFormed;
 
 /** Takes named rights from a subject at a place and everything below it (section 4). */
 public record Withholding(
@@ -17,6 +18,8 @@ public record Withholding(
     Objects.requireNonNull(rights);
     Objects.requireNonNull(period);
     types = Set.copyOf(types);
+    WellFormed.require(WellFormed::id, id);
+    WellFormed.require(WellFormed::text, note);
   }
 
   /** The same withholding as an own entry of another place. */

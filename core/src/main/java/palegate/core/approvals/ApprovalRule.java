@@ -3,6 +3,7 @@ package palegate.core.approvals;
 import java.util.Objects;
 import java.util.Set;
 import palegate.core.duties.Duty;
+import palegate.core.text.WellFormed;
 
 /**
  * A rule that says which drafts a second person must approve (section 8).
@@ -15,6 +16,8 @@ public record ApprovalRule(String id, String name, When when, Duty duty) {
     Objects.requireNonNull(name);
     Objects.requireNonNull(when);
     Objects.requireNonNull(duty);
+    WellFormed.require(WellFormed::id, id);
+    WellFormed.require(WellFormed::name, name);
     if (duty == Duty.AUDIT) {
       throw new IllegalArgumentException("The duty [audit] changes nothing, so it approves nothing. Name a duty that changes something.");
     }

@@ -14,6 +14,7 @@ import java.util.stream.Stream;
 import palegate.core.duties.Duty;
 import palegate.core.duties.DutyAssignment;
 import palegate.core.people.Period;
+import palegate.core.text.WellFormed;
 import tools.jackson.databind.JsonNode;
 
 /**
@@ -210,7 +211,9 @@ final class ReferenceCheck {
       faults.add(new Fault(at + "/until", "The end [" + until + "] is not after the beginning [" + from + "].",
           "until is exclusive: choose an instant after from."));
     }
-    return faults.size() == before ? new Period(from, until) : null;
+    // That an instant is of no year that can be kept is told with the texts.
+    boolean kept = WellFormed.instant(from).isEmpty() && WellFormed.instant(until).isEmpty();
+    return faults.size() == before && kept ? new Period(from, until) : null;
   }
 
   private Instant checkInstant(JsonNode holder, String key, String at) {

@@ -12,6 +12,7 @@ import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import palegate.core.text.WellFormed;
 import tools.jackson.databind.JsonNode;
 
 /** Checks the shape of a bundle against the published JSON Schema, in words a person can use. */
@@ -52,7 +53,7 @@ final class SchemaCheck {
       case "type" -> new Fault(pointer, value + " is not of the right kind.", "It must be " + kinds(expected) + ".");
       case "enum" -> new Fault(pointer, value + " is not allowed.", "Allowed are: " + listed(expected) + ".");
       case "const" -> new Fault(pointer, value + " is not allowed.", "It must be " + listed(expected) + ".");
-      case "pattern" -> new Fault(pointer, value + patternWhat(expected), patternRemedy(expected));
+      case "pattern" -> pattern(pointer, value, error.getInstanceNode(), expected);
       case "minItems" -> new Fault(pointer, "The list has " + error.getInstanceNode().size() + " items.",
           expected.asInt() == 1
               ? "Name at least one, or leave the key out to say \"no restriction\"."
@@ -95,14 +96,11 @@ final class SchemaCheck {
     };
   }
 
-  private static String patternWhat(JsonNode pattern) {
-    return isInstant(pattern) ? " is not an instant." : " is not an id.";
-  }
-
-  private static String patternRemedy(JsonNode pattern) {
-    return isInstant(pattern)
-        ? "Write it in UTC, as in 2026-10-02T08:00:00Z, at most to the microsecond."
-        : "An id is 1 to 64 characters of A-Z a-z 0-9 . _ : -";
+  private static Fault pattern(String pointer, String value, JsonNode instance, JsonNode expected) {
+    if (isInstant(expected)) {
+      return new Fault(pointer, value + " is not an instant.", "Write it in UTC, as in 2026-10-02T08:00:00Z, at most to the microsecond.");
+    }
+    return WellFormed.id(instance.asString()).map(wrong -> new Fault(pointer, wrong.what(), wrong.remedy())).orElseGet(() -> new Fault(pointer, value + " is not a name that can stand here.", "See the published schema."));
   }
 
   private static boolean isInstant(JsonNode pattern) {

@@ -12,6 +12,7 @@ import java.util.function.Consumer;
 import java.util.function.Function;
 import palegate.core.people.Period;
 import palegate.core.people.Subject;
+import palegate.core.text.IllFormed;
 import palegate.core.text.WellFormed;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ArrayNode;
@@ -193,6 +194,8 @@ final class Shape<T> extends FieldType<T> {
         .forEach(field -> read.put(field.name(), at.newId().apply((String) field.otherwise().apply(values))));
     try {
       return reader.apply(values);
+    } catch (IllFormed wrong) {
+      return at.refused(wrong.wrong().what(), wrong.wrong().remedy());
     } catch (IllegalArgumentException wrong) {
       return at.refused(wrong.getMessage(), "Correct it and send it again.");
     } catch (NullPointerException missing) {

@@ -4,6 +4,7 @@ import java.util.Objects;
 import java.util.Optional;
 import palegate.core.people.Period;
 import palegate.core.people.Subject;
+import palegate.core.text.WellFormed;
 
 /**
  * A duty as somebody holds it (section 9).
@@ -20,6 +21,7 @@ public record DutyAssignment(String id, Subject subject, Duty duty, String place
     Objects.requireNonNull(subject);
     Objects.requireNonNull(duty);
     Objects.requireNonNull(period);
+    WellFormed.require(WellFormed::id, id);
   }
 
   /** What does not go together, and what would: the same words for every way in. */

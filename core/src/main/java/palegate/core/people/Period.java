@@ -1,6 +1,7 @@
 package palegate.core.people;
 
 import java.time.Instant;
+import palegate.core.text.WellFormed;
 
 /**
  * A stretch of time, open at an end that is null.
@@ -12,6 +13,8 @@ public record Period(Instant from, Instant until) {
   public static final Period ALWAYS = new Period(null, null);
 
   public Period {
+    WellFormed.require(WellFormed::instant, from);
+    WellFormed.require(WellFormed::instant, until);
     if (from != null && until != null && !until.isAfter(from)) {
       throw new IllegalArgumentException(
           "until [" + until + "] must be after from [" + from + "].");

@@ -1,6 +1,7 @@
 package palegate.core.people;
 
 import java.util.Objects;
+import palegate.core.text.WellFormed;
 
 /**
  * A person (section 1).
@@ -16,6 +17,10 @@ public record Person(
   public Person {
     Objects.requireNonNull(id);
     Objects.requireNonNull(name);
+    WellFormed.require(WellFormed::id, id);
+    WellFormed.require(WellFormed::name, name);
+    WellFormed.require(WellFormed::login, login);
+    WellFormed.require(WellFormed::email, email);
   }
 
   public boolean staff() {

@@ -1,6 +1,8 @@
 package palegate.core.places;
 
 import java.time.Instant;
+import palegate.core.text.IllFormed;
+import palegate.core.text.WellFormed;
 
 /**
  * What one document is in (section 5).
@@ -12,6 +14,13 @@ import java.time.Instant;
  */
 public record Conditions(boolean isPrivate, boolean frozen, String checkedOutBy, Instant checkedOutAt) {
   public static final Conditions NONE = new Conditions(false, false, null, null);
+
+  public Conditions {
+    WellFormed.require(WellFormed::instant, checkedOutAt);
+    if (checkedOutAt != null && checkedOutBy == null) {
+      throw new IllFormed(new WellFormed.Wrong("The document is checked out since then by nobody.", "Name who has it, or leave the time out."));
+    }
+  }
 
   public boolean any() {
     return isPrivate || frozen || checkedOutBy != null;

@@ -2,6 +2,7 @@ package palegate.core.places;
 
 import java.util.Map;
 import java.util.Objects;
+import palegate.core.text.WellFormed;
 
 /**
  * A node of the repository tree (section 2).
@@ -26,6 +27,14 @@ public record Place(
     Objects.requireNonNull(conditions);
     standsAlone = standsAlone || kind == PlaceKind.REPOSITORY;
     labels = Map.copyOf(labels);
+    WellFormed.require(WellFormed::id, id);
+    WellFormed.require(WellFormed::name, name);
+    labels.forEach((key, value) -> {
+      WellFormed.require(WellFormed::key, key);
+      if (!value.isEmpty()) {
+        WellFormed.require(WellFormed::value, value);
+      }
+    });
   }
 
   /** A place without guards and conditions. */

@@ -178,6 +178,11 @@ public final class ReturnedRows {
           faults.add(new CellFault(row.number(), "New end", "“" + shortened(text) + "” has passed.", "Name a day to come, or choose remove."));
           return null;
         }
+        WellFormed.Wrong wrong = WellFormed.instant(end).orElse(null);
+        if (wrong != null) {
+          faults.add(new CellFault(row.number(), "New end", wrong.what(), wrong.remedy()));
+          return null;
+        }
         return end;
       } catch (DateTimeParseException another) {
         continue;

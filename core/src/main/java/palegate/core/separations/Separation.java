@@ -5,6 +5,7 @@ import java.util.Objects;
 import java.util.Set;
 import palegate.core.duties.Duty;
 import palegate.core.roles.Rights;
+import palegate.core.text.WellFormed;
 
 /**
  * What no one person may hold together, at one place or anywhere (section 13): whoever is on two of the sides or more breaks it. It takes
@@ -58,6 +59,9 @@ public record Separation(String id, String name, String reason, boolean needsApp
     Objects.requireNonNull(id);
     Objects.requireNonNull(name);
     Objects.requireNonNull(within);
+    WellFormed.require(WellFormed::id, id);
+    WellFormed.require(WellFormed::name, name);
+    WellFormed.require(WellFormed::text, reason);
     sides = List.copyOf(sides);
     if (sides.size() < 2 || sides.size() > SIDES_AT_MOST) {
       throw new IllegalArgumentException("A separation of [" + sides.size() + "] sides keeps nothing apart. Name 2 to " + SIDES_AT_MOST + ".");

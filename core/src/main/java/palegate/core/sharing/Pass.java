@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Objects;
 import palegate.core.people.Period;
 import palegate.core.people.Subject;
+import palegate.core.text.WellFormed;
 
 /**
  * An address that lets in whoever opens it and belongs to its audience (section 11). It gives nothing by itself: opening it makes a grant.
@@ -25,6 +26,8 @@ public record Pass(String id, String place, String role, List<Subject> audience,
     Objects.requireNonNull(role);
     Objects.requireNonNull(maker);
     Objects.requireNonNull(period);
+    WellFormed.require(WellFormed::id, id);
+    WellFormed.require(WellFormed::text, note);
     audience = List.copyOf(new LinkedHashSet<>(audience));
     if (audience.isEmpty()) {
       throw new IllegalArgumentException("The pass is for nobody. Name people, groups, units or all staff.");

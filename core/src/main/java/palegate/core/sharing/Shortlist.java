@@ -4,6 +4,7 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Objects;
 import palegate.core.people.Subject;
+import palegate.core.text.WellFormed;
 
 /**
  * Whom sharing proposes to the people of a unit, in order (section 12). It permits nothing.
@@ -21,6 +22,8 @@ public record Shortlist(String unit, List<Audience> audiences) {
     public Audience {
       Objects.requireNonNull(subject);
       Objects.requireNonNull(name);
+      WellFormed.require(WellFormed::name, name);
+      WellFormed.require(WellFormed::text, text);
       if (subject instanceof Subject.OfPerson || subject == Subject.BuiltIn.OUTSIDERS) {
         throw new IllegalArgumentException("A shortlist proposes groups, units or all staff. Name one of them.");
       }

@@ -4,6 +4,7 @@ import java.time.Instant;
 import java.util.EnumSet;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Function;
 import java.util.regex.Pattern;
 
 /**
@@ -11,16 +12,24 @@ import java.util.regex.Pattern;
  * keep as it is, what an export could not be read back with, and what people could not see (section 1 of the format).
  */
 public final class WellFormed {
-  /** What is wrong, and what would be right. */
-  public record Wrong(String what, String remedy) {}
+  /**
+   * What is wrong, and what would be right.
+   *
+   * @param tooMany whether it is of how many things there are: so many are not looked at one by one
+   */
+  public record Wrong(String what, String remedy, boolean tooMany) {
+    public Wrong(String what, String remedy) {
+      this(what, remedy, false);
+    }
+  }
 
+  public static final int ID_AT_MOST = 64;
   public static final int NAME_AT_MOST = 300;
   public static final int TEXT_AT_MOST = 4_000;
   public static final int LOGIN_AT_MOST = 200;
   public static final int EMAIL_AT_MOST = 320;
   public static final int KEY_AT_MOST = 100;
   public static final int VALUE_AT_MOST = 1_000;
-  private static final Pattern ID = Pattern.compile("[A-Za-z0-9._:-]{1,64}");
   /** Something, an at sign, and a host: whether mail arrives is found out by sending some. */
   private static final Pattern EMAIL = Pattern.compile("[^\\s@<>\",;]{1,64}@[^\\s@<>\",;]{1,255}");
   private static final int ECHOED_AT_MOST = 60;
@@ -29,9 +38,25 @@ public final class WellFormed {
 
   private WellFormed() {}
 
+  /** For constructors: what no way in lets through is never held either. */
+  public static <T> void require(Function<T, Optional<Wrong>> rule, T value) {
+    rule.apply(value).ifPresent(wrong -> {
+      throw new IllFormed(wrong);
+    });
+  }
+
   public static Optional<Wrong> id(String id) {
-    return ID.matcher(id).matches() ? Optional.empty()
-        : wrong("The id [" + echoed(id) + "] is not one that can be kept.", "Use 1 to 64 letters, digits and signs among . _ : - for it.");
+    return isId(id) ? Optional.empty()
+        : wrong("The id [" + echoed(id) + "] is not one that can be kept.", "Use 1 to " + ID_AT_MOST + " letters, digits and signs among . _ : - for it.");
+  }
+
+  private static boolean isId(String id) {
+    boolean sound = !id.isEmpty() && id.length() <= ID_AT_MOST;
+    for (int i = 0; sound && i < id.length(); i++) {
+      char letter = id.charAt(i);
+      sound = letter >= 'a' && letter <= 'z' || letter >= 'A' && letter <= 'Z' || letter >= '0' && letter <= '9' || letter == '.' || letter == '_' || letter == ':' || letter == '-';
+    }
+    return sound;
   }
 
   /** What something is called: one line, seen as it is. */
@@ -90,7 +115,7 @@ public final class WellFormed {
   }
 
   public static Optional<Wrong> atMost(String things, int count, int most) {
-    return count <= most ? Optional.empty() : wrong("There are " + count + " " + things + ".", "Use at most " + most + ".");
+    return count <= most ? Optional.empty() : Optional.of(new Wrong("There are " + count + " " + things + ".", "Use at most " + most + ".", true));
   }
 
   /** Whether every letter of a text is one that can be kept and seen for what it is. */

@@ -5,6 +5,7 @@ import java.util.Locale;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
+import palegate.core.text.WellFormed;
 
 /**
  * A document type with its fields (section 2).
@@ -20,6 +21,11 @@ public record DocumentType(
   public DocumentType {
     Objects.requireNonNull(id);
     Objects.requireNonNull(name);
+    WellFormed.require(WellFormed::id, id);
+    WellFormed.require(WellFormed::name, name);
+    if (shortName != null) {
+      WellFormed.require(WellFormed::name, shortName);
+    }
     libraries = Set.copyOf(libraries);
     fields = List.copyOf(fields);
     clearances = List.copyOf(clearances);
@@ -62,7 +68,10 @@ public record DocumentType(
     public Field {
       Objects.requireNonNull(key);
       Objects.requireNonNull(kind);
+      WellFormed.require(WellFormed::key, key);
+      WellFormed.require(WellFormed::text, help);
       choices = List.copyOf(choices);
+      choices.forEach(choice -> WellFormed.require(WellFormed::value, choice));
     }
 
     /** A field that is shown, as wide as the screen likes. */

@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Objects;
 import palegate.core.people.Subject;
+import palegate.core.text.WellFormed;
 
 /** The four kinds of walls: who is barred, and from what (section 7). */
 public sealed interface Barrier {
@@ -39,6 +40,7 @@ public sealed interface Barrier {
       if (sides.size() < 2) {
         throw new IllegalArgumentException("A wall of sides has [" + sides.size() + "] side. It needs at least two.");
       }
+      sides.forEach(side -> WellFormed.require(WellFormed::name, side.name));
     }
   }
 

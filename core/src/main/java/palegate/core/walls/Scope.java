@@ -2,6 +2,7 @@ package palegate.core.walls;
 
 import java.util.Map;
 import java.util.Set;
+import palegate.core.text.WellFormed;
 
 /**
  * What a wall covers: a place is in scope if every criterion that is given holds (section 7). An
@@ -21,6 +22,8 @@ public record Scope(Set<String> places, Set<String> types, Map<String, Set<Strin
           "A wall's scope gives no criterion. Name places, types or labels: nothing is never read as everything.");
     }
     labels.forEach((key, values) -> {
+      WellFormed.require(WellFormed::key, key);
+      values.forEach(value -> WellFormed.require(WellFormed::value, value));
       if (values.isEmpty()) {
         throw new IllegalArgumentException("The label [" + key + "] lists no value. List at least one, or leave the key out.");
       }

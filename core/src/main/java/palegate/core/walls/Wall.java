@@ -7,6 +7,7 @@ import java.util.Locale;
 import java.util.Objects;
 import palegate.core.people.Period;
 import palegate.core.people.Subject;
+import palegate.core.text.WellFormed;
 
 /**
  * An ethical wall (section 7). Only a standing wall within its dates bars anyone.
@@ -23,6 +24,9 @@ public record Wall(
     Objects.requireNonNull(period);
     Objects.requireNonNull(barrier);
     exceptions = List.copyOf(exceptions);
+    WellFormed.require(WellFormed::id, id);
+    WellFormed.require(WellFormed::name, name);
+    WellFormed.require(WellFormed::text, reason);
   }
 
   /** Whether a wall has been raised. */
@@ -42,6 +46,7 @@ public record Wall(
   public record Exempt(Subject subject, Instant until) {
     public Exempt {
       Objects.requireNonNull(subject);
+      WellFormed.require(WellFormed::instant, until);
     }
 
     public boolean currentAt(Instant instant) {

@@ -90,7 +90,7 @@ class BundleReaderTest {
         "'people':[{'id':'p','name':'P','colour':'red'}] | /people/0/colour | unknown",
         "'people':[{'id':'p','name':'P'},{'id':'p','name':'Q'}] | /people/1/id | twice",
         "'people':[{'id':'p'}] | /people/0 | [name] is missing",
-        "'people':[{'id':'a b','name':'P'}] | /people/0/id | not an id",
+        "'people':[{'id':'a b','name':'P'}] | /people/0/id | not one that can be kept",
         "'people':[{'id':'p','name':'P','active':'yes'}] | /people/0/active | not of the right kind",
         "'roles':[{'id':'r','name':'R','rights':['write']}] | /roles/0/rights/0 | not allowed",
         "'groups':[{'id':'g','name':'G','members':[{'group':'h'}]}] | /groups/0/members/0/group | no [h]",

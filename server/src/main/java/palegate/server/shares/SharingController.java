@@ -43,6 +43,7 @@ import palegate.server.session.Mailbox;
 import palegate.server.shell.MayBeMissing;
 import palegate.server.shell.Page;
 import palegate.server.shell.Problem;
+import palegate.server.shell.Written;
 import palegate.server.views.SubjectRef;
 import palegate.server.viewpoint.Viewpoints;
 
@@ -188,6 +189,7 @@ class SharingController {
   }
 
   private static Sharers.Wanted wanted(String place, ShareAsked asked) {
+    new Written().instant("from", asked.from()).instant("until", asked.until()).text("note", asked.note()).refuse("Nothing was shared.");
     if (asked.from() != null && asked.until() != null && !kept(asked.until()).isAfter(kept(asked.from()))) {
       throw Problem.of(HttpStatus.UNPROCESSABLE_CONTENT, "ends-before-it-begins", "It would end before it begins", "Choose an end after the beginning.");
     }

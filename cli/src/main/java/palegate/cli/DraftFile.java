@@ -8,7 +8,10 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.function.UnaryOperator;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import palegate.core.bundle.BundleReader;
 import palegate.core.bundle.Fault;
@@ -35,15 +38,26 @@ record DraftFile(Path file, BundleReader.Read bundle, List<Change> changes, Rehe
     if (!Files.isRegularFile(changesFile)) {
       throw new IOException("There is no file " + changesFile + ".");
     }
+    byte[] bytes = Files.readAllBytes(changesFile);
+    UnaryOperator<String> newId = freeIds(bundle == null ? Structure.EMPTY : bundle.structure());
     try {
-      changes = ChangesFile.read(Files.readAllBytes(changesFile), freeIds(bundle == null ? Structure.EMPTY : bundle.structure()));
+      changes = ChangesFile.read(bytes, newId);
     } catch (InvalidBundle faulty) {
-      refused.add(new BundleFile.Refused(changesFile, faulty));
+      refused.add(new BundleFile.Refused(changesFile, bundle == null ? faulty : withWhatElse(faulty, bundle, ChangesFile.readLoosely(bytes, newId), at)));
     }
     if (!refused.isEmpty()) {
       throw new BundleFile.SeveralRefused(refused);
     }
     return new DraftFile(changesFile, bundle, changes, Rehearsal.of(Snapshot.of(bundle.structure()), changes, at, author));
+  }
+
+  /** How changes are written is not all that can be wrong with them: what else stands against those that can be read is said with it. */
+  private static InvalidBundle withWhatElse(InvalidBundle faulty, BundleReader.Read bundle, List<Change> changes, Instant at) {
+    List<Integer> readable = IntStream.range(0, changes.size()).filter(i -> changes.get(i) != null).boxed().toList();
+    Set<String> said = faulty.faults().stream().map(Fault::what).collect(Collectors.toSet());
+    Stream<Fault> more = Rehearsal.of(Snapshot.of(bundle.structure()), readable.stream().map(changes::get).toList(), at, null).refusals().stream().filter(refusal -> said.add(refusal.what()))
+        .map(refusal -> new Fault("/changes/" + readable.get(refusal.change()), refusal.what(), refusal.remedy()));
+    return new InvalidBundle(Stream.concat(faulty.faults().stream(), more).sorted().toList());
   }
 
   /** Ids for what changes make and do not name: counted on, so that the same files give the same ids. */

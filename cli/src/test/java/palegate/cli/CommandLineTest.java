@@ -307,6 +307,14 @@ class CommandLineTest {
   }
 
   @Test
+  void how_changes_are_written_and_what_stands_against_them_is_said_at_once() throws Exception {
+    Path draft = changes(GRANT.replace("p-x", "p-none"), "{'kind': 'seize'}", "{'kind': 'removePlace', 'place': 'never'}");
+    Ran ran = run("rehearse", "--bundle", bundle.toString(), "--changes", draft.toString());
+    assertThat(ran.code()).isEqualTo(1);
+    assertThat(ran.err().lines()).hasSize(3).anyMatch(line -> line.contains("/changes/0: ") && line.contains("[p-none]")).anyMatch(line -> line.contains("/changes/1/kind")).anyMatch(line -> line.contains("/changes/2: ") && line.contains("[never]"));
+  }
+
+  @Test
   void the_faults_of_a_file_of_changes_are_listed_with_those_of_the_bundle() throws Exception {
     Files.writeString(bundle, BUNDLE.replace("\"role\":\"r\"}]}", "\"role\":\"r-none\"}]}"));
     Ran ran = run("rehearse", "--bundle", bundle.toString(), "--changes", changes("{'kind': 'addGrant', 'place': 7}", "{'kind': 'seize'}").toString());

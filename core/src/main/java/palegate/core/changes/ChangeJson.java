@@ -1,13 +1,16 @@
 package palegate.core.changes;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.function.UnaryOperator;
 import java.util.stream.Stream;
 import palegate.core.bundle.Fault;
 import palegate.core.text.WellFormed;
+import tools.jackson.core.JsonPointer;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
@@ -38,6 +41,24 @@ public final class ChangeJson {
       throw new IllegalArgumentException("A change that was kept cannot be read: " + faults);
     }
     return change;
+  }
+
+  /** Of what {@link #read} refused: the change without what is wrong in it, to find what else stands against it; empty if that says none. */
+  public static Optional<Change> readLoosely(JsonNode node, UnaryOperator<String> newId) {
+    List<Fault> faults = new ArrayList<>();
+    read(node, "", newId, faults);
+    JsonNode left = node.deepCopy();
+    // From the end: what is taken out of a list moves what comes after it.
+    faults.stream().map(Fault::pointer).distinct().map(JsonPointer::compile).filter(pointer -> pointer.head() != null)
+        .sorted(Comparator.comparingInt((JsonPointer pointer) -> pointer.last().getMatchingIndex()).reversed()).forEach(pointer -> {
+      JsonNode holder = left.at(pointer.head());
+      if (holder instanceof ObjectNode object) {
+        object.remove(pointer.last().getMatchingProperty());
+      } else if (holder instanceof ArrayNode list && pointer.last().getMatchingIndex() < list.size()) {
+        list.remove(pointer.last().getMatchingIndex());
+      }
+    });
+    return Optional.ofNullable(read(left, new Reading("", new ArrayList<>(), newId, false)));
   }
 
   private static Change read(JsonNode node, Reading at) {

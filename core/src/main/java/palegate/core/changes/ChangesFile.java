@@ -38,6 +38,17 @@ public final class ChangesFile {
     return changes;
   }
 
+  /** Of a file that {@link #read} refused: its changes as far as each says one, to find what else stands against them; null for those that say none. */
+  public static List<Change> readLoosely(byte[] bytes, UnaryOperator<String> newId) {
+    JsonNode file = JsonText.read(bytes, new ArrayList<>());
+    JsonNode list = file == null ? null : file.get("changes");
+    List<Change> changes = new ArrayList<>();
+    for (int i = 0; list != null && list.isArray() && list.size() <= AT_MOST && i < list.size(); i++) {
+      changes.add(ChangeJson.readLoosely(list.get(i), newId).orElse(null));
+    }
+    return changes;
+  }
+
   private static void readAll(JsonNode file, UnaryOperator<String> newId, List<Fault> faults, List<Change> changes) {
     Reading at = new Reading("", faults, newId, true);
     file.propertyNames().stream().filter(key -> !List.of("format", "version", "changes").contains(key))

@@ -9,6 +9,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.function.Predicate;
 import palegate.core.places.Place;
+import palegate.core.text.IllFormed;
 import palegate.core.text.WellFormed;
 import palegate.core.types.DocumentType;
 import palegate.core.types.FieldFaults;
@@ -29,13 +30,19 @@ public final class Making {
     this.now = now;
   }
 
-  /** What is ill-formed is refused before anything is asked of the structure. */
+  /** What is ill-formed in it is refused, and what else stands against it too: all of it is said at once. Of too many things nothing more is asked. */
   void make(Change change) {
     List<WellFormed.Wrong> wrong = Shape.wrongs(change);
     wrong.forEach(one -> refuse(change, one.what(), one.remedy()));
-    if (wrong.isEmpty()) {
+    if (wrong.stream().noneMatch(WellFormed.Wrong::tooMany)) {
       Place was = change instanceof PlaceChange at ? wasBefore(at.place()) : null;
-      change.make(this);
+      try {
+        change.make(this);
+      } catch (IllFormed notToBeHeld) {
+        if (wrong.isEmpty()) {
+          refuse(change, notToBeHeld.wrong().what(), notToBeHeld.wrong().remedy());
+        }
+      }
       if (change instanceof PlaceChange at) {
         altered.put(at.place(), position);
         writeFieldsInOneForm(at.place());

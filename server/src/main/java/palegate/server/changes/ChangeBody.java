@@ -47,18 +47,37 @@ public record ChangeBody(@Schema(hidden = true) JsonNode json) {
 
   /** The changes that were sent; refused with all faults of all of them. */
   public static List<Change> read(List<ChangeBody> sent) {
-    List<Problem.Fault> faults = new ArrayList<>();
-    List<Change> changes = new ArrayList<>();
-    for (ChangeBody body : sent) {
-      List<Fault> found = new ArrayList<>();
-      changes.add(ChangeJson.read(body == null || body.json == null ? JsonNodeFactory.instance.nullNode() : body.json, "", NewIds::of, found));
-      String which = sent.size() == 1 ? "" : "change " + changes.size();
-      found.forEach(fault -> faults.add(new Problem.Fault(where(which, fault.pointer()), fault.what(), fault.remedy())));
+    Sent read = Sent.of(sent);
+    if (!read.faults.isEmpty()) {
+      throw refused(read.faults);
     }
-    if (!faults.isEmpty()) {
-      throw Problem.faults("Some of what was sent is not right; each point is listed.", faults);
+    return read.changes;
+  }
+
+  public static Problem refused(List<Problem.Fault> faults) {
+    return Problem.faults("Some of what was sent is not right; each point is listed.", faults);
+  }
+
+  /**
+   * Changes as they were sent.
+   *
+   * @param changes where something is wrong with one, as far as it says one; null if it says none
+   * @param faults all that is wrong with how they are written
+   */
+  public record Sent(List<Change> changes, List<Problem.Fault> faults) {
+    public static Sent of(List<ChangeBody> bodies) {
+      List<Problem.Fault> faults = new ArrayList<>();
+      List<Change> changes = new ArrayList<>();
+      for (ChangeBody body : bodies) {
+        List<Fault> found = new ArrayList<>();
+        JsonNode json = body == null || body.json == null ? JsonNodeFactory.instance.nullNode() : body.json;
+        Change change = ChangeJson.read(json, "", NewIds::of, found);
+        changes.add(change == null ? ChangeJson.readLoosely(json, NewIds::of).orElse(null) : change);
+        String which = bodies.size() == 1 ? "" : "change " + changes.size();
+        found.forEach(fault -> faults.add(new Problem.Fault(where(which, fault.pointer()), fault.what(), fault.remedy())));
+      }
+      return new Sent(changes, List.copyOf(faults));
     }
-    return changes;
   }
 
   private static String where(String which, String pointer) {

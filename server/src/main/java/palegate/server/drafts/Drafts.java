@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Service;
 import palegate.core.changes.AccessChange;
@@ -22,6 +23,7 @@ import palegate.core.structure.SubjectNames;
 import palegate.core.viewpoint.Authority;
 import palegate.core.viewpoint.SystemHolders;
 import palegate.core.viewpoint.Viewpoint;
+import palegate.server.changes.ChangeBody;
 import palegate.server.session.Accounts;
 import palegate.server.shell.Problem;
 import palegate.server.store.ChangeLog;
@@ -121,14 +123,38 @@ public class Drafts {
     throw moved("Look at it again, then repeat what you did.");
   }
 
+  /** Adds what was sent; of what cannot be read as it should, everything that stands against it is said at once. */
+  public void add(String owner, ChangeBody.Sent sent) {
+    if (sent.faults().isEmpty()) {
+      add(owner, sent.changes());
+      return;
+    }
+    List<Integer> readable = IntStream.range(0, sent.changes().size()).filter(i -> sent.changes().get(i) != null).boxed().toList();
+    List<Change> changes = new ArrayList<>(store.find(owner).map(Drafts::changes).orElse(List.of()));
+    int known = changes.size();
+    readable.forEach(i -> {
+      refuseWithoutDuty(owner, sent.changes().get(i));
+      changes.add(sent.changes().get(i));
+    });
+    Set<String> said = sent.faults().stream().map(Problem.Fault::what).collect(Collectors.toSet());
+    List<Problem.Fault> faults = new ArrayList<>(sent.faults());
+    rehearsals.of(owner, viewpoints.known(owner), changes, clock.instant()).refusals().stream().filter(refusal -> refusal.change() >= known && said.add(refusal.what()))
+        .map(refusal -> fault(refusal, sent.changes().size(), readable.get(refusal.change() - known))).forEach(faults::add);
+    throw ChangeBody.refused(faults);
+  }
+
+  /** @param change which of those that were added, from 0 */
+  private static Problem.Fault fault(Refusal refusal, int added, int change) {
+    return new Problem.Fault(added == 1 ? refusal.thing().replace(':', ' ') : "change " + (change + 1), refusal.what(), refusal.remedy(), refusal.cycle());
+  }
+
   private Rehearsal rehearseWith(String owner, Optional<DraftStore.Draft> draft, List<Change> added, Snapshots.Numbered state) {
     List<Change> changes = new ArrayList<>(draft.map(Drafts::changes).orElse(List.of()));
     int known = changes.size();
     changes.addAll(added);
     Rehearsal rehearsal = rehearsals.of(owner, state, changes, clock.instant());
     List<Problem.Fault> faults = rehearsal.refusals().stream().filter(refusal -> refusal.change() >= known)
-        .map(refusal -> new Problem.Fault(added.size() == 1 ? refusal.thing().replace(':', ' ') : "change " + (refusal.change() - known + 1),
-            refusal.what(), refusal.remedy(), refusal.cycle())).toList();
+        .map(refusal -> fault(refusal, added.size(), refusal.change() - known)).toList();
     if (!faults.isEmpty()) {
       throw Problem.faults(faults.get(0).what() + " " + faults.get(0).remedy(), faults);
     }

@@ -116,14 +116,14 @@ class DraftController {
   @PostMapping("/changes")
   @ResponseStatus(HttpStatus.CREATED)
   Draft add(@RequestBody ChangeBody change, Principal who) {
-    drafts.add(who.getName(), List.of(change.read()));
+    drafts.add(who.getName(), ChangeBody.Sent.of(List.of(change)));
     return draft(who);
   }
 
   @PostMapping("/changes/many")
   @ResponseStatus(HttpStatus.CREATED)
   Draft addMany(@Valid @RequestBody Changes changes, Principal who) {
-    drafts.add(who.getName(), ChangeBody.read(changes.changes()));
+    drafts.add(who.getName(), ChangeBody.Sent.of(changes.changes()));
     return draft(who);
   }
 

@@ -3,6 +3,7 @@ package palegate.server.tray;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.Nested;
@@ -112,10 +113,23 @@ class DraftingTest {
       Browser.Answer meaning = wenna.post("/api/draft/changes", grant("f-2417", "p-nobody", "r-nothing"));
       assertThat(meaning.status()).isEqualTo(422);
       assertThat(meaning.body().path("faults")).hasSize(2);
+      Map<String, Object> both = new HashMap<>(grant("f-2417", "p-nobody", "r-nothing"));
+      both.put("note", "x".repeat(4_001));
+      assertThat(whats(wenna.post("/api/draft/changes", both))).as("how it is written, and what it means").hasSize(3)
+          .anyMatch(what -> what.contains("4001 characters")).anyMatch(what -> what.contains("[p-nobody]")).anyMatch(what -> what.contains("[r-nothing]"));
+      Browser.Answer many = wenna.post("/api/draft/changes/many", Map.of("changes", List.of(grant("f-2417", "p-ola", "r-reader"), Map.of("kind", "seize"), both, grant("f-none", "p-ola", "r-reader"))));
+      assertThat(many.body().path("faults").valueStream().map(fault -> fault.path("place").asString())).as("each with the change that it is of").contains("change 2, kind", "change 3, note", "change 3", "change 4").doesNotContain("change 1");
+      assertThat(whats(many)).hasSize(5).anyMatch(what -> what.contains("[f-none]"));
+      assertThat(wenna.get("/api/draft").body().path("items")).isEmpty();
       assertThat(wenna.post("/api/draft/changes", "{\"kind\":\"addGrant\",").status()).isEqualTo(400);
       assertThat(wenna.post("/api/draft/changes", "{\"kind\":\"seize\"}").status()).isEqualTo(422);
       assertThat(wenna.post("/api/draft/changes", "{\"kind\":\"rejoin\",\"place\":\"f-2406\",\"below\":false,\"colour\":1}").body().path("faults").get(0).path("what").asString())
           .isEqualTo("The key [colour] is not known here.");
+    }
+
+    private static List<String> whats(Browser.Answer refused) {
+      assertThat(refused.status()).isEqualTo(422);
+      return refused.body().path("faults").valueStream().map(fault -> fault.path("what").asString()).toList();
     }
 
     @Test

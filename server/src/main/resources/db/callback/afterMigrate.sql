@@ -80,6 +80,8 @@ GRANT SELECT, INSERT ON mailbox TO 'palegate'@'127.0.0.1';
 GRANT SELECT, INSERT, UPDATE, DELETE ON kept_statements TO 'palegate'@'127.0.0.1';
 GRANT SELECT, INSERT, UPDATE, DELETE ON regular_statements TO 'palegate'@'127.0.0.1';
 GRANT SELECT, INSERT, UPDATE, DELETE ON prepared_files TO 'palegate'@'127.0.0.1';
+GRANT SELECT, INSERT, UPDATE, DELETE ON recurring_jobs TO 'palegate'@'127.0.0.1';
+GRANT SELECT, INSERT, UPDATE, DELETE ON queued_jobs TO 'palegate'@'127.0.0.1';
 GRANT SELECT, INSERT, DELETE ON prepared_parts TO 'palegate'@'127.0.0.1';
 GRANT SELECT, INSERT, UPDATE, DELETE ON finding_acceptances TO 'palegate'@'127.0.0.1';
 GRANT SELECT, INSERT, UPDATE, DELETE ON matrix_views TO 'palegate'@'127.0.0.1';

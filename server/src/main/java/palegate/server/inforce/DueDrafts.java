@@ -1,23 +1,24 @@
 package palegate.server.inforce;
 
 import java.time.Clock;
+import java.time.Duration;
 import java.util.List;
 import java.util.Optional;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.context.annotation.Profile;
 import org.springframework.dao.DataAccessException;
-import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Component;
 import palegate.server.drafts.DraftStore;
 import palegate.server.drafts.Seen;
+import palegate.server.jobs.RecurringJob;
 import palegate.server.shell.Outage;
 import palegate.server.shell.Problem;
 
 /** Puts drafts in force whose time has come, with the checks that their authors would meet; or stops them and keeps why. */
 @Component
 @Profile("!describe")
-public class DueDrafts {
+public class DueDrafts implements RecurringJob {
   private static final Logger LOG = LoggerFactory.getLogger(DueDrafts.class);
 
   private final DraftStore store;
@@ -30,7 +31,17 @@ public class DueDrafts {
     this.clock = clock;
   }
 
-  @Scheduled(fixedDelayString = "${palegate.due-drafts-every:PT5S}")
+  @Override
+  public String name() {
+    return "due-drafts";
+  }
+
+  @Override
+  public Duration every() {
+    return Duration.ofSeconds(5);
+  }
+
+  @Override
   public void run() {
     List<Long> due;
     try {

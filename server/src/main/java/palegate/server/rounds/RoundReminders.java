@@ -1,21 +1,22 @@
 package palegate.server.rounds;
 
 import java.time.Clock;
+import java.time.Duration;
 import java.time.Instant;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
-import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Component;
 import palegate.core.structure.Structure;
+import palegate.server.jobs.RecurringJob;
 import palegate.server.session.Mailbox;
 import palegate.server.store.RoundRecords;
 import palegate.server.store.Transactions;
 
 /** Letters to whoever has not handed in: when somebody asks for it, some days before a round is due, and when it is overdue; these once each. */
 @Component
-class RoundReminders {
+class RoundReminders implements RecurringJob {
   private static final Logger LOG = LoggerFactory.getLogger(RoundReminders.class);
 
   private final Rounds rounds;
@@ -32,7 +33,17 @@ class RoundReminders {
     this.clock = clock;
   }
 
-  @Scheduled(fixedDelayString = "${palegate.round-reminders-every:PT5M}")
+  @Override
+  public String name() {
+    return "reminders-of-rounds";
+  }
+
+  @Override
+  public Duration every() {
+    return Duration.ofMinutes(5);
+  }
+
+  @Override
   public void run() {
     try {
       records.toRemind(clock.instant()).forEach(this::remind);

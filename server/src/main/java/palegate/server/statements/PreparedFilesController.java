@@ -32,6 +32,7 @@ import palegate.core.statements.Recipe;
 import palegate.core.statements.Rhythm;
 import palegate.core.structure.Structure;
 import palegate.exports.FileFormat;
+import palegate.server.jobs.JobQueue;
 import palegate.server.shell.MayBeMissing;
 import palegate.server.shell.Problem;
 import palegate.server.shell.Written;
@@ -75,14 +76,16 @@ class PreparedFilesController {
   private final RegularStatementRecords regular;
   private final MadeStatements statements;
   private final FileMaking making;
+  private final JobQueue queue;
   private final Viewpoints viewpoints;
   private final Clock clock;
 
-  PreparedFilesController(PreparedFileRecords records, RegularStatementRecords regular, MadeStatements statements, FileMaking making, Viewpoints viewpoints, Clock clock) {
+  PreparedFilesController(PreparedFileRecords records, RegularStatementRecords regular, MadeStatements statements, FileMaking making, JobQueue queue, Viewpoints viewpoints, Clock clock) {
     this.records = records;
     this.regular = regular;
     this.statements = statements;
     this.making = making;
+    this.queue = queue;
     this.viewpoints = viewpoints;
     this.clock = clock;
   }
@@ -102,8 +105,10 @@ class PreparedFilesController {
   PreparedFileId prepare(@Valid @RequestBody ToPrepare asked, Principal who) {
     Recipe recipe = recipe(asked.recipe());
     MadeStatements.State state = statements.state(asked.at(), who.getName());
-    return new PreparedFileId(records.ask(who.getName(), null, recipe.text(), asked.format().name(), state.at(), state.change(), clock.instant(), AT_ONCE, KEPT_AT_MOST).orElseThrow(() -> Problem.of(HttpStatus.UNPROCESSABLE_CONTENT, "too-many", "Too many files",
-        "At most " + AT_ONCE + " files are under way at once, and " + KEPT_AT_MOST + " are kept. Wait for one of them, call one off, or throw some away.")));
+    long file = records.ask(who.getName(), null, recipe.text(), asked.format().name(), state.at(), state.change(), clock.instant(), AT_ONCE, KEPT_AT_MOST).orElseThrow(() -> Problem.of(HttpStatus.UNPROCESSABLE_CONTENT, "too-many", "Too many files",
+        "At most " + AT_ONCE + " files are under way at once, and " + KEPT_AT_MOST + " are kept. Wait for one of them, call one off, or throw some away."));
+    queue.ask(PreparedFiles.NAME, Long.toString(file));
+    return new PreparedFileId(file);
   }
 
   /** One's own, newest first. */

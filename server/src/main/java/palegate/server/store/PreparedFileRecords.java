@@ -2,7 +2,6 @@ package palegate.server.store;
 
 import java.sql.ResultSet;
 import java.sql.SQLException;
-import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
 import java.util.Locale;
@@ -12,8 +11,8 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 
 /**
- * Files that are made in the background. Whoever makes one holds it for a while, under a token of its own, and says so again and again:
- * nothing is written to a file by anybody who does not hold it, and one that nobody holds any more is taken up again.
+ * Files that are made in the background. Whoever makes one holds it under a token of its own: nothing is written to a file by anybody who
+ * does not hold it.
  */
 @Component
 public class PreparedFileRecords {
@@ -43,8 +42,6 @@ public class PreparedFileRecords {
   /** One that is to be made, held by whoever has the token. */
   public record Taken(Prepared file, String token) {}
 
-  /** Whoever is silent for so long does not hold it any more. */
-  public static final Duration HELD_FOR = Duration.ofSeconds(30);
   /** As many as there can be: fifty, and fourteen of each of twenty regular statements. */
   private static final int SHOWN_AT_MOST = 500;
   private static final String COLUMNS = """
@@ -94,25 +91,31 @@ public class PreparedFileRecords {
     return jdbc.sql("SELECT " + COLUMNS + " FROM prepared_files WHERE regular_statement = :regular AND state = 'ready' ORDER BY id DESC LIMIT 1").param("regular", regular).query(PreparedFileRecords::read).optional();
   }
 
-  /** Takes the next one that waits, or that whoever held it left; what they had written of it stays, for whoever makes it to go on from. */
-  public Optional<Taken> take(Instant now) {
+  /** Those that wait or are being made, oldest first. */
+  public List<Long> unfinished() {
+    return jdbc.sql("SELECT id FROM prepared_files WHERE state IN ('waiting', 'in_the_making') ORDER BY id").query(Long.class).list();
+  }
+
+  /**
+   * Takes one that waits, or that whoever held it left; what they had written of it stays, for whoever makes it to go on from. Whoever held it
+   * holds it no more. Empty if it was called off, or is done.
+   */
+  public Optional<Taken> take(long id, Instant now) {
     String token = UUID.randomUUID().toString();
     return transactions.write(() -> {
       int taken = jdbc.sql("""
-          UPDATE prepared_files SET state = 'in_the_making', held_by = :token, held_until = :until, begun_at = :now, rows_made = 0, rows_expected = NULL, bytes = 0, tries = tries + 1
-          WHERE state = 'waiting' OR state = 'in_the_making' AND held_until < :now ORDER BY id LIMIT 1
-          """).param("token", token).param("until", Instants.toDatabase(now.plus(HELD_FOR))).param("now", Instants.toDatabase(now)).update();
-      if (taken == 0) {
-        return Optional.empty();
-      }
-      return Optional.of(new Taken(jdbc.sql("SELECT " + COLUMNS + " FROM prepared_files WHERE held_by = :token").param("token", token).query(PreparedFileRecords::read).single(), token));
+          UPDATE prepared_files SET state = 'in_the_making', held_by = :token, begun_at = :now, rows_made = 0, rows_expected = NULL, bytes = 0, tries = tries + 1
+          WHERE id = :id AND state IN ('waiting', 'in_the_making')
+          """).param("token", token).param("now", Instants.toDatabase(now)).param("id", id).update();
+      return taken == 0 ? Optional.<Taken>empty()
+          : Optional.of(new Taken(jdbc.sql("SELECT " + COLUMNS + " FROM prepared_files WHERE held_by = :token").param("token", token).query(PreparedFileRecords::read).single(), token));
     });
   }
 
-  /** Says that it is still being made, and how far it is; false if it was taken away or called off. */
-  public boolean hold(Taken taken, long rowsMade, Long rowsExpected, String title, Instant now) {
-    return jdbc.sql("UPDATE prepared_files SET held_until = :until, rows_made = :rows, rows_expected = :expected, title = :title WHERE id = :id AND held_by = :token")
-        .param("until", Instants.toDatabase(now.plus(HELD_FOR))).param("rows", rowsMade).param("expected", rowsExpected).param("title", cut(title)).param("id", taken.file().id()).param("token", taken.token()).update() == 1;
+  /** Says how far it is; false if it was taken away or called off. */
+  public boolean tell(Taken taken, long rowsMade, Long rowsExpected, String title) {
+    return jdbc.sql("UPDATE prepared_files SET rows_made = :rows, rows_expected = :expected, title = :title WHERE id = :id AND held_by = :token")
+        .param("rows", rowsMade).param("expected", rowsExpected).param("title", cut(title)).param("id", taken.file().id()).param("token", taken.token()).update() == 1;
   }
 
   /** The digests of the pieces that are there already, from the first on, up to where one is missing or it is not said what it is of. */
@@ -141,7 +144,7 @@ public class PreparedFileRecords {
   public boolean finish(Taken taken, State state, String title, String fileName, long rows, long bytes, String contentDigest, String knownDigest, Instant now, Instant keptUntil) {
     return jdbc.sql("""
         UPDATE prepared_files SET state = :state, title = :title, file_name = :name, rows_made = :rows, rows_expected = :rows, bytes = :bytes, content_digest = :content, known_digest = :known, ended_at = :now, kept_until = :until,
-          held_by = NULL, held_until = NULL WHERE id = :id AND held_by = :token
+          held_by = NULL WHERE id = :id AND held_by = :token
         """).param("state", state.name().toLowerCase(Locale.ROOT)).param("title", cut(title)).param("name", fileName).param("rows", rows).param("bytes", bytes).param("content", contentDigest).param("known", knownDigest)
         .param("now", Instants.toDatabase(now)).param("until", Instants.toDatabase(keptUntil)).param("id", taken.file().id()).param("token", taken.token()).update() == 1;
   }
@@ -150,7 +153,7 @@ public class PreparedFileRecords {
   public boolean fail(Taken taken, String why, Instant now, Instant keptUntil) {
     return transactions.write(() -> {
       boolean failed = jdbc.sql("""
-          UPDATE prepared_files SET state = 'failed', failure = :why, ended_at = :now, kept_until = :until, held_by = NULL, held_until = NULL WHERE id = :id AND held_by = :token
+          UPDATE prepared_files SET state = 'failed', failure = :why, ended_at = :now, kept_until = :until, held_by = NULL WHERE id = :id AND held_by = :token
           """).param("why", cut(why)).param("now", Instants.toDatabase(now)).param("until", Instants.toDatabase(keptUntil)).param("id", taken.file().id()).param("token", taken.token()).update() == 1;
       if (failed) {
         jdbc.sql("DELETE FROM prepared_parts WHERE file = :file").param("file", taken.file().id()).update();
@@ -161,7 +164,7 @@ public class PreparedFileRecords {
 
   /** Gives one back that was taken, as if it had not been: whoever has time takes it up, and goes on from what is there of it. */
   public void giveBack(Taken taken) {
-    jdbc.sql("UPDATE prepared_files SET state = 'waiting', held_by = NULL, held_until = NULL, tries = tries - 1 WHERE id = :id AND held_by = :token").param("id", taken.file().id()).param("token", taken.token()).update();
+    jdbc.sql("UPDATE prepared_files SET state = 'waiting', held_by = NULL, tries = tries - 1 WHERE id = :id AND held_by = :token").param("id", taken.file().id()).param("token", taken.token()).update();
   }
 
   /** Calls one off, or throws a finished one away; whoever is making it notices with the next thing they write. */

@@ -76,7 +76,7 @@ class KilledAtWorkTest {
       }
       assertThat(count(database, "SELECT COUNT(*) FROM prepared_files WHERE state = 'in_the_making' AND id = " + file)).as("nobody has said that it is done").isEqualTo(1);
       // As half a minute later, when whoever held it has been silent for long enough.
-      database.asOwner().sql("UPDATE prepared_files SET held_until = UTC_TIMESTAMP(6) WHERE id = :id").param("id", file).update();
+      assertThat(database.asOwner().sql("UPDATE queued_jobs SET last_heartbeat = last_heartbeat - INTERVAL 1 MINUTE WHERE task_instance = :id AND picked").param("id", Long.toString(file)).update()).as("whoever was at it").isEqualTo(1);
       try (TestApplication app = TestApplication.startNow(database)) {
         Browser wenna = app.signedIn("wenna.carrow");
         Browser ola = app.signedIn("ola.lindqvist");

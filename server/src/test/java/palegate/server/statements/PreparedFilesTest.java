@@ -34,12 +34,15 @@ import tools.jackson.databind.JsonNode;
 @ExtendWith(InDemo.class)
 class PreparedFilesTest {
   private static final String BOARD = "kind=place id=lib-board grouping=none";
+  private static final Duration NOT_SILENT = Duration.ZERO;
+  private static final Duration LONG_SILENT = Duration.ofMinutes(1);
   /** What a server may take for a file of the demo on a machine that does other things besides. */
   private static final Duration AT_MOST = Duration.ofSeconds(60);
 
   @BeforeEach
   void forgetAll(TestApplication app) {
     app.database().asOwner().sql("DELETE FROM prepared_files").update();
+    app.database().asOwner().sql("DELETE FROM queued_jobs").update();
     app.database().asOwner().sql("DELETE FROM regular_statements").update();
   }
 
@@ -173,13 +176,9 @@ class PreparedFilesTest {
   @Test
   void one_that_an_instance_left_half_made_is_made_again_whole_and_one_that_always_breaks_off_is_given_up(TestApplication app) {
     Browser auditor = app.signedIn("oriel.fenn");
-    // As an instance leaves it that is killed: held for a while yet, with a piece written.
-    app.database().asOwner().sql("""
-        INSERT INTO prepared_files (account, recipe, format, about_at, change_number, state, asked_at, begun_at, held_by, held_until, tries, bytes)
-        VALUES ('oriel.fenn', :recipe, 'CSV', :at, 6, 'in_the_making', :at, :at, 'somebody-else', :until, 1, 0)
-        """).param("recipe", BOARD).param("at", Instants.toDatabase(TestApplication.TODAY)).param("until", Instants.toDatabase(app.clock().instant().minusSeconds(1))).update();
-    long id = app.database().asOwner().sql("SELECT MAX(id) FROM prepared_files").query(Long.class).single();
-    app.database().asOwner().sql("INSERT IGNORE INTO prepared_parts (file, number, bytes) VALUES (:id, 7, 'rubbish')").param("id", id).update();
+    // As an instance leaves it that is killed, with a piece written that does not say what it is of, as long ago.
+    long id = inTheMaking(app, BOARD, "somebody-else", 1, LONG_SILENT);
+    app.database().asOwner().sql("INSERT INTO prepared_parts (file, number, bytes) VALUES (:id, 7, 'rubbish')").param("id", id).update();
     ready(auditor, id);
     String text = new String(auditor.get("/api/statements/prepared/" + id + "/file").bytes(), StandardCharsets.UTF_8);
     assertThat(text).endsWith("\r\n").contains("of change 6 | sha256-2:");
@@ -220,10 +219,28 @@ class PreparedFilesTest {
     assertThat(app.database().asOwner().sql("SELECT COUNT(*) FROM prepared_parts WHERE file = :id").param("id", id).query(Integer.class).single()).isEqualTo(1);
   }
 
-  /** As an instance leaves it that is killed: held for a while yet. */
+  /** As an instance leaves it that is killed. */
   private static void leaveHalfMade(TestApplication app, long id) {
-    app.database().asOwner().sql("UPDATE prepared_files SET state = 'in_the_making', held_by = 'somebody-else', held_until = :until, ended_at = NULL, kept_until = NULL WHERE id = :id")
-        .param("until", Instants.toDatabase(app.clock().instant().minusSeconds(1))).param("id", id).update();
+    until("nobody is at it any more", () -> app.database().asOwner().sql("SELECT COUNT(*) FROM queued_jobs WHERE task_instance = :id").param("id", Long.toString(id)).query(Integer.class).single() == 0);
+    pick(app, id, LONG_SILENT);
+    app.database().asOwner().sql("UPDATE prepared_files SET state = 'in_the_making', held_by = 'somebody-else', ended_at = NULL, kept_until = NULL WHERE id = :id").param("id", id).update();
+  }
+
+  /** One that another instance is making, or was when it ended. */
+  private static long inTheMaking(TestApplication app, String recipe, String heldBy, int tries, Duration silentFor) {
+    // It is picked before it is there: nobody else takes it up meanwhile.
+    long id = app.database().asOwner().sql("SELECT AUTO_INCREMENT FROM information_schema.TABLES WHERE TABLE_SCHEMA = DATABASE() AND TABLE_NAME = 'prepared_files'").query(Long.class).single();
+    pick(app, id, silentFor);
+    app.database().asOwner().sql("INSERT INTO prepared_files (id, account, recipe, format, about_at, change_number, state, asked_at, begun_at, held_by, tries) VALUES (:id, 'oriel.fenn', :recipe, 'CSV', :at, 6, 'in_the_making', :at, :at, :held, :tries)")
+        .param("id", id).param("recipe", recipe).param("at", Instants.toDatabase(app.clock().instant())).param("held", heldBy).param("tries", tries).update();
+    return id;
+  }
+
+  private static void pick(TestApplication app, long id, Duration silentFor) {
+    app.database().asOwner().sql("""
+        INSERT INTO queued_jobs (task_name, task_instance, execution_time, picked, picked_by, last_heartbeat, version, consecutive_failures)
+        VALUES ('prepared-files', :id, :at, TRUE, 'another', :at, 2, 0)
+        """).param("id", Long.toString(id)).param("at", Instants.toDatabase(Instant.now().minus(silentFor))).update();
   }
 
   private static byte[] deflated(byte[] text) throws IOException {
@@ -238,35 +255,31 @@ class PreparedFilesTest {
   void whoever_lost_it_writes_nothing_more_and_finishes_nothing(TestApplication app) {
     PreparedFileRecords records = app.bean(PreparedFileRecords.class);
     Instant now = app.clock().instant();
-    app.database().asOwner().sql("INSERT INTO prepared_files (account, recipe, format, about_at, change_number, state, asked_at, begun_at, held_by, held_until) VALUES ('oriel.fenn', :recipe, 'CSV', :at, 6, 'in_the_making', :at, :at, 'mine', :until)")
-        .param("recipe", BOARD).param("at", Instants.toDatabase(now)).param("until", Instants.toDatabase(now.plusSeconds(3600))).update();
-    long id = app.database().asOwner().sql("SELECT MAX(id) FROM prepared_files").query(Long.class).single();
+    long id = inTheMaking(app, BOARD, "mine", 1, NOT_SILENT);
     PreparedFileRecords.Taken mine = new PreparedFileRecords.Taken(records.find("oriel.fenn", id).orElseThrow(), "mine");
     PreparedFileRecords.Taken stale = new PreparedFileRecords.Taken(mine.file(), "not-mine-any-more");
     assertThat(records.write(mine, 0, "x", new byte[] {1})).isTrue();
     assertThat(records.write(stale, 1, "x", new byte[] {1})).isFalse();
     records.dropPieces(stale, 0);
     assertThat(records.piecesOf(mine)).as("what it has").containsExactly("x");
-    assertThat(records.hold(stale, 9, null, "x", now)).isFalse();
+    assertThat(records.tell(stale, 9, null, "x")).isFalse();
     assertThat(records.finish(stale, PreparedFileRecords.State.READY, "x", "x", 1, 1, "x", "x", now, now)).isFalse();
     assertThat(records.fail(stale, "x", now, now)).isFalse();
     // Called off: whoever holds it notices with the next thing they write.
     assertThat(records.forget("oriel.fenn", id)).isTrue();
     assertThat(records.write(mine, 1, "x", new byte[] {1})).isFalse();
-    assertThat(records.hold(mine, 9, null, "x", now)).isFalse();
+    assertThat(records.tell(mine, 9, null, "x")).isFalse();
   }
 
   @Test
   void an_instance_that_is_ended_in_order_gives_back_what_it_was_making_and_that_counts_as_no_try(TestApplication app) {
     PreparedFileRecords records = app.bean(PreparedFileRecords.class);
-    Instant now = app.clock().instant();
-    app.database().asOwner().sql("INSERT INTO prepared_files (account, recipe, format, about_at, change_number, state, asked_at, begun_at, held_by, held_until, tries) VALUES ('oriel.fenn', :recipe, 'CSV', :at, 6, 'in_the_making', :at, :at, 'mine', :until, 3)")
-        .param("recipe", BOARD).param("at", Instants.toDatabase(now)).param("until", Instants.toDatabase(now.plusSeconds(3600))).update();
-    long id = app.database().asOwner().sql("SELECT MAX(id) FROM prepared_files").query(Long.class).single();
+    long id = inTheMaking(app, BOARD, "mine", 3, NOT_SILENT);
     PreparedFileRecords.Prepared held = records.find("oriel.fenn", id).orElseThrow();
     records.giveBack(new PreparedFileRecords.Taken(held, "not-mine"));
     assertThat(records.find("oriel.fenn", id).orElseThrow().state()).isEqualTo(PreparedFileRecords.State.IN_THE_MAKING);
     records.giveBack(new PreparedFileRecords.Taken(held, "mine"));
+    app.database().asOwner().sql("UPDATE queued_jobs SET picked = FALSE, picked_by = NULL WHERE task_instance = :id").param("id", Long.toString(id)).update();
     // Three times taken and once given back is not given up, but made.
     ready(app.signedIn("oriel.fenn"), id);
   }
@@ -288,8 +301,7 @@ class PreparedFilesTest {
   void no_more_than_five_are_under_way_and_each_ends_in_a_week(TestApplication app) {
     Browser auditor = app.signedIn("oriel.fenn");
     for (int i = 0; i < 5; i++) {
-      app.database().asOwner().sql("INSERT INTO prepared_files (account, recipe, format, about_at, change_number, state, asked_at, begun_at, held_by, held_until) VALUES ('oriel.fenn', 'kind=breaks', 'CSV', :at, 6, 'in_the_making', :at, :at, :held, :until)")
-          .param("at", Instants.toDatabase(app.clock().instant())).param("held", "t" + i).param("until", Instants.toDatabase(app.clock().instant().plusSeconds(3600))).update();
+      inTheMaking(app, "kind=breaks", "t" + i, 1, NOT_SILENT);
     }
     assertThat(auditor.post("/api/statements/prepared", Map.of("recipe", BOARD, "format", "CSV")).body().path("detail").asString()).contains("At most 5 files are under way at once");
     forgetAll(app);

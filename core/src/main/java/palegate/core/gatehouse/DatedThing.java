@@ -4,6 +4,7 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.function.Supplier;
 import palegate.core.access.Entry;
 import palegate.core.access.Grant;
 import palegate.core.people.Membership;
@@ -23,12 +24,13 @@ import palegate.core.walls.Wall;
 public record DatedThing(Instant at, boolean begins, String about, String aboutId, String words) {
   /** Collects what begins or ends after one instant, and at another or before. */
   private record Between(Instant after, Instant upTo, List<DatedThing> found) {
-    void add(Period period, String about, String aboutId, String words) {
+    /** @param words asked for only if it begins or ends: of most things there is nothing to say */
+    void add(Period period, String about, String aboutId, Supplier<String> words) {
       if (in(period.from())) {
-        found.add(new DatedThing(period.from(), true, about, aboutId, words));
+        found.add(new DatedThing(period.from(), true, about, aboutId, words.get()));
       }
       if (in(period.until())) {
-        found.add(new DatedThing(period.until(), false, about, aboutId, words));
+        found.add(new DatedThing(period.until(), false, about, aboutId, words.get()));
       }
     }
 
@@ -40,16 +42,15 @@ public record DatedThing(Instant at, boolean begins, String about, String aboutI
   /** Entries, memberships, oversights, clearances, walls, exceptions to walls and duties, by instant. O(things). */
   public static List<DatedThing> between(Structure structure, Instant after, Instant upTo) {
     Between between = new Between(after, upTo, new ArrayList<>());
-    structure.entries().filter(entry -> between.in(entry.period().from()) || between.in(entry.period().until()))
-        .forEach(entry -> between.add(entry.period(), "place", entry.place(), named(entry, structure)));
-    structure.groups().values().forEach(group -> group.members().forEach(member -> between.add(member.period(), "group", group.id(), name(member.member(), structure) + " in " + group.name())));
-    structure.oversights().values().forEach(oversight -> between.add(oversight.period(), "place", oversight.place(), "oversight of " + structure.places().get(oversight.place()).name() + " by " + SubjectNames.of(oversight.subject(), structure)));
-    structure.types().values().forEach(type -> type.clearances().forEach(clearance -> between.add(clearance.period(), "type", type.id(), "clearance of " + SubjectNames.of(clearance.subject(), structure) + " for " + type.name())));
+    structure.entries().forEach(entry -> between.add(entry.period(), "place", entry.place(), () -> named(entry, structure)));
+    structure.groups().values().forEach(group -> group.members().forEach(member -> between.add(member.period(), "group", group.id(), () -> name(member.member(), structure) + " in " + group.name())));
+    structure.oversights().values().forEach(oversight -> between.add(oversight.period(), "place", oversight.place(), () -> "oversight of " + structure.places().get(oversight.place()).name() + " by " + SubjectNames.of(oversight.subject(), structure)));
+    structure.types().values().forEach(type -> type.clearances().forEach(clearance -> between.add(clearance.period(), "type", type.id(), () -> "clearance of " + SubjectNames.of(clearance.subject(), structure) + " for " + type.name())));
     structure.walls().values().stream().filter(wall -> wall.state() != Wall.State.LIFTED).forEach(wall -> {
-      between.add(wall.period(), "wall", wall.id(), "the wall " + wall.name());
-      wall.exceptions().forEach(exception -> between.add(new Period(null, exception.until()), "wall", wall.id(), "exception for " + SubjectNames.of(exception.subject(), structure) + " from the wall " + wall.name()));
+      between.add(wall.period(), "wall", wall.id(), () -> "the wall " + wall.name());
+      wall.exceptions().forEach(exception -> between.add(new Period(null, exception.until()), "wall", wall.id(), () -> "exception for " + SubjectNames.of(exception.subject(), structure) + " from the wall " + wall.name()));
     });
-    structure.duties().values().forEach(duty -> between.add(duty.period(), "duty", duty.id(), "the duty " + duty.duty().word() + " of " + SubjectNames.of(duty.subject(), structure)));
+    structure.duties().values().forEach(duty -> between.add(duty.period(), "duty", duty.id(), () -> "the duty " + duty.duty().word() + " of " + SubjectNames.of(duty.subject(), structure)));
     between.found().sort(Comparator.comparing(DatedThing::at).thenComparing(DatedThing::about).thenComparing(DatedThing::aboutId).thenComparing(DatedThing::words));
     return List.copyOf(between.found());
   }

@@ -21,6 +21,7 @@ import palegate.core.snapshot.Snapshot;
 import palegate.core.viewpoint.Asker;
 import palegate.core.viewpoint.Viewpoint;
 import palegate.server.session.Accounts;
+import palegate.server.session.MadeReady;
 import palegate.server.session.Rooms;
 import palegate.server.shell.Problem;
 import palegate.server.store.FindingSettings;
@@ -28,7 +29,7 @@ import palegate.server.viewpoint.Viewpoints;
 
 /** What is found in the newest state, as far as an account's owner may know it; held while nothing changes, begins or ends. */
 @Component
-class MadeFindings {
+class MadeFindings implements MadeReady {
   /**
    * @param everything whether the asker administers everything, decided by duties
    * @param rules by which was looked: of a part of the repository only those that can be said of a part
@@ -86,6 +87,16 @@ class MadeFindings {
     KeptFindings kept = found.findings().get();
     List<Finding> ofActivity = activity.findings(account, snapshot, now, house.limits(), rules);
     return new Made(snapshot, found.at(), everywhere, house.limits(), rules, kept, Findings.together(kept.findings(), ofActivity));
+  }
+
+  @Override
+  public String room() {
+    return "findings";
+  }
+
+  @Override
+  public void makeReady(String account) {
+    of(account);
   }
 
   /** Whether an account's owner may come in, has the room, and has a finding among theirs. Only its own rule is asked. */

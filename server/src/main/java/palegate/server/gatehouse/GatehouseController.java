@@ -21,6 +21,7 @@ import org.springframework.web.bind.annotation.RestController;
 import palegate.core.gatehouse.DatedThing;
 import palegate.core.structure.Structure;
 import palegate.core.walls.Wall;
+import palegate.server.session.MadeReady;
 import palegate.server.shell.Problem;
 import palegate.server.shell.Written;
 import palegate.server.store.ChangeLog;
@@ -32,7 +33,7 @@ import palegate.server.viewpoint.Viewpoints;
 /** What is new since somebody last said that they had seen it, and what ends within a week; as far as they may know it. */
 @RestController
 @RequestMapping("/api/gatehouse")
-class GatehouseController {
+class GatehouseController implements MadeReady {
   record NewChange(long number, String author, Instant at, String note) {}
 
   /** @param leaks pairs that it did not keep apart; @param changes how many there have been since, of anything */
@@ -76,9 +77,23 @@ class GatehouseController {
     this.clock = clock;
   }
 
+  @Override
+  public String room() {
+    return "gatehouse";
+  }
+
+  @Override
+  public void makeReady(String account) {
+    gatehouse(account);
+    figures.of(0, account);
+  }
+
   @GetMapping
   GatehouseView gatehouse(Principal who) {
-    String account = who.getName();
+    return gatehouse(who.getName());
+  }
+
+  private GatehouseView gatehouse(String account) {
     Instant now = clock.instant();
     var state = viewpoints.known(account);
     Structure structure = state.snapshot().structure();

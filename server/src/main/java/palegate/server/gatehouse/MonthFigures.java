@@ -3,6 +3,7 @@ package palegate.server.gatehouse;
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import java.time.Clock;
+import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneOffset;
@@ -16,6 +17,7 @@ import palegate.core.findings.Rules;
 import palegate.core.findings.Severity;
 import palegate.core.gatehouse.StateFigures;
 import palegate.core.snapshot.Snapshot;
+import palegate.core.snapshot.SnapshotAt;
 import palegate.core.viewpoint.Viewpoint;
 import palegate.server.shell.MayBeMissing;
 import palegate.server.store.ChangeLog;
@@ -47,6 +49,7 @@ class MonthFigures {
   private record Key(Object asker, boolean findings, long change, Instant at, FindingSettings.Settings settings) {}
 
   private final Cache<Key, Month> counted = Caffeine.newBuilder().maximumSize(2_000).build();
+  private final Cache<SnapshotAt, StateFigures> ofStates = Caffeine.newBuilder().weakKeys().maximumSize(100).expireAfterAccess(Duration.ofHours(1)).build();
   private final Viewpoints viewpoints;
   private final Snapshots snapshots;
   private final ChangeLog log;
@@ -78,7 +81,7 @@ class MonthFigures {
 
   private Month count(Key key, String account) {
     Snapshot then = viewpoints.knownAsOf(account, key.change()).snapshot();
-    StateFigures figures = StateFigures.of(then.at(key.at()));
+    StateFigures figures = ofStates.get(then.at(key.at()), StateFigures::of);
     boolean findings = key.findings() && then.placeCount() > 0 && then.placeCount() <= PLACES_FOR_FINDINGS;
     List<Finding> found = findings ? Findings.of(then, key.at(), key.settings().limits(), Rules.ALL.stream().filter(rule -> !key.settings().off().containsKey(rule.code())).toList()) : List.of();
     return new Month(key.at(), true, key.change(), figures.people(), figures.outsiders(), figures.breaks(), figures.entries(), number(findings, found, Severity.GRAVE), number(findings, found, Severity.SERIOUS), number(findings, found, Severity.UNTIDY));

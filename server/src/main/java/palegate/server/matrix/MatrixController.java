@@ -35,6 +35,7 @@ import palegate.core.snapshot.Snapshot;
 import palegate.core.snapshot.SnapshotAt;
 import palegate.core.structure.SubjectNames;
 import palegate.server.drafts.DraftedState;
+import palegate.server.session.MadeReady;
 import palegate.server.shell.MayBeMissing;
 import palegate.server.shell.Problem;
 import palegate.server.shell.Written;
@@ -48,7 +49,7 @@ import palegate.server.views.SubjectRef;
 /** Subjects against places, or types of documents, on the structure as the asker's draft would have it. */
 @RestController
 @RequestMapping("/api/matrix")
-class MatrixController {
+class MatrixController implements MadeReady {
   /** @param parent the position of the row it stands in, or -1 */
   record RowHead(String kind, String id, String name, int depth, int parent, int people, int outsiders) {}
 
@@ -123,6 +124,17 @@ class MatrixController {
     this.shown = shown;
     this.viewpoints = viewpoints;
     this.history = history;
+  }
+
+  @Override
+  public String room() {
+    return "matrix";
+  }
+
+  /** The matrix that one comes to first: of all groups. */
+  @Override
+  public void makeReady(String account) {
+    heads.of(new MatrixHeads.MatrixAsked(null, MatrixRows.Rule.GROUPS, List.of(), MatrixHeads.Across.CONTAINERS), shown.to(account));
   }
 
   @GetMapping("/heads")

@@ -42,4 +42,10 @@ class Sessions {
   public void endAll(String login) {
     endOthers(login, "");
   }
+
+  /** The logins of so many who were there last, the last first. */
+  List<String> newest(int atMost) {
+    return jdbc.sql("SELECT PRINCIPAL_NAME FROM SPRING_SESSION WHERE PRINCIPAL_NAME IS NOT NULL AND EXPIRY_TIME > :now GROUP BY PRINCIPAL_NAME ORDER BY MAX(LAST_ACCESS_TIME) DESC, PRINCIPAL_NAME LIMIT :most")
+        .param("now", clock.millis()).param("most", atMost).query(String.class).list();
+  }
 }

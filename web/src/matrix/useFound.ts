@@ -39,6 +39,8 @@ export function useFound(look: Ref<Schemas['MatrixLook']>, sought: Ref<Sought>, 
   const strangeQuery = useQuery({
     queryKey: computed(() => ['matrix', 'found', asked('OUTLIERS')]),
     queryFn: () => askFor(asked('OUTLIERS')),
+    // What departs is told by positions of heads: these, and the first cells, come first.
+    enabled: () => heads.value !== undefined,
   })
   const kind = computed<Kind>(() => (sought.value.kind === '' ? 'OUTLIERS' : sought.value.kind))
   const looking = computed(

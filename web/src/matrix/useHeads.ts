@@ -25,7 +25,14 @@ export function useHeads(look: Ref<Schemas['MatrixLook']>) {
     })),
   )
   const places = computed<Head[]>(() =>
-    (query.data.value?.columns ?? []).map((column) => ({ ...column, key: column.id, note: '', outsiders: false })),
+    (query.data.value?.columns ?? []).map((column) => ({
+      ...column,
+      key: column.id,
+      note: '',
+      standsAlone: column.standsAlone === true,
+      walled: column.walled === true,
+      outsiders: false,
+    })),
   )
 
   const folded = ref<ReadonlySet<string>>(new Set())

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { ref } from 'vue'
+import { ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { ROOMS } from '@/common/rooms'
 import HoverCard from '@/people/HoverCard.vue'
@@ -10,6 +10,7 @@ import DraftTray from '@/tray/DraftTray.vue'
 import WhyPanel from '@/why/WhyPanel.vue'
 import { useWhy } from '@/common/useWhy'
 import HalfFilledDialog from './HalfFilledDialog.vue'
+import { loadAhead } from './loadAhead'
 import RoomRail from './RoomRail.vue'
 import ShortcutsDialog from './ShortcutsDialog.vue'
 import { useFreshness } from './useFreshness'
@@ -21,6 +22,8 @@ const { mayChange, may, rooms: mine } = useSession()
 const outage = useFreshness()
 const help = ref(false)
 const palette = ref(false)
+
+watch(mine, (rooms, _, onCleanup) => onCleanup(loadAhead(router, rooms)), { immediate: true })
 
 const go = (room: string) => mine.value.includes(room) && void router.push({ name: room })
 

@@ -95,8 +95,9 @@ class MadeFindings implements MadeReady {
   }
 
   @Override
-  public void makeReady(String account) {
+  public List<Object> makeReady(String account) {
     of(account);
+    return List.of();
   }
 
   /** Whether an account's owner may come in, has the room, and has a finding among theirs. Only its own rule is asked. */

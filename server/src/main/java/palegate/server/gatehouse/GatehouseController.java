@@ -83,9 +83,8 @@ class GatehouseController implements MadeReady {
   }
 
   @Override
-  public void makeReady(String account) {
-    gatehouse(account);
-    figures.of(0, account);
+  public List<Object> makeReady(String account) {
+    return List.of(gatehouse(account), figures.of(0, account));
   }
 
   @GetMapping

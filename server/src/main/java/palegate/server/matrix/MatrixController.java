@@ -53,8 +53,15 @@ class MatrixController implements MadeReady {
   /** @param parent the position of the row it stands in, or -1 */
   record RowHead(String kind, String id, String name, int depth, int parent, int people, int outsiders) {}
 
-  /** @param parent the position of the column of the place it stands below, or -1; @param kind of place, or {@code type} */
-  record ColumnHead(String id, String name, String kind, int depth, int parent, boolean standsAlone, boolean walled) {}
+  /**
+   * There may be twenty thousand of them.
+   *
+   * @param kind of place, or {@code type}
+   * @param parent the position of the column of the place it stands below, or -1
+   * @param standsAlone missing if it does not
+   * @param walled missing if no wall is around it
+   */
+  record ColumnHead(String id, String name, String kind, int depth, int parent, @MayBeMissing Boolean standsAlone, @MayBeMissing Boolean walled) {}
 
   /**
    * @param top the container that was chosen; missing for whoever may know none
@@ -133,13 +140,17 @@ class MatrixController implements MadeReady {
 
   /** The matrix that one comes to first: of all groups. */
   @Override
-  public void makeReady(String account) {
-    heads.of(new MatrixHeads.MatrixAsked(null, MatrixRows.Rule.GROUPS, List.of(), MatrixHeads.Across.CONTAINERS), shown.to(account));
+  public List<Object> makeReady(String account) {
+    return List.of(heads(new MatrixHeads.MatrixAsked(null, MatrixRows.Rule.GROUPS, List.of(), MatrixHeads.Across.CONTAINERS), account));
   }
 
   @GetMapping("/heads")
   MatrixHeadsView heads(@Valid @ParameterObject MatrixHeads.MatrixAsked asked, Principal who) {
-    DraftedState.State state = shown.to(who.getName());
+    return heads(asked, who.getName());
+  }
+
+  private MatrixHeadsView heads(MatrixHeads.MatrixAsked asked, String account) {
+    DraftedState.State state = shown.to(account);
     MatrixHeads.Heads made = heads.of(asked, state);
     return new MatrixHeadsView(made.digest(), made.top() < 0 ? null : state.after().place(made.top()).id(), made.top() < 0 ? null : state.after().pathText(made.top()),
         made.rows().stream().map(row -> rowHead(row, state.moment())).toList(), made.rowsLeft(), columnHeads(made, state.moment()), made.placesLeft());
@@ -159,8 +170,8 @@ class MatrixController implements MadeReady {
 
   private static ColumnHead columnHead(Column column, int depth, int parent, SnapshotAt moment) {
     Place place = moment.snapshot().place(column.place());
-    return column.type() != null ? new ColumnHead(column.type(), moment.snapshot().structure().types().get(column.type()).name(), "type", 0, -1, false, false)
-        : new ColumnHead(place.id(), place.name(), place.kind().word(), depth, parent, place.standsAlone(), moment.walls().surround(column.place()));
+    return column.type() != null ? new ColumnHead(column.type(), moment.snapshot().structure().types().get(column.type()).name(), "type", 0, -1, null, null)
+        : new ColumnHead(place.id(), place.name(), place.kind().word(), depth, parent, place.standsAlone() ? true : null, moment.walls().surround(column.place()) ? true : null);
   }
 
   /** A block of cells. */

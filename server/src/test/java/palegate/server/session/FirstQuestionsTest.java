@@ -9,24 +9,26 @@ import org.junit.jupiter.api.extension.ExtendWith;
 import palegate.server.store.Snapshots;
 import palegate.server.testkit.InDemo;
 import palegate.server.testkit.TestApplication;
+import tools.jackson.databind.json.JsonMapper;
 
 /** After a start the first rooms of those who were there last are made ready: theirs alone, and one that fails keeps no other waiting. */
 @ExtendWith(InDemo.class)
 class FirstQuestionsTest {
   private record Noting(String room, List<String> made) implements MadeReady {
     @Override
-    public void makeReady(String account) {
+    public List<Object> makeReady(String account) {
       made.add(room + " of " + account);
       if (room.equals("gatehouse")) {
         throw new IllegalStateException("It goes wrong.");
       }
+      return List.of(made);
     }
   }
 
   @Test
   void only_the_rooms_that_somebody_has_are_made_ready_for_them_in_the_order_of_the_work(TestApplication app) {
     List<String> made = new ArrayList<>();
-    FirstQuestions first = new FirstQuestions(app.bean(Snapshots.class), app.bean(Sessions.class), app.bean(Accounts.class), List.of(new Noting("findings", made), new Noting("duties", made), new Noting("gatehouse", made)));
+    FirstQuestions first = new FirstQuestions(app.bean(Snapshots.class), app.bean(Sessions.class), app.bean(Accounts.class), List.of(new Noting("findings", made), new Noting("duties", made), new Noting("gatehouse", made)), app.bean(JsonMapper.class));
     first.makeReady("linnet.sayle");
     first.makeReady("mia.torrance");
     first.makeReady("wenna.carrow");

@@ -145,6 +145,18 @@ final class PlaceTree {
     return next;
   }
 
+  /** What of it another does not share, in bytes; with the orders and counts that are made once they are asked for. */
+  long bytesBeside(PlaceTree other) {
+    long each = 0;
+    each += parents == other.parents ? 0 : Integer.BYTES;
+    each += ends == other.ends ? 0 : Integer.BYTES;
+    each += types == other.types ? 0 : Short.BYTES;
+    each += flags == other.flags ? 0 : Byte.BYTES;
+    each += this == other || displayOrder != null && displayOrder == other.displayOrder ? 0 : 2 * Integer.BYTES;
+    each += this == other ? 0 : Integer.BYTES;
+    return each * room();
+  }
+
   boolean hasRoomFor(Invalidation delta, Parts<Place> now) {
     return !delta.laysOutAnew() || count > 0 && displaced.hasRoomFor(delta, now);
   }

@@ -215,6 +215,11 @@ public final class Snapshot {
     return tree.count() == 0 ? IntStream.empty() : tree.below(0);
   }
 
+  /** About what it takes in memory beside another that it was made from, in bytes: what of the tree was laid out anew. */
+  public long bytesBeside(Snapshot other) {
+    return tree.bytesBeside(other.tree);
+  }
+
   /** So many numbers for places there are: all are below this, and some may belong to places that have gone. */
   public int placeRoom() {
     return tree.room();

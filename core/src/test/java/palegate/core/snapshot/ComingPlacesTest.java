@@ -6,9 +6,11 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Set;
 import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 import palegate.core.Harbour;
+import palegate.core.access.Grant;
 import palegate.core.people.Group;
 import palegate.core.people.Membership;
 import palegate.core.people.Period;
@@ -46,6 +48,17 @@ class ComingPlacesTest {
     assertThat(grown.placeCount()).isEqualTo(harbour.placeCount() + 2);
     assertThat(grown.place(grown.placeNumber("n1")).id()).isEqualTo("n1");
     assertThat(harbour.placeNumber("n1")).as("the snapshot it was made from does not know it").isEqualTo(-1);
+  }
+
+  @Test
+  void whoever_keeps_what_was_made_is_told_what_of_it_is_not_shared() {
+    Snapshot named = harbour.next(harbour.structure().withPlaces(Map.of("c1", harbour.structure().places().get("c1").named("Another"))));
+    Snapshot given = harbour.next(harbour.structure().withGrants(Map.of("e-new", new Grant("e-new", "c1", new Subject.OfGroup("trainees"), "r", Set.of(), Period.ALWAYS, null))));
+    Snapshot grown = with(folder("n1", "c1"));
+    assertThat(harbour.bytesBeside(harbour)).isZero();
+    assertThat(given.bytesBeside(harbour)).as("a grant lays nothing out").isZero();
+    assertThat(named.bytesBeside(harbour)).as("types and flags").isGreaterThanOrEqualTo(3L * harbour.placeCount());
+    assertThat(grown.bytesBeside(harbour)).as("parents and ends too").isGreaterThanOrEqualTo(named.bytesBeside(harbour) + 8L * harbour.placeCount());
   }
 
   @Test

@@ -35,9 +35,8 @@ public class Rehearsals {
   private final Snapshots snapshots;
   private final Viewpoints viewpoints;
   private final Clock clock;
-  /** In KB, as measured at a million documents: a quarter of a megabyte, and some 32 bytes for each place where anything changes. */
   private final Cache<Key, Rehearsal> kept = Caffeine.newBuilder().maximumWeight(KEPT_KILOBYTES_AT_MOST)
-      .weigher((Key key, Rehearsal rehearsal) -> 256 + rehearsal.now().totals().places() / 32).expireAfterWrite(Duration.ofMinutes(2)).build();
+      .weigher((Key key, Rehearsal rehearsal) -> kilobytes(rehearsal)).expireAfterWrite(Duration.ofMinutes(2)).build();
 
   private final Cache<Snapshot, Rehearsal> nothing = Caffeine.newBuilder().weakKeys().maximumSize(64).build();
 
@@ -47,6 +46,14 @@ public class Rehearsals {
     this.snapshots = snapshots;
     this.viewpoints = viewpoints;
     this.clock = clock;
+  }
+
+  /**
+   * As measured at a million documents: a quarter of a megabyte, some 32 bytes for each place where anything changes, and a tree that is laid
+   * out anew where places come, go, move or are called otherwise: up to 25 MB.
+   */
+  static int kilobytes(Rehearsal rehearsal) {
+    return 256 + rehearsal.now().totals().places() / 32 + (int) (rehearsal.after().bytesBeside(rehearsal.before()) / 1024);
   }
 
   /** The rehearsal of no change at all, which everybody without a draft shares who may know the same. */
@@ -69,6 +76,8 @@ public class Rehearsals {
 
   /** Keeps what was rehearsed before the draft was written so. */
   public void keep(DraftStore.Draft draft, Snapshots.Numbered state, Rehearsal rehearsal) {
+    // Nobody looks at a draft as it was two changes ago; where places are drafted each state of it is large.
+    kept.asMap().keySet().removeIf(key -> key.draft() == draft.id() && key.version() < draft.version() - 1);
     kept.put(new Key(draft.id(), draft.version(), state.change(), state.snapshot()), rehearsal);
   }
 

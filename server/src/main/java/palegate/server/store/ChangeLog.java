@@ -11,6 +11,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Propagation;
@@ -42,6 +43,13 @@ public class ChangeLog {
   private static final String WITH_TEXT = " WHERE (LOCATE(:text, LOWER(CONCAT_WS(' ', note, author_name, number))) > 0"
       + " OR number IN (SELECT t.change_number FROM change_touches t WHERE t.thing IN (:named)))";
   private static final String TOUCHING = " AND number IN (SELECT t.change_number FROM change_touches t WHERE t.thing = :thing)";
+
+  private static final int TOUCHES_OF_SMALL = 5_000;
+  private static final int READ_AT_ONCE = 2_000;
+
+  /** Up to which change it is known how much each touched; that does not change any more. */
+  private volatile long counted;
+  private final Set<Long> large = ConcurrentHashMap.newKeySet();
 
   /**
    * Which changes are looked for.
@@ -154,13 +162,42 @@ public class ChangeLog {
 
   /** What a change touched. */
   public interface Touch {
-    void by(long change, String author, String thing);
+    /** Returns whether to go on with the other things that the change touched. */
+    boolean by(long change, String author, String thing);
   }
 
-  /** Everything that any change touched, one after the other: not held in memory. O(touches). */
+  /**
+   * What each change touched, one after the other: not held in memory. Of a change that touched very many things, as when a repository was
+   * brought in, no more is read than is asked for. O(touches of small changes + those that are asked for of large ones).
+   */
   public void eachTouch(Touch each) {
-    jdbc.sql("SELECT t.change_number, t.thing, c.author FROM change_touches t JOIN changes c ON c.number = t.change_number")
-        .query((ResultSet row) -> each.by(row.getLong("change_number"), row.getString("author"), row.getString("thing")));
+    jdbc.sql("SELECT change_number, COUNT(*) AS touches FROM change_touches WHERE change_number > :counted GROUP BY change_number").param("counted", counted).query((ResultSet row) -> {
+      counted = Math.max(counted, row.getLong("change_number"));
+      if (row.getLong("touches") > TOUCHES_OF_SMALL) {
+        large.add(row.getLong("change_number"));
+      }
+    });
+    Set<Long> aside = Set.copyOf(large);
+    jdbc.sql("SELECT t.change_number, t.thing, c.author FROM change_touches t JOIN changes c ON c.number = t.change_number" + (aside.isEmpty() ? "" : " WHERE t.change_number NOT IN (:large)"))
+        .params(aside.isEmpty() ? Map.of() : Map.of("large", aside)).query((ResultSet row) -> {
+          each.by(row.getLong("change_number"), row.getString("author"), row.getString("thing"));
+        });
+    aside.forEach(change -> touchesOf(change, each));
+  }
+
+  private void touchesOf(long change, Touch each) {
+    String author = jdbc.sql("SELECT author FROM changes WHERE number = :change").param("change", change).query(String.class).single();
+    boolean more = true;
+    String last = "";
+    while (more) {
+      List<String> things = jdbc.sql("SELECT thing FROM change_touches WHERE change_number = :change AND thing > :last ORDER BY thing LIMIT :most")
+          .param("change", change).param("last", last).param("most", READ_AT_ONCE).query(String.class).list();
+      for (int i = 0; i < things.size() && more; i++) {
+        more = each.by(change, author, things.get(i));
+      }
+      more &= things.size() == READ_AT_ONCE;
+      last = things.isEmpty() ? last : things.get(things.size() - 1);
+    }
   }
 
   /** How many are found. */

@@ -38,7 +38,7 @@ public class KnownChanges {
     this.snapshots = snapshots;
   }
 
-  /** By number; null for whoever may know them all. O(touches), once a state. */
+  /** By number; null for whoever may know them all. O(touches), once a state; of large changes O(those that tell). */
   public Map<Long, Known> to(String account) {
     Viewpoint viewpoint = viewpoints.of(account);
     boolean all = viewpoint.whole() && viewpoint.asker().holdsAny(Duty.SYSTEM, Duty.AUDIT);
@@ -53,6 +53,7 @@ public class KnownChanges {
       boolean known = author.equals(account) || knows(viewpoint, structure, thing);
       both[0] |= known;
       both[1] |= !known;
+      return !(both[0] && both[1]);
     });
     Map<Long, Known> known = new HashMap<>();
     knownAndNot.forEach((change, both) -> {

@@ -28,6 +28,8 @@ public final class CsvFile {
   private long letters;
   private final Beside beside = new Beside();
   private byte[] buffer = new byte[BUFFER];
+  /** What was encoded before, while it is sent. */
+  private byte[] spare = new byte[BUFFER];
   private int used;
 
   private CsvFile(int columns, OutputStream out) {
@@ -66,23 +68,36 @@ public final class CsvFile {
     }
   }
 
-  /** What was gathered is encoded while the rows after it are made. It is sent by whoever asks for the file: a slow reader holds nobody else up. */
+  /**
+   * What was gathered is encoded while what was encoded before is sent, and the rows after it are made. It is sent by whoever asks for the file: a
+   * slow reader holds nobody else up.
+   */
   private void handOn() {
-    send();
+    beside.finish();
+    byte[] encoded = buffer;
+    int length = used;
+    buffer = spare;
+    spare = encoded;
+    used = 0;
     List<List<String>> rows = gathered;
     gathered = new ArrayList<>(ROWS_AT_ONCE);
     letters = 0;
     beside.handOn(() -> rows.forEach(this::record));
+    send(encoded, length);
   }
 
   private void send() {
     beside.finish();
+    send(buffer, used);
+    used = 0;
+  }
+
+  private void send(byte[] bytes, int length) {
     try {
-      out.write(buffer, 0, used);
+      out.write(bytes, 0, length);
     } catch (IOException failed) {
       throw new UncheckedIOException(failed);
     }
-    used = 0;
   }
 
   /** A cell as it stands between commas, made harmless. */

@@ -1,5 +1,7 @@
 package palegate.core.collections;
 
+import java.util.ArrayDeque;
+import java.util.Deque;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.CompletionException;
 import java.util.concurrent.Executor;
@@ -20,18 +22,40 @@ public final class Beside {
     return thread;
   }, new ThreadPoolExecutor.CallerRunsPolicy());
 
-  private CompletableFuture<Void> running = CompletableFuture.completedFuture(null);
+  private final int ahead;
+  /** Those that may not be done yet, in order: each begins when the one before it is done. */
+  private final Deque<CompletableFuture<Void>> open = new ArrayDeque<>();
 
-  /** Waits for the piece before, and throws what it threw. */
+  public Beside() {
+    this(1);
+  }
+
+  /** @param ahead so many pieces may be handed on before the first of them is done: each holds what it is about */
+  public Beside(int ahead) {
+    this.ahead = ahead;
+  }
+
+  /** Waits until fewer are open than may be, and throws what one of them threw. */
   public void handOn(Runnable piece) {
-    finish();
-    running = CompletableFuture.runAsync(piece, THREADS);
+    while (open.size() >= ahead) {
+      await(open.peekFirst());
+      open.removeFirst();
+    }
+    CompletableFuture<Void> before = open.peekLast();
+    open.addLast(before == null ? CompletableFuture.runAsync(piece, THREADS) : before.thenRunAsync(piece, THREADS));
   }
 
   /** Waits until all that was handed on is done, and throws what it threw. */
   public void finish() {
+    while (!open.isEmpty()) {
+      await(open.peekFirst());
+      open.removeFirst();
+    }
+  }
+
+  private static void await(CompletableFuture<Void> piece) {
     try {
-      running.join();
+      piece.join();
     } catch (CompletionException failed) {
       if (failed.getCause() instanceof RuntimeException cause) {
         throw cause;
@@ -42,6 +66,7 @@ public final class Beside {
 
   /** Waits until nothing runs any more, however it ended. */
   public void giveUp() {
-    running.exceptionally(any -> null).join();
+    open.forEach(piece -> piece.exceptionally(any -> null).join());
+    open.clear();
   }
 }

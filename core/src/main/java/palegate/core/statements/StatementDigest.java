@@ -4,6 +4,7 @@ import java.nio.charset.StandardCharsets;
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
 import java.time.Instant;
+import java.util.ArrayList;
 import java.util.HexFormat;
 import java.util.List;
 import palegate.core.collections.Beside;
@@ -24,6 +25,9 @@ public final class StatementDigest {
   /** Longer cells are always given whole. */
   private static final int LONGEST = 512;
   private static final int BUFFER = 1 << 18;
+  private static final int ROWS_AT_ONCE = 4_096;
+  private static final int ROWS_AHEAD = 3;
+  private static final int LETTERS_AT_ONCE = 1 << 20;
 
   /** A cell that may come again, and where it is held as long as nothing else is held there. */
   private static final class Told {
@@ -54,6 +58,10 @@ public final class StatementDigest {
   private byte[] filled = new byte[BUFFER];
   private byte[] spare = new byte[BUFFER];
   private int used;
+  /** Rows that have been added, and are not looked at yet. */
+  private List<List<String>> gathered = new ArrayList<>();
+  private long letters;
+  private final Beside adding = new Beside(ROWS_AHEAD);
   /** What is being digested beside the rows that are made meanwhile. */
   private final Beside beside = new Beside();
 
@@ -97,7 +105,21 @@ public final class StatementDigest {
     return digest.finish();
   }
 
+  /** The row is read later, beside the rows that are made meanwhile: it must not be altered. */
   public void add(List<String> row) {
+    gathered.add(row);
+    for (int i = 0; i < row.size(); i++) {
+      letters += row.get(i).length();
+    }
+    if (gathered.size() == ROWS_AT_ONCE || letters > LETTERS_AT_ONCE) {
+      List<List<String>> rows = gathered;
+      gathered = new ArrayList<>(ROWS_AT_ONCE);
+      letters = 0;
+      adding.handOn(() -> rows.forEach(this::addRow));
+    }
+  }
+
+  private void addRow(List<String> row) {
     for (int i = 0; i < row.size(); i++) {
       if (i < above.length) {
         addAfter(i, row.get(i));
@@ -187,6 +209,8 @@ public final class StatementDigest {
   }
 
   public String finish() {
+    adding.finish();
+    gathered.forEach(this::addRow);
     handOn();
     beside.finish();
     return name + HexFormat.of().formatHex(digest.digest());

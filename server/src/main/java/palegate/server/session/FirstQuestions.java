@@ -22,7 +22,7 @@ class FirstQuestions {
   /** Of fewer places nobody waits. */
   private static final int PLACES = 50_000;
   /** Each takes some ten seconds of a processor. */
-  private static final int ACCOUNTS = 4;
+  private static final int ACCOUNTS = 2;
   /** What is seldom run is slow; after so many times it is not. */
   private static final int WRITTEN = 20;
 

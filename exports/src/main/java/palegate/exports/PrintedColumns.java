@@ -53,8 +53,8 @@ final class PrintedColumns {
 
   /** In how many lines a text stands in a column. */
   static int lines(String text, int width) {
-    if (text.length() * LETTER <= width && text.indexOf('\n') < 0) {
-      return 1;
+    if (text.indexOf('\n') < 0 && text.indexOf('\r') < 0) {
+      return Math.max(1, (int) Math.ceil(text.length() * LETTER / width));
     }
     return text.lines().mapToInt(line -> Math.max(1, (int) Math.ceil(line.length() * LETTER / width))).sum();
   }

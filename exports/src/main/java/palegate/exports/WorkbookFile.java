@@ -4,6 +4,7 @@ import java.io.IOException;
 import java.io.OutputStream;
 import java.io.UncheckedIOException;
 import java.util.ArrayList;
+import java.util.BitSet;
 import java.util.Iterator;
 import java.util.List;
 import java.util.zip.Deflater;
@@ -34,6 +35,7 @@ public final class WorkbookFile {
   private static final int ROWS_IN_A_TABLE = 1_048_575;
   /** Heights are held until the end. Rows after so many high ones are as high as whoever opens the file makes them. */
   private static final int HIGH_ROWS_AT_MOST = 200_000;
+  private static final int PARTS_AHEAD = 2;
   private static final String SLATE = "23313C";
   private static final String PAPER = "F4F1EA";
 
@@ -109,17 +111,17 @@ public final class WorkbookFile {
     table.footer(footer.replace("&", "&&"), Position.LEFT, FOOTER_LETTERS);
     table.footer("Page 1 of ?", Position.RIGHT, FOOTER_LETTERS);
     int at = 1;
-    // While some rows are written, the next ones are worked out.
-    Beside writing = new Beside();
+    // While some rows are written, the next ones are worked out and made ready.
+    Beside writing = new Beside(PARTS_AHEAD);
     try {
       while (rows.hasNext() && at <= ROWS_IN_A_TABLE) {
         int first = at;
-        List<List<String>> some = new ArrayList<>(ROWS_IN_MEMORY);
+        List<Line> some = new ArrayList<>(ROWS_IN_MEMORY);
         while (rows.hasNext() && at <= ROWS_IN_A_TABLE && at - first < ROWS_IN_MEMORY) {
-          some.add(rows.next());
+          some.add(Line.of(rows.next(), widths));
           at++;
         }
-        writing.handOn(() -> rows(table, first, some, columns, widths));
+        writing.handOn(() -> rows(table, first, some, columns));
       }
       writing.finish();
     } catch (UncheckedIOException failed) {
@@ -144,9 +146,9 @@ public final class WorkbookFile {
     table.rowHeight(0, Math.max(22, PrintedColumns.height(columns.stream().map(Sheet.Column::title).toList(), widths)));
   }
 
-  private void rows(Worksheet table, int first, List<List<String>> some, List<Sheet.Column> columns, List<Integer> widths) {
+  private void rows(Worksheet table, int first, List<Line> some, List<Sheet.Column> columns) {
     for (int i = 0; i < some.size(); i++) {
-      row(table, first + i, some.get(i), columns, widths);
+      row(table, first + i, some.get(i), columns);
     }
     styles(table, first, first + some.size() - 1, columns);
     try {
@@ -156,20 +158,44 @@ public final class WorkbookFile {
     }
   }
 
-  private void row(Worksheet table, int at, List<String> values, List<Sheet.Column> columns, List<Integer> widths) {
-    float height = PrintedColumns.height(values, widths);
-    if (height > LINE && highRows < HIGH_ROWS_AT_MOST) {
-      table.rowHeight(at, height);
+  private void row(Worksheet table, int at, Line line, List<Sheet.Column> columns) {
+    if (line.height > LINE && highRows < HIGH_ROWS_AT_MOST) {
+      table.rowHeight(at, line.height);
       highRows++;
     }
-    for (int i = 0; i < values.size(); i++) {
-      if (!values.get(i).isEmpty()) {
+    for (int i = 0; i < line.texts.length; i++) {
+      if (!line.texts[i].isEmpty()) {
         if (columns.get(i).number()) {
-          table.value(at, i, Double.parseDouble(values.get(i)));
+          table.value(at, i, Double.parseDouble(line.texts[i]));
+        } else if (line.shared.get(i)) {
+          table.value(at, i, line.texts[i]);
         } else {
-          text(table, at, i, values.get(i));
+          table.inlineString(at, i, line.texts[i]);
         }
       }
+    }
+  }
+
+  /**
+   * A row, ready to be written.
+   *
+   * @param texts made harmless
+   * @param shared which of them are kept as they are only where cells share their texts
+   */
+  private record Line(String[] texts, BitSet shared, float height) {
+    private static final BitSet NONE = new BitSet();
+
+    static Line of(List<String> values, List<Integer> widths) {
+      String[] texts = new String[values.size()];
+      BitSet shared = NONE;
+      for (int i = 0; i < texts.length; i++) {
+        texts[i] = Cells.ofWorkbook(values.get(i));
+        if (isShared(texts[i])) {
+          shared = shared == NONE ? new BitSet() : shared;
+          shared.set(i);
+        }
+      }
+      return new Line(texts, shared, PrintedColumns.height(values, widths));
     }
   }
 
@@ -206,11 +232,15 @@ public final class WorkbookFile {
 
   private static void text(Worksheet table, int row, int column, String text) {
     String safe = Cells.ofWorkbook(text);
-    // What begins or ends with a blank, or has lines, is kept as it is only where cells share their texts.
-    if (safe.indexOf('\n') >= 0 || !safe.equals(safe.strip())) {
+    if (isShared(safe)) {
       table.value(row, column, safe);
     } else {
       table.inlineString(row, column, safe);
     }
+  }
+
+  /** What begins or ends with a blank, or has lines, is kept as it is only where cells share their texts. */
+  private static boolean isShared(String text) {
+    return !text.isEmpty() && (text.indexOf('\n') >= 0 || !text.equals(text.strip()));
   }
 }

@@ -18,6 +18,8 @@ import palegate.core.structure.Structure;
 final class AllPeople {
   /** At least so many may come before everybody is numbered anew: more than join at once in any week. */
   private static final int SPARE = 256;
+  /** And one for so many who are there: to number everybody anew takes as long as there are many. */
+  private static final int ONE_IN = 32;
 
   private final Person[] people;
   private final IdIndex inOrder;
@@ -37,7 +39,7 @@ final class AllPeople {
     Person[] people = structure.people().values().toArray(Person[]::new);
     Arrays.sort(people, Comparator.comparing(Person::id));
     IdIndex index = new IdIndex(Arrays.stream(people).map(Person::id).toArray(String[]::new));
-    return new AllPeople(people, index, Map.of(), (people.length + SPARE + 63) / 64 * 64);
+    return new AllPeople(people, index, Map.of(), (people.length + Math.max(SPARE, people.length / ONE_IN) + 63) / 64 * 64);
   }
 
   boolean hasRoomFor(Set<String> more) {

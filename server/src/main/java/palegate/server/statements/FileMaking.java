@@ -138,8 +138,12 @@ class FileMaking {
     Sheet sheet = StatementSheet.of(table, made.identity(), author, made.ahead()).with(changes);
     PartsStream out = pieces(progress, bytesAtMost);
     FileFormat format = FileFormat.valueOf(file.format());
-    format.write(sheet, out);
-    out.close();
+    try {
+      format.write(sheet, out);
+      out.close();
+    } finally {
+      out.giveUp();
+    }
     finish(progress, PreparedFileRecords.State.READY, sheet.name() + "." + format.ending(), out.bytes(), says == null ? "none" : says, known);
   }
 

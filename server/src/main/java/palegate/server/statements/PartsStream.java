@@ -4,13 +4,14 @@ import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.OutputStream;
-import java.security.MessageDigest;
-import java.security.NoSuchAlgorithmException;
-import java.util.HexFormat;
+import java.io.UncheckedIOException;
 import java.util.List;
+import java.util.zip.CRC32;
+import java.util.zip.CRC32C;
 import java.util.zip.Deflater;
 import java.util.zip.DeflaterOutputStream;
 import java.util.zip.InflaterInputStream;
+import palegate.core.collections.Beside;
 
 /**
  * Cuts what is written to it into pieces and hands each on deflated; memory does not grow with what is written. A file that somebody else has
@@ -31,7 +32,10 @@ final class PartsStream extends OutputStream {
   private final long bytesAtMost;
   /** Digests of the pieces that are there, as long as all so far were the same. */
   private List<String> there;
-  private final byte[] piece = new byte[PIECE];
+  private byte[] piece = new byte[PIECE];
+  /** What was filled before, while it is deflated and handed on beside whoever writes. */
+  private byte[] spare = new byte[PIECE];
+  private final Beside beside = new Beside();
   private int filled;
   private int number;
   private long bytes;
@@ -76,43 +80,57 @@ final class PartsStream extends OutputStream {
     if (filled > 0) {
       handOn();
     }
-    startAfresh();
+    beside.finish();
+    startAfresh(number);
   }
 
-  private void startAfresh() {
-    if (number < there.size()) {
-      taker.drop(number);
+  /** Waits until nothing is written any more, whatever went wrong. */
+  void giveUp() {
+    beside.giveUp();
+  }
+
+  private void startAfresh(int from) {
+    if (from < there.size()) {
+      taker.drop(from);
     }
     there = List.of();
   }
 
-  private void handOn() throws IOException {
-    String digest = digestOfPiece();
-    if (number < there.size() && there.get(number).equals(digest)) {
-      number++;
-      filled = 0;
-      return;
-    }
-    startAfresh();
-    ByteArrayOutputStream deflated = new ByteArrayOutputStream(PIECE / 4);
-    Deflater fast = new Deflater(Deflater.BEST_SPEED);
-    try (DeflaterOutputStream out = new DeflaterOutputStream(deflated, fast, 64 * 1024)) {
-      out.write(piece, 0, filled);
-    } finally {
-      fast.end();
-    }
-    taker.take(number++, digest, deflated.toByteArray());
+  private void handOn() {
+    byte[] full = piece;
+    int length = filled;
+    int at = number++;
+    beside.handOn(() -> take(at, full, length));
+    piece = spare;
+    spare = full;
     filled = 0;
   }
 
-  private String digestOfPiece() {
-    try {
-      MessageDigest digest = MessageDigest.getInstance("SHA-256");
-      digest.update(piece, 0, filled);
-      return HexFormat.of().formatHex(digest.digest());
-    } catch (NoSuchAlgorithmException everyPlatformHasIt) {
-      throw new IllegalStateException(everyPlatformHasIt);
+  private void take(int at, byte[] full, int length) {
+    String digest = digest(full, length);
+    if (at < there.size() && there.get(at).equals(digest)) {
+      return;
     }
+    startAfresh(at);
+    ByteArrayOutputStream deflated = new ByteArrayOutputStream(PIECE / 4);
+    Deflater fast = new Deflater(Deflater.BEST_SPEED);
+    try (DeflaterOutputStream out = new DeflaterOutputStream(deflated, fast, 64 * 1024)) {
+      out.write(full, 0, length);
+    } catch (IOException failed) {
+      throw new UncheckedIOException(failed);
+    } finally {
+      fast.end();
+    }
+    taker.take(at, digest, deflated.toByteArray());
+  }
+
+  /** Of two kinds of sums and the length: what is meant is whether the same was made again, by whoever made it before. */
+  private static String digest(byte[] full, int length) {
+    CRC32 one = new CRC32();
+    CRC32C other = new CRC32C();
+    one.update(full, 0, length);
+    other.update(full, 0, length);
+    return String.format("%08x%08x-%d", one.getValue(), other.getValue(), length);
   }
 
   static byte[] inflated(byte[] deflated) throws IOException {

@@ -45,7 +45,7 @@ class PreparedFiles implements QueuedJob, DisposableBean {
   private final AtomicReference<FileMaking.Progress> current = new AtomicReference<>();
   private volatile boolean ending;
 
-  PreparedFiles(PreparedFileRecords records, FileMaking making, RegularStatements regular, Clock clock, @Value("${palegate.prepared-file-bytes:4294967296}") long bytesAtMost) {
+  PreparedFiles(PreparedFileRecords records, FileMaking making, RegularStatements regular, Clock clock, @Value("${palegate.prepared-file-bytes:8589934592}") long bytesAtMost) {
     this.records = records;
     this.making = making;
     this.regular = regular;

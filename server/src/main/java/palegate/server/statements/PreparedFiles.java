@@ -8,9 +8,10 @@ import java.util.Optional;
 import java.util.concurrent.atomic.AtomicReference;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
-import org.springframework.beans.factory.DisposableBean;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.context.annotation.Profile;
+import org.springframework.context.event.ContextClosedEvent;
+import org.springframework.context.event.EventListener;
 import org.springframework.dao.DataAccessException;
 import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Component;
@@ -26,7 +27,7 @@ import palegate.server.store.PreparedFileRecords;
  */
 @Component
 @Profile("!describe")
-class PreparedFiles implements QueuedJob, DisposableBean {
+class PreparedFiles implements QueuedJob {
   static final String NAME = "prepared-files";
   private static final Logger LOG = LoggerFactory.getLogger(PreparedFiles.class);
   private static final int TRIES = 3;
@@ -136,9 +137,9 @@ class PreparedFiles implements QueuedJob, DisposableBean {
     }
   }
 
-  /** What is being made is given back: to end an instance in order is no fault of the file. */
-  @Override
-  public void destroy() {
+  /** What is being made is given back, before the jobs are waited for: to end an instance in order is no fault of the file. */
+  @EventListener(ContextClosedEvent.class)
+  void end() {
     ending = true;
     FileMaking.Progress under = current.get();
     if (under != null) {

@@ -285,6 +285,17 @@ class PreparedFilesTest {
   }
 
   @Test
+  void one_that_is_being_made_when_its_instance_is_ended_in_order_is_made_by_the_next_at_once(TestApplication app) {
+    long id = ask(app.signedIn("oriel.fenn"), "kind=everyone id=root", "XLSX");
+    until("it is begun", () -> app.database().asOwner().sql("SELECT COUNT(*) FROM prepared_files WHERE id = :id AND state <> 'waiting'").param("id", id).query(Integer.class).single() == 1);
+    app.restart();
+    Browser auditor = app.signedIn("oriel.fenn");
+    ready(auditor, id);
+    assertThat(app.database().asOwner().sql("SELECT tries FROM prepared_files WHERE id = :id").param("id", id).query(Integer.class).single()).as("it was no fault of the file").isEqualTo(1);
+    assertThat(auditor.postBytes("/api/statements/verification", auditor.get("/api/statements/prepared/" + id + "/file").bytes()).body().path("same").asBoolean()).isTrue();
+  }
+
+  @Test
   void one_bad_thing_does_not_keep_the_others_waiting_and_says_why_it_was_not_made(TestApplication app) {
     Browser auditor = app.signedIn("oriel.fenn");
     long gone = ask(auditor, "kind=place id=never-was", "CSV");

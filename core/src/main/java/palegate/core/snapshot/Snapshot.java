@@ -225,13 +225,13 @@ public final class Snapshot {
     return tree.room();
   }
 
-  /** Whether a number is that of a place which is here. */
   /** A hash of a place's id, the same however places are numbered; one that is there. */
   public long placeHash(int lane, int number) {
     long known = placeHashes.known(lane, number);
     return known != 0 ? known : placeHashes.of(lane, number, place(number).id());
   }
 
+  /** Whether a number is that of a place which is here. */
   public boolean hasPlace(int number) {
     return tree.exists(number);
   }

@@ -46,7 +46,7 @@ class FileUpkeep implements RecurringJob {
       Instant now = clock.instant();
       regular.askForDue(now);
       records.forgetEnded(now);
-      records.unfinished().forEach(file -> queue.ask(PreparedFiles.NAME, Long.toString(file)));
+      records.notQueued(PreparedFiles.NAME).forEach(file -> queue.ask(PreparedFiles.NAME, Long.toString(file)));
     } catch (DataAccessException outage) {
       // The next time tries again; the outage itself is told by what meets it first.
       LOG.warn("Prepared files wait: the database does not answer");

@@ -17,6 +17,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
@@ -68,6 +70,7 @@ class PreparedFilesController {
   /** @param day 1 (Monday) to 7 of a week, or 1 to 31 of a month */
   record RegularStatement(long id, String name, String recipe, String format, String every, int day, boolean onlyIfChanged, Instant nextAt) {}
 
+  private static final Logger LOG = LoggerFactory.getLogger(PreparedFilesController.class);
   private static final int AT_ONCE = 5;
   private static final int KEPT_AT_MOST = 50;
   private static final int REGULAR_AT_MOST = 20;
@@ -107,7 +110,12 @@ class PreparedFilesController {
     MadeStatements.State state = statements.state(asked.at(), who.getName());
     long file = records.ask(who.getName(), null, recipe.text(), asked.format().name(), state.at(), state.change(), clock.instant(), AT_ONCE, KEPT_AT_MOST).orElseThrow(() -> Problem.of(HttpStatus.UNPROCESSABLE_CONTENT, "too-many", "Too many files",
         "At most " + AT_ONCE + " files are under way at once, and " + KEPT_AT_MOST + " are kept. Wait for one of them, call one off, or throw some away."));
-    queue.ask(PreparedFiles.NAME, Long.toString(file));
+    try {
+      queue.ask(PreparedFiles.NAME, Long.toString(file));
+    } catch (RuntimeException later) {
+      // It has been asked for: the upkeep finds it in no queue, and puts it there.
+      LOG.warn("The prepared file {} waits for the upkeep", file, later);
+    }
     return new PreparedFileId(file);
   }
 

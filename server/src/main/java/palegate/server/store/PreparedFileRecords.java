@@ -91,9 +91,12 @@ public class PreparedFileRecords {
     return jdbc.sql("SELECT " + COLUMNS + " FROM prepared_files WHERE regular_statement = :regular AND state = 'ready' ORDER BY id DESC LIMIT 1").param("regular", regular).query(PreparedFileRecords::read).optional();
   }
 
-  /** Those that wait or are being made, oldest first. */
-  public List<Long> unfinished() {
-    return jdbc.sql("SELECT id FROM prepared_files WHERE state IN ('waiting', 'in_the_making') ORDER BY id").query(Long.class).list();
+  /** Those that are to be made, or gone on with, and stand in no queue; oldest first. */
+  public List<Long> notQueued(String job) {
+    return jdbc.sql("""
+        SELECT f.id FROM prepared_files f LEFT JOIN queued_jobs q ON q.task_name = :job AND q.task_instance = CAST(f.id AS CHAR)
+        WHERE f.state IN ('waiting', 'in_the_making') AND q.task_name IS NULL ORDER BY f.id
+        """).param("job", job).query(Long.class).list();
   }
 
   /**

@@ -1,6 +1,7 @@
 package palegate.bench;
 
 import java.io.IOException;
+import java.io.InputStream;
 import java.net.HttpCookie;
 import java.net.URI;
 import java.net.http.HttpClient;
@@ -28,6 +29,25 @@ final class HttpSession {
     return answer(request(path));
   }
 
+  /** How many lines an answer has, of which nothing is kept. */
+  long lines(String path) throws IOException, InterruptedException {
+    HttpRequest asked = request(path).build();
+    HttpResponse<InputStream> answer = CLIENT.send(asked, HttpResponse.BodyHandlers.ofInputStream());
+    try (InputStream body = answer.body()) {
+      if (answer.statusCode() >= 300) {
+        throw refused(asked, answer.statusCode(), body.readAllBytes());
+      }
+      byte[] part = new byte[1 << 16];
+      long lines = 0;
+      for (int read = body.read(part); read >= 0; read = body.read(part)) {
+        for (int i = 0; i < read; i++) {
+          lines += part[i] == '\n' ? 1 : 0;
+        }
+      }
+      return lines;
+    }
+  }
+
   byte[] send(String method, String path, String json) throws IOException, InterruptedException {
     return answer(request(path).header("Content-Type", "application/json").header("X-XSRF-TOKEN", token())
         .method(method, json == null ? HttpRequest.BodyPublishers.noBody() : HttpRequest.BodyPublishers.ofString(json)));
@@ -48,8 +68,12 @@ final class HttpSession {
     HttpResponse<byte[]> answer = CLIENT.send(request, HttpResponse.BodyHandlers.ofByteArray());
     answer.headers().allValues("Set-Cookie").stream().flatMap(set -> HttpCookie.parse(set).stream()).forEach(cookie -> cookies.put(cookie.getName(), cookie.getValue()));
     if (answer.statusCode() >= 300) {
-      throw new IllegalStateException(request.method() + " " + request.uri() + " answers [" + answer.statusCode() + "]: " + new String(answer.body()));
+      throw refused(request, answer.statusCode(), answer.body());
     }
     return answer.body();
+  }
+
+  private static IllegalStateException refused(HttpRequest request, int status, byte[] body) {
+    return new IllegalStateException(request.method() + " " + request.uri() + " answers [" + status + "]: " + new String(body));
   }
 }

@@ -64,6 +64,7 @@ final class ServerFigures {
       AdministratorAtWork administrator = new AdministratorAtWork(new HttpSession("http://127.0.0.1:" + port, LOGIN, PASSWORD), structure);
       administrator.run();
       administrator.followed(context.getBean(Snapshots.class));
+      StatementFigures.overHttp(new HttpSession("http://127.0.0.1:" + port, LOGIN, PASSWORD), context.getBean(Snapshots.class).current().snapshot());
     }
   }
 

@@ -7,7 +7,9 @@ import java.util.List;
 import java.util.Locale;
 import java.util.stream.Stream;
 import palegate.core.places.PlaceKind;
+import palegate.core.roles.Right;
 import palegate.core.snapshot.Snapshot;
+import palegate.core.snapshot.SnapshotAt;
 import palegate.core.statements.Grouping;
 import palegate.core.statements.Recipe;
 import palegate.core.statements.StatementIdentity;
@@ -43,6 +45,20 @@ final class StatementFigures {
       write(snapshot, everyone, FileFormat.CSV, CSV_ROWS);
       write(snapshot, everyone, FileFormat.XLSX, WORKBOOK_ROWS);
       write(snapshot, everyone, FileFormat.PDF, PAGES_ROWS);
+    }
+  }
+
+  /** The same as it reaches whoever asks for it over HTTP, read on the same processors and thrown away. */
+  static void overHttp(HttpSession session, Snapshot snapshot) throws IOException, InterruptedException {
+    SnapshotAt now = snapshot.at(Structures.NOW);
+    String library = snapshot.places().boxed().filter(place -> snapshot.place(place).kind() == PlaceKind.LIBRARY)
+        .max(Comparator.comparing((Integer place) -> (long) now.holdersOf(Right.FIND, place).size() * snapshot.below(place).count())).map(place -> snapshot.place(place).id()).orElseThrow();
+    say("%nEveryone at everything below %s as a file, over HTTP", library);
+    for (String when : TIMES) {
+      long began = System.nanoTime();
+      long lines = session.lines("/api/statements/file?kind=" + StatementKind.EVERYONE.word() + "&id=" + library + "&format=" + FileFormat.CSV.ending());
+      double seconds = (System.nanoTime() - began) / 1e9;
+      say("  %s: %,d lines in %.1f s, %,d a second", when, lines, seconds, Math.round(lines / seconds));
     }
   }
 

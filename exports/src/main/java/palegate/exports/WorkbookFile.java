@@ -40,6 +40,7 @@ public final class WorkbookFile {
   private static final String PAPER = "F4F1EA";
 
   private final Workbook workbook;
+  private final SharedTexts texts = new SharedTexts();
   private int highRows;
 
   private WorkbookFile(Workbook workbook) {
@@ -118,7 +119,7 @@ public final class WorkbookFile {
         int first = at;
         List<Line> some = new ArrayList<>(ROWS_IN_MEMORY);
         while (rows.hasNext() && at <= ROWS_IN_A_TABLE && at - first < ROWS_IN_MEMORY) {
-          some.add(Line.of(rows.next(), widths));
+          some.add(line(rows.next(), columns, widths));
           at++;
         }
         writing.handOn(() -> rows(table, first, some, columns));
@@ -180,23 +181,18 @@ public final class WorkbookFile {
    * A row, ready to be written.
    *
    * @param texts made harmless
-   * @param shared which of them are kept as they are only where cells share their texts
+   * @param shared which of them stand in no cell, but beside all
    */
-  private record Line(String[] texts, BitSet shared, float height) {
-    private static final BitSet NONE = new BitSet();
+  private record Line(String[] texts, BitSet shared, float height) {}
 
-    static Line of(List<String> values, List<Integer> widths) {
-      String[] texts = new String[values.size()];
-      BitSet shared = NONE;
-      for (int i = 0; i < texts.length; i++) {
-        texts[i] = Cells.ofWorkbook(values.get(i));
-        if (isShared(texts[i])) {
-          shared = shared == NONE ? new BitSet() : shared;
-          shared.set(i);
-        }
-      }
-      return new Line(texts, shared, PrintedColumns.height(values, widths));
+  private Line line(List<String> values, List<Sheet.Column> columns, List<Integer> widths) {
+    String[] made = new String[values.size()];
+    BitSet shared = new BitSet(made.length);
+    for (int i = 0; i < made.length; i++) {
+      made[i] = Cells.ofWorkbook(values.get(i));
+      shared.set(i, !columns.get(i).number() && (texts.add(made[i]) || isShared(made[i])));
     }
+    return new Line(made, shared, PrintedColumns.height(values, widths));
   }
 
   /** Many rows at once, and columns of one kind that stand side by side: of each cell by itself it would be most of the work. */

@@ -56,7 +56,7 @@ final class StatementFigures {
     say("%nEveryone at everything below %s as a file, over HTTP", library);
     for (String when : TIMES) {
       long began = System.nanoTime();
-      long lines = session.lines("/api/statements/file?kind=" + StatementKind.EVERYONE.word() + "&id=" + library + "&format=" + FileFormat.CSV.ending());
+      long lines = session.lines("/api/statements/file?kind=" + StatementKind.EVERYONE.word() + "&id=" + library + "&format=" + FileFormat.CSV);
       double seconds = (System.nanoTime() - began) / 1e9;
       say("  %s: %,d lines in %.1f s, %,d a second", when, lines, seconds, Math.round(lines / seconds));
     }

@@ -114,66 +114,66 @@ public record Structure(
   }
 
   public Structure withUnits(Map<String, Unit> changes) {
-    return new Structure(units.with(changes), people, groups, roles, types, places, grants, withholdings, oversights, walls, approvals, duties, sharing, passes, shortlists, separations);
+    return changes.isEmpty() ? this : new Structure(units.with(changes), people, groups, roles, types, places, grants, withholdings, oversights, walls, approvals, duties, sharing, passes, shortlists, separations);
   }
 
   public Structure withPeople(Map<String, Person> changes) {
-    return new Structure(units, people.with(changes), groups, roles, types, places, grants, withholdings, oversights, walls, approvals, duties, sharing, passes, shortlists, separations);
+    return changes.isEmpty() ? this : new Structure(units, people.with(changes), groups, roles, types, places, grants, withholdings, oversights, walls, approvals, duties, sharing, passes, shortlists, separations);
   }
 
   public Structure withGroups(Map<String, Group> changes) {
-    return new Structure(units, people, groups.with(changes), roles, types, places, grants, withholdings, oversights, walls, approvals, duties, sharing, passes, shortlists, separations);
+    return changes.isEmpty() ? this : new Structure(units, people, groups.with(changes), roles, types, places, grants, withholdings, oversights, walls, approvals, duties, sharing, passes, shortlists, separations);
   }
 
   public Structure withRoles(Map<String, Role> changes) {
-    return new Structure(units, people, groups, roles.with(changes), types, places, grants, withholdings, oversights, walls, approvals, duties, sharing, passes, shortlists, separations);
+    return changes.isEmpty() ? this : new Structure(units, people, groups, roles.with(changes), types, places, grants, withholdings, oversights, walls, approvals, duties, sharing, passes, shortlists, separations);
   }
 
   public Structure withTypes(Map<String, DocumentType> changes) {
-    return new Structure(units, people, groups, roles, types.with(changes), places, grants, withholdings, oversights, walls, approvals, duties, sharing, passes, shortlists, separations);
+    return changes.isEmpty() ? this : new Structure(units, people, groups, roles, types.with(changes), places, grants, withholdings, oversights, walls, approvals, duties, sharing, passes, shortlists, separations);
   }
 
   public Structure withPlaces(Map<String, Place> changes) {
-    return new Structure(units, people, groups, roles, types, places.with(changes), grants, withholdings, oversights, walls, approvals, duties, sharing, passes, shortlists, separations);
+    return changes.isEmpty() ? this : new Structure(units, people, groups, roles, types, places.with(changes), grants, withholdings, oversights, walls, approvals, duties, sharing, passes, shortlists, separations);
   }
 
   public Structure withGrants(Map<String, Grant> changes) {
-    return new Structure(units, people, groups, roles, types, places, grants.with(changes), withholdings, oversights, walls, approvals, duties, sharing, passes, shortlists, separations);
+    return changes.isEmpty() ? this : new Structure(units, people, groups, roles, types, places, grants.with(changes), withholdings, oversights, walls, approvals, duties, sharing, passes, shortlists, separations);
   }
 
   public Structure withWithholdings(Map<String, Withholding> changes) {
-    return new Structure(units, people, groups, roles, types, places, grants, withholdings.with(changes), oversights, walls, approvals, duties, sharing, passes, shortlists, separations);
+    return changes.isEmpty() ? this : new Structure(units, people, groups, roles, types, places, grants, withholdings.with(changes), oversights, walls, approvals, duties, sharing, passes, shortlists, separations);
   }
 
   public Structure withOversights(Map<String, Oversight> changes) {
-    return new Structure(units, people, groups, roles, types, places, grants, withholdings, oversights.with(changes), walls, approvals, duties, sharing, passes, shortlists, separations);
+    return changes.isEmpty() ? this : new Structure(units, people, groups, roles, types, places, grants, withholdings, oversights.with(changes), walls, approvals, duties, sharing, passes, shortlists, separations);
   }
 
   public Structure withWalls(Map<String, Wall> changes) {
-    return new Structure(units, people, groups, roles, types, places, grants, withholdings, oversights, walls.with(changes), approvals, duties, sharing, passes, shortlists, separations);
+    return changes.isEmpty() ? this : new Structure(units, people, groups, roles, types, places, grants, withholdings, oversights, walls.with(changes), approvals, duties, sharing, passes, shortlists, separations);
   }
 
   public Structure withApprovals(Map<String, ApprovalRule> changes) {
-    return new Structure(units, people, groups, roles, types, places, grants, withholdings, oversights, walls, approvals.with(changes), duties, sharing, passes, shortlists, separations);
+    return changes.isEmpty() ? this : new Structure(units, people, groups, roles, types, places, grants, withholdings, oversights, walls, approvals.with(changes), duties, sharing, passes, shortlists, separations);
   }
 
   public Structure withDuties(Map<String, DutyAssignment> changes) {
-    return new Structure(units, people, groups, roles, types, places, grants, withholdings, oversights, walls, approvals, duties.with(changes), sharing, passes, shortlists, separations);
+    return changes.isEmpty() ? this : new Structure(units, people, groups, roles, types, places, grants, withholdings, oversights, walls, approvals, duties.with(changes), sharing, passes, shortlists, separations);
   }
 
   public Structure withSharing(Map<String, SharingRule> changes) {
-    return new Structure(units, people, groups, roles, types, places, grants, withholdings, oversights, walls, approvals, duties, sharing.with(changes), passes, shortlists, separations);
+    return changes.isEmpty() ? this : new Structure(units, people, groups, roles, types, places, grants, withholdings, oversights, walls, approvals, duties, sharing.with(changes), passes, shortlists, separations);
   }
 
   public Structure withPasses(Map<String, Pass> changes) {
-    return new Structure(units, people, groups, roles, types, places, grants, withholdings, oversights, walls, approvals, duties, sharing, passes.with(changes), shortlists, separations);
+    return changes.isEmpty() ? this : new Structure(units, people, groups, roles, types, places, grants, withholdings, oversights, walls, approvals, duties, sharing, passes.with(changes), shortlists, separations);
   }
 
   public Structure withShortlists(Map<String, Shortlist> changes) {
-    return new Structure(units, people, groups, roles, types, places, grants, withholdings, oversights, walls, approvals, duties, sharing, passes, shortlists.with(changes), separations);
+    return changes.isEmpty() ? this : new Structure(units, people, groups, roles, types, places, grants, withholdings, oversights, walls, approvals, duties, sharing, passes, shortlists.with(changes), separations);
   }
 
   public Structure withSeparations(Map<String, Separation> changes) {
-    return new Structure(units, people, groups, roles, types, places, grants, withholdings, oversights, walls, approvals, duties, sharing, passes, shortlists, separations.with(changes));
+    return changes.isEmpty() ? this : new Structure(units, people, groups, roles, types, places, grants, withholdings, oversights, walls, approvals, duties, sharing, passes, shortlists, separations.with(changes));
   }
 }

@@ -35,7 +35,6 @@ import palegate.core.snapshot.Snapshot;
 import palegate.core.snapshot.SnapshotAt;
 import palegate.core.structure.Parts;
 import palegate.core.structure.Structure;
-import palegate.core.types.Clearance;
 import palegate.core.types.DocumentType;
 import palegate.core.walls.Barrier;
 import palegate.core.walls.Scope;
@@ -320,25 +319,12 @@ final class KnownStructure {
   }
 
   private Parts<DocumentType> types() {
-    Parts<DocumentType> known = kept(structure.types(), DocumentType::id, this::knowsType);
-    return changed(known, DocumentType::id, type -> {
-      Set<String> libraries = new HashSet<>(type.libraries());
-      libraries.removeIf(library -> !knowsPlace(library));
-      List<Clearance> clearances = type.clearances().stream().filter(clearance -> isKnown(clearance.subject())).toList();
-      return libraries.size() == type.libraries().size() && clearances.size() == type.clearances().size() ? type
-          : new DocumentType(type.id(), type.name(), type.shortName(), type.guarded(), libraries, type.fields(), clearances);
-    });
+    return changed(kept(structure.types(), DocumentType::id, this::knowsType), DocumentType::id, type -> KnownParts.of(type, this::knowsPlace, this::isKnown));
   }
 
   /** Of the places that a rule names, those that are known; a rule of which none is left is not there. */
   private Parts<ApprovalRule> approvals() {
-    Parts<ApprovalRule> known = kept(structure.approvals(), ApprovalRule::id, rule -> rule.when().places().isEmpty() || rule.when().places().stream().anyMatch(this::knowsPlace));
-    return changed(known, ApprovalRule::id, rule -> {
-      Set<String> named = new HashSet<>(rule.when().places());
-      named.removeIf(place -> !knowsPlace(place));
-      ApprovalRule.When when = rule.when();
-      return named.size() == when.places().size() ? rule : new ApprovalRule(rule.id(), rule.name(), new ApprovalRule.When(when.kinds(), when.duties(), when.outsidersGain(), named), rule.duty());
-    });
+    return changed(kept(structure.approvals(), ApprovalRule::id, rule -> KnownParts.isKnown(rule, this::knowsPlace)), ApprovalRule::id, rule -> KnownParts.of(rule, this::knowsPlace));
   }
 
   /** The parts that are kept; where nearly all are, in what remains of the same parts, so that the next snapshot is made from the known one. */

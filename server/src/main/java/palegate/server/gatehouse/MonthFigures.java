@@ -4,11 +4,11 @@ import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import java.time.Clock;
 import java.time.Duration;
+import java.lang.ref.WeakReference;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneOffset;
 import java.util.List;
-import java.util.Objects;
 import org.springframework.stereotype.Component;
 import palegate.core.duties.Duty;
 import palegate.core.findings.Finding;
@@ -42,13 +42,20 @@ class MonthFigures {
    */
   record Month(Instant at, boolean there, long change, int people, int outsiders, int breaks, int entries, @MayBeMissing Integer grave, @MayBeMissing Integer serious, @MayBeMissing Integer untidy) {}
 
-  /**
-   * @param asker the person, if they may know everything: what was then does not change any more. Else what they may know
-   * @param findings whether their duties let them have findings
-   */
-  private record Key(Object asker, boolean findings, long change, Instant at, FindingSettings.Settings settings) {}
+  /** @param findings whether their duties let them have findings */
+  private record Key(String asker, boolean findings, long change, Instant at, FindingSettings.Settings settings) {}
 
-  private final Cache<Key, Month> counted = Caffeine.newBuilder().maximumSize(2_000).build();
+  /**
+   * @param viewpoint what was known to the asker; null if everything was: what was then does not change any more. It is not held: states are let go
+   *     when nobody asks for them any more
+   */
+  private record Counted(WeakReference<Viewpoint> viewpoint, Month month) {
+    boolean isOf(Viewpoint asked) {
+      return asked.whole() ? viewpoint == null : viewpoint != null && viewpoint.refersTo(asked);
+    }
+  }
+
+  private final Cache<Key, Counted> counted = Caffeine.newBuilder().maximumSize(2_000).build();
   private final Cache<SnapshotAt, StateFigures> ofStates = Caffeine.newBuilder().weakKeys().maximumSize(100).expireAfterAccess(Duration.ofHours(1)).build();
   private final Viewpoints viewpoints;
   private final Snapshots snapshots;
@@ -75,8 +82,9 @@ class MonthFigures {
     Viewpoint viewpoint = viewpoints.of(account);
     // Decided by duties, which the asker knows of, not by whether something is hidden, which they may not know.
     boolean findings = viewpoint.asker().holds(Duty.AUDIT) || viewpoint.asker().holdsEverywhere(Duty.ACCESS);
-    Key key = new Key(viewpoint.whole() ? Objects.requireNonNullElse(viewpoint.asker().id(), account) : viewpoint, findings, change, at, settings.now());
-    return ago == 0 ? count(key, account) : counted.get(key, any -> count(key, account));
+    Key key = new Key(account, findings, change, at, settings.now());
+    return ago == 0 ? count(key, account) : counted.asMap().compute(key, (any, known) -> known != null && known.isOf(viewpoint) ? known
+        : new Counted(viewpoint.whole() ? null : new WeakReference<>(viewpoint), count(key, account))).month();
   }
 
   private Month count(Key key, String account) {

@@ -2,6 +2,7 @@ package palegate.server.viewpoint;
 
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
+import java.lang.ref.WeakReference;
 import java.util.HashMap;
 import java.util.Map;
 import org.springframework.stereotype.Component;
@@ -20,17 +21,25 @@ public class KnownChanges {
   /** In the place of a note that may be about what is not known. */
   public static final String PARTLY = "Also about what your duties do not cover.";
 
+  private static final int CHANGES_KEPT_AT_MOST = 200_000;
+
   /** How much of a change is known. */
   public enum Known {
     ALL, PART
   }
 
-  private record Key(Viewpoint viewpoint, long head) {}
+  /** @param viewpoint not held: states are let go when nobody asks for them any more */
+  private record Read(WeakReference<Viewpoint> viewpoint, long head, Map<Long, Known> known) {
+    boolean isOf(Viewpoint asked, long change) {
+      return viewpoint.refersTo(asked) && head == change;
+    }
+  }
 
   private final ChangeLog log;
   private final Viewpoints viewpoints;
   private final Snapshots snapshots;
-  private final Cache<Key, Map<Long, Known>> kept = Caffeine.newBuilder().maximumWeight(200_000).weigher((Key key, Map<Long, Known> known) -> 1 + known.size()).build();
+  /** By account; some 100 bytes a change. */
+  private final Cache<String, Read> kept = Caffeine.newBuilder().maximumWeight(CHANGES_KEPT_AT_MOST).weigher((String account, Read read) -> 1 + read.known().size()).build();
 
   KnownChanges(ChangeLog log, Viewpoints viewpoints, Snapshots snapshots) {
     this.log = log;
@@ -42,7 +51,8 @@ public class KnownChanges {
   public Map<Long, Known> to(String account) {
     Viewpoint viewpoint = viewpoints.of(account);
     boolean all = viewpoint.whole() && viewpoint.asker().holdsAny(Duty.SYSTEM, Duty.AUDIT);
-    return all ? null : kept.get(new Key(viewpoint, snapshots.current().change()), key -> read(viewpoint, account));
+    long head = snapshots.current().change();
+    return all ? null : kept.asMap().compute(account, (any, read) -> read != null && read.isOf(viewpoint, head) ? read : new Read(new WeakReference<>(viewpoint), head, read(viewpoint, account))).known();
   }
 
   private Map<Long, Known> read(Viewpoint viewpoint, String account) {

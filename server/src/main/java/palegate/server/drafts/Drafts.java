@@ -102,9 +102,10 @@ public class Drafts {
       Snapshots.Numbered all = snapshots.current();
       Snapshots.Numbered state = viewpoints.known(owner);
       Rehearsal rehearsal = rehearseWith(owner, draft, added, state);
+      Rehearsal whole = rehearsal;
       if (all.snapshot() != state.snapshot()) {
         refuseNotKnown(owner, added);
-        rehearseWhole(owner, draft, added, all);
+        whole = rehearseWhole(owner, draft, added, all);
       } else {
         refuseBeyond(owner, rehearsal);
       }
@@ -115,8 +116,9 @@ public class Drafts {
       }
       Optional<DraftStore.Draft> written = transactions.write(() -> write(owner, draft, added, state));
       if (written.isPresent()) {
-        // The tray asks for this very rehearsal next.
+        // The tray asks for these very rehearsals next.
         rehearsals.keep(written.get(), state, rehearsal);
+        rehearsals.keep(written.get(), all, whole);
         return;
       }
     }
@@ -162,7 +164,7 @@ public class Drafts {
   }
 
   /** What stands in the way and may be known has been said by then; of the rest it is only said that it does. */
-  private void rehearseWhole(String owner, Optional<DraftStore.Draft> draft, List<Change> added, Snapshots.Numbered all) {
+  private Rehearsal rehearseWhole(String owner, Optional<DraftStore.Draft> draft, List<Change> added, Snapshots.Numbered all) {
     List<Change> changes = new ArrayList<>(draft.map(Drafts::changes).orElse(List.of()));
     int known = changes.size();
     changes.addAll(added);
@@ -171,6 +173,7 @@ public class Drafts {
       throw inTheWay();
     }
     refuseBeyond(owner, whole);
+    return whole;
   }
 
   /** Of something that may not be known, no more is said. */

@@ -16,6 +16,7 @@ import palegate.core.rehearsal.Rehearsal;
 import palegate.core.snapshot.Snapshot;
 import palegate.server.session.Accounts;
 import palegate.server.store.Snapshots;
+import palegate.server.store.StateCaches;
 import palegate.server.store.StructureStore;
 import palegate.server.viewpoint.Viewpoints;
 
@@ -35,17 +36,19 @@ public class Rehearsals {
   private final Snapshots snapshots;
   private final Viewpoints viewpoints;
   private final Clock clock;
-  private final Cache<Key, Rehearsal> kept = Caffeine.newBuilder().maximumWeight(KEPT_KILOBYTES_AT_MOST)
-      .weigher((Key key, Rehearsal rehearsal) -> kilobytes(rehearsal)).expireAfterWrite(Duration.ofMinutes(2)).build();
+  private final Cache<Key, Rehearsal> kept;
 
-  private final Cache<Snapshot, Rehearsal> nothing = Caffeine.newBuilder().weakKeys().maximumSize(64).build();
+  private final Cache<Snapshot, Rehearsal> nothing;
 
-  Rehearsals(Accounts accounts, StructureStore structures, Snapshots snapshots, Viewpoints viewpoints, Clock clock) {
+  Rehearsals(Accounts accounts, StructureStore structures, Snapshots snapshots, Viewpoints viewpoints, StateCaches caches, Clock clock) {
     this.accounts = accounts;
     this.structures = structures;
     this.snapshots = snapshots;
     this.viewpoints = viewpoints;
     this.clock = clock;
+    kept = caches.kept(Caffeine.newBuilder().maximumWeight(KEPT_KILOBYTES_AT_MOST)
+      .weigher((Key key, Rehearsal rehearsal) -> kilobytes(rehearsal)).expireAfterWrite(Duration.ofMinutes(2)));
+    nothing = caches.kept(Caffeine.newBuilder().maximumSize(64));
   }
 
   /**

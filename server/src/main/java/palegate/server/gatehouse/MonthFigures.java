@@ -2,9 +2,9 @@ package palegate.server.gatehouse;
 
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
+import java.lang.ref.WeakReference;
 import java.time.Clock;
 import java.time.Duration;
-import java.lang.ref.WeakReference;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneOffset;

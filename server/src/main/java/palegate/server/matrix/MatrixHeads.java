@@ -27,6 +27,7 @@ import palegate.core.snapshot.Snapshot;
 import palegate.core.types.DocumentType;
 import palegate.server.drafts.DraftedState;
 import palegate.server.shell.Problem;
+import palegate.server.store.StateCaches;
 import palegate.server.views.SubjectRef;
 
 /** What stands at the heads of a matrix that is asked for, and what is worked out about the whole of it; held while its state is. */
@@ -86,8 +87,13 @@ class MatrixHeads {
 
   private static final int KEPT_OF_A_STATE = 8;
 
-  private final Cache<Snapshot, Map<MatrixAsked, Held>> heads = Caffeine.newBuilder().weakKeys().maximumSize(3).expireAfterAccess(Duration.ofMinutes(5)).build();
-  private final Cache<Snapshot, Map<MatrixAsked, Whole>> whole = Caffeine.newBuilder().weakKeys().maximumSize(3).expireAfterAccess(Duration.ofMinutes(5)).build();
+  private final Cache<Snapshot, Map<MatrixAsked, Held>> heads;
+  private final Cache<Snapshot, Map<MatrixAsked, Whole>> whole;
+
+  MatrixHeads(StateCaches caches) {
+    heads = caches.kept(Caffeine.newBuilder().maximumSize(3).expireAfterAccess(Duration.ofMinutes(5)));
+    whole = caches.kept(Caffeine.newBuilder().maximumSize(3).expireAfterAccess(Duration.ofMinutes(5)));
+  }
 
   /** The heads of a matrix on the drafted state. Whoever asks again while the state is the same is given what was put together. */
   Heads of(MatrixAsked asked, DraftedState.State state) {

@@ -21,6 +21,7 @@ import palegate.core.snapshot.Snapshot;
 import palegate.core.snapshot.SnapshotAt;
 import palegate.core.viewpoint.Asker;
 import palegate.server.shell.Problem;
+import palegate.server.store.StateCaches;
 import palegate.server.store.TextIndex;
 import palegate.server.viewpoint.Viewpoints;
 
@@ -58,13 +59,14 @@ public class Papers {
   private final TextIndex index;
   private final Clock clock;
   /** Two bits a place for each person who has asked of a state. */
-  private final Cache<Key, FoundPlaces> kept = Caffeine.newBuilder().maximumWeight(KILOBYTES_KEPT_AT_MOST)
-      .weigher((Key key, FoundPlaces places) -> 1 + key.at().snapshot().placeRoom() / 4_000).expireAfterAccess(Duration.ofMinutes(10)).build();
+  private final Cache<Key, FoundPlaces> kept;
 
-  Papers(Viewpoints viewpoints, TextIndex index, Clock clock) {
+  Papers(Viewpoints viewpoints, TextIndex index, StateCaches caches, Clock clock) {
     this.viewpoints = viewpoints;
     this.index = index;
     this.clock = clock;
+    kept = caches.kept(Caffeine.newBuilder().maximumWeight(KILOBYTES_KEPT_AT_MOST)
+      .weigher((Key key, FoundPlaces places) -> 1 + key.at().snapshot().placeRoom() / 4_000).expireAfterAccess(Duration.ofMinutes(10)));
   }
 
   public Own of(String account) {

@@ -15,6 +15,7 @@ import palegate.core.rehearsal.Rehearsal;
 import palegate.core.rehearsal.RightsDifference;
 import palegate.server.lists.PageRequest;
 import palegate.server.lists.SortOrders;
+import palegate.server.store.StateCaches;
 
 /** The long lists behind a rehearsal's counts: whoever reads one asks for page after page of it, and it is found once. */
 @Component
@@ -27,8 +28,13 @@ class RehearsalLists {
 
   private record PlacesKey(RightsDifference difference, Narrowing narrowing, boolean documentsOnly, String text, String sort) {}
 
-  private final Cache<PairsKey, FoundPairs> pairs = Caffeine.newBuilder().maximumSize(4).expireAfterAccess(Duration.ofMinutes(2)).build();
-  private final Cache<PlacesKey, List<RightsDifference.PlaceShift>> places = Caffeine.newBuilder().maximumSize(4).expireAfterAccess(Duration.ofMinutes(2)).build();
+  private final Cache<PairsKey, FoundPairs> pairs;
+  private final Cache<PlacesKey, List<RightsDifference.PlaceShift>> places;
+
+  RehearsalLists(StateCaches caches) {
+    pairs = caches.kept(Caffeine.newBuilder().maximumSize(4).expireAfterAccess(Duration.ofMinutes(2)));
+    places = caches.kept(Caffeine.newBuilder().maximumSize(4).expireAfterAccess(Duration.ofMinutes(2)));
+  }
 
   /** Each person at each place; of one person or one place if they are named. */
   FoundPairs pairs(Rehearsal rehearsal, RightsDifference difference, Narrowing narrowing, String person, String place, String text) {

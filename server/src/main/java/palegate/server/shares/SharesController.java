@@ -27,6 +27,7 @@ import palegate.server.lists.SortOrders;
 import palegate.server.shell.MayBeMissing;
 import palegate.server.shell.Page;
 import palegate.server.shell.Problem;
+import palegate.server.store.StateCaches;
 import palegate.server.viewpoint.Viewpoints;
 import palegate.server.views.PersonView;
 import palegate.server.views.SubjectView;
@@ -63,13 +64,14 @@ class SharesController {
   record ShortlistView(String unit, String name, int depth, boolean own, @MayBeMissing String from, List<ProposedAudience> audiences, DraftedState.Drafted drafted, boolean mayChange) {}
 
   /** Paging and sorting ask for the same register again and again. */
-  private final Cache<SnapshotAt, List<SharesRegister.Row>> kept = Caffeine.newBuilder().weakKeys().maximumSize(8).expireAfterAccess(Duration.ofMinutes(5)).build();
+  private final Cache<SnapshotAt, List<SharesRegister.Row>> kept;
   private final DraftedState shown;
   private final Viewpoints viewpoints;
 
-  SharesController(DraftedState shown, Viewpoints viewpoints) {
+  SharesController(DraftedState shown, Viewpoints viewpoints, StateCaches caches) {
     this.shown = shown;
     this.viewpoints = viewpoints;
+    kept = caches.kept(Caffeine.newBuilder().maximumSize(8).expireAfterAccess(Duration.ofMinutes(5)));
   }
 
   /** A row with the state that it is of: what the draft takes back is shown as it stands. {@code path} is asked for by every order and every search. */

@@ -23,6 +23,7 @@ import palegate.server.shell.Problem;
 import palegate.server.shell.Written;
 import palegate.server.store.History;
 import palegate.server.store.Snapshots;
+import palegate.server.store.StateCaches;
 import palegate.server.viewpoint.Viewpoints;
 
 /** Makes statements of every kind: on the structure as it is, as it was, or as it will be, as far as whoever asks may know it. */
@@ -51,17 +52,18 @@ class MadeStatements {
 
   private record Key(Recipe recipe, Instant at, Viewpoint viewpoint, long change) {}
 
-  private final Cache<Key, Held> held = Caffeine.newBuilder().maximumWeight(ROWS_HELD).weigher((Key key, Held one) -> 10 + one.rows().size()).expireAfterAccess(Duration.ofMinutes(2)).build();
+  private final Cache<Key, Held> held;
   private final Viewpoints viewpoints;
   private final History history;
   private final RecordStatements records;
   private final Clock clock;
 
-  MadeStatements(Viewpoints viewpoints, History history, RecordStatements records, Clock clock) {
+  MadeStatements(Viewpoints viewpoints, History history, RecordStatements records, StateCaches caches, Clock clock) {
     this.viewpoints = viewpoints;
     this.history = history;
     this.records = records;
     this.clock = clock;
+    held = caches.kept(Caffeine.newBuilder().maximumWeight(ROWS_HELD).weigher((Key key, Held one) -> 10 + one.rows().size()).expireAfterAccess(Duration.ofMinutes(2)));
   }
 
   /** From the parts of an address; all that is wrong with them is said at once. */

@@ -21,10 +21,12 @@ public class Snapshots {
   private final StructureStore store;
   private final RequestFacts facts;
   private final Clock clock;
+  private final StateCaches caches;
   private final AtomicReference<Numbered> newest = new AtomicReference<>();
   private final Cache<Long, Numbered> earlier = Caffeine.newBuilder().maximumSize(4).build();
 
-  Snapshots(StructureStore store, RequestFacts facts, Clock clock) {
+  Snapshots(StructureStore store, RequestFacts facts, StateCaches caches, Clock clock) {
+    this.caches = caches;
     this.store = store;
     this.facts = facts;
     this.clock = clock;
@@ -85,7 +87,9 @@ public class Snapshots {
 
   /** Makes a state that has just been put in force the current one, unless a newer one is known. */
   public void publish(Numbered state) {
-    newest.accumulateAndGet(state, (known, offered) ->
-        known == null || known.change() < offered.change() ? offered : known);
+    Numbered now = newest.accumulateAndGet(state, (known, offered) -> known == null || known.change() < offered.change() ? offered : known);
+    if (now == state) {
+      caches.published(state);
+    }
   }
 }

@@ -27,6 +27,7 @@ import palegate.server.session.Accounts;
 import palegate.server.shell.Problem;
 import palegate.server.store.Instants;
 import palegate.server.store.Snapshots;
+import palegate.server.store.StateCaches;
 import palegate.server.store.Transactions;
 import palegate.server.viewpoint.Viewpoints;
 
@@ -44,7 +45,7 @@ public class StoredDrafts {
   private final JdbcClient jdbc;
   private final Clock clock;
 
-  StoredDrafts(DraftStore store, Drafts drafts, Rehearsals rehearsals, Transactions transactions, Approvals approvals, Accounts accounts, Snapshots snapshots, Viewpoints viewpoints, JdbcClient jdbc, Clock clock) {
+  StoredDrafts(DraftStore store, Drafts drafts, Rehearsals rehearsals, Transactions transactions, Approvals approvals, Accounts accounts, Snapshots snapshots, Viewpoints viewpoints, JdbcClient jdbc, StateCaches caches, Clock clock) {
     this.store = store;
     this.drafts = drafts;
     this.rehearsals = rehearsals;
@@ -55,6 +56,7 @@ public class StoredDrafts {
     this.viewpoints = viewpoints;
     this.jdbc = jdbc;
     this.clock = clock;
+    besides = caches.kept(Caffeine.newBuilder().maximumSize(8).expireAfterAccess(Duration.ofMinutes(2)));
   }
 
   public List<DraftsController.DraftLine> lines(String account) {
@@ -99,7 +101,7 @@ public class StoredDrafts {
   private record BesideKey(Snapshot one, Snapshot other) {}
 
   /** Whoever reads page after page of it asks for the same one. */
-  private final Cache<BesideKey, RightsDifference> besides = Caffeine.newBuilder().maximumSize(8).expireAfterAccess(Duration.ofMinutes(2)).build();
+  private final Cache<BesideKey, RightsDifference> besides;
 
   Beside beside(long id, long other, String account) {
     DraftStore.Draft first = seen(id, account);

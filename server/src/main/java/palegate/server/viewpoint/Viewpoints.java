@@ -2,7 +2,10 @@ package palegate.server.viewpoint;
 
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
+import com.github.benmanes.caffeine.cache.Scheduler;
+import java.time.Clock;
 import java.time.Duration;
+import java.time.Instant;
 import java.util.Iterator;
 import java.util.List;
 import java.util.Objects;
@@ -10,11 +13,13 @@ import org.springframework.stereotype.Component;
 import palegate.core.changes.Change;
 import palegate.core.journal.Between;
 import palegate.core.snapshot.Snapshot;
+import palegate.core.snapshot.SnapshotAt;
 import palegate.core.structure.Structure;
 import palegate.core.viewpoint.Asker;
 import palegate.core.viewpoint.Viewpoint;
 import palegate.server.session.Accounts;
 import palegate.server.store.Snapshots;
+import palegate.server.store.StateCaches;
 
 /**
  * What an account's owner may know of the structure (access rules, section 9): decided by their duties, the walls and the instant of the
@@ -24,21 +29,36 @@ import palegate.server.store.Snapshots;
 public class Viewpoints {
   /** In places: a state cut afresh takes some half a kilobyte for each. */
   private static final int PLACES_KEPT_AT_MOST = 1_500_000;
-  private static final int PEOPLE_FOLLOWED_AT_MOST = 10_000;
+  /** Whoever has not asked for so long waits for what they may know to be cut. */
+  private static final Duration FOLLOWED_FOR = Duration.ofMinutes(10);
+  private static final Duration KEPT_FOR = Duration.ofMinutes(30);
+  /** When somebody asked last is known to a minute. */
+  private static final Duration LATELY = Duration.ofMinutes(1);
+
+  /** @param asked when they asked last */
+  private record Newest(Viewpoint viewpoint, Instant asked) {}
 
   /** @param asked the change whose state is looked at */
   private record Key(long change, String person, long asked) {}
 
   private final Accounts accounts;
   private final Snapshots snapshots;
-  /** What was made last for each person, of the newest state then: what they may know after a change is made from it, if it is kept still. */
-  private final Cache<String, Viewpoint> newest = Caffeine.newBuilder().weakValues().maximumSize(PEOPLE_FOLLOWED_AT_MOST).build();
-  private final Cache<Key, Viewpoint> kept = Caffeine.newBuilder().maximumWeight(PLACES_KEPT_AT_MOST)
-      .weigher((Key key, Viewpoint viewpoint) -> viewpoint.whole() ? 1 : 100 + viewpoint.snapshot().placeCount()).expireAfterAccess(Duration.ofMinutes(30)).build();
+  private final Clock clock;
+  /** What each person, who may not know everything, could know of the newest state: made again after each change, before they ask. */
+  private final Cache<String, Newest> newest = Caffeine.newBuilder().maximumWeight(PLACES_KEPT_AT_MOST).weigher((String person, Newest one) -> weight(one.viewpoint()))
+      .expireAfterAccess(KEPT_FOR).scheduler(Scheduler.systemScheduler()).build();
+  private final Cache<Key, Viewpoint> kept;
 
-  Viewpoints(Accounts accounts, Snapshots snapshots) {
+  Viewpoints(Accounts accounts, Snapshots snapshots, StateCaches caches, Clock clock) {
     this.accounts = accounts;
     this.snapshots = snapshots;
+    this.clock = clock;
+    kept = caches.kept(Caffeine.newBuilder().maximumWeight(PLACES_KEPT_AT_MOST).weigher((Key key, Viewpoint viewpoint) -> weight(viewpoint)).expireAfterAccess(KEPT_FOR));
+    caches.following(this::follow);
+  }
+
+  private static int weight(Viewpoint viewpoint) {
+    return viewpoint.whole() ? 1 : 100 + viewpoint.snapshot().placeCount();
   }
 
   public Asker asker(String account) {
@@ -113,21 +133,45 @@ public class Viewpoints {
       // A state that was published since the asker was made out: the newest one decides.
       return Viewpoint.of(asker, asked.snapshot());
     }
-    return kept.asMap().compute(new Key(now.change(), Objects.requireNonNullElse(asker.id(), ""), asked.change()), (key, known) ->
-        known != null && known.asker().state().snapshot() == asker.state().snapshot() && known.asker().state().snapshot().sameBetween(known.asker().state().instant(), asker.state().instant())
+    Instant instant = asker.state().instant();
+    Viewpoint viewpoint = kept.asMap().compute(new Key(now.change(), Objects.requireNonNullElse(asker.id(), ""), asked.change()), (key, known) ->
+        known != null && known.asker().state().snapshot() == asker.state().snapshot() && known.asker().state().snapshot().sameBetween(known.asker().state().instant(), instant)
             ? known : made(key, asker, asked.snapshot()));
+    if (!viewpoint.whole() && asker.id() != null) {
+      newest.asMap().computeIfPresent(asker.id(), (any, known) -> Duration.between(known.asked(), instant).compareTo(LATELY) < 0 ? known : new Newest(known.viewpoint(), instant));
+    }
+    return viewpoint;
   }
 
   private Viewpoint made(Key key, Asker asker, Snapshot state) {
     if (key.asked() != key.change()) {
       return Viewpoint.of(asker, state);
     }
-    Viewpoint viewpoint = Viewpoint.of(asker, state, newest.getIfPresent(key.person()));
-    if (viewpoint.whole()) {
+    Newest before = newest.getIfPresent(key.person());
+    Viewpoint known = before == null ? null : before.viewpoint();
+    boolean isSo = known != null && known.asker().state().snapshot() == state && state.sameBetween(known.asker().state().instant(), asker.state().instant());
+    Viewpoint viewpoint = isSo ? known : Viewpoint.of(asker, state, known);
+    if (viewpoint.whole() || asker.id() == null) {
       newest.invalidate(key.person());
     } else {
-      newest.put(key.person(), viewpoint);
+      newest.put(key.person(), new Newest(viewpoint, asker.state().instant()));
     }
     return viewpoint;
+  }
+
+  /** Whoever has asked lately will ask again: what they may know then is made meanwhile, and holds no state that was superseded. */
+  private void follow(Snapshots.Numbered state) {
+    SnapshotAt at = state.snapshot().at(clock.instant());
+    newest.asMap().forEach((person, known) -> {
+      if (known.viewpoint().asker().state().snapshot() != state.snapshot()) {
+        boolean lately = Duration.between(known.asked(), at.instant()).compareTo(FOLLOWED_FOR) < 0;
+        Viewpoint viewpoint = lately ? Viewpoint.of(Asker.of(at, person), state.snapshot(), known.viewpoint()) : null;
+        if (viewpoint == null || viewpoint.whole()) {
+          newest.asMap().remove(person, known);
+        } else {
+          newest.asMap().replace(person, known, new Newest(viewpoint, known.asked()));
+        }
+      }
+    });
   }
 }

@@ -19,6 +19,7 @@ import palegate.server.session.Accounts;
 import palegate.server.session.Mailbox;
 import palegate.server.shell.Problem;
 import palegate.server.store.History;
+import palegate.server.store.StateCaches;
 import palegate.server.store.Transactions;
 import palegate.server.store.WalkRecords;
 import palegate.server.viewpoint.Viewpoints;
@@ -41,9 +42,9 @@ class Walks {
   private final Transactions transactions;
   private final Clock clock;
   /** Two bits a place for each walk. */
-  private final Cache<Key, FoundPlaces> kept = Caffeine.newBuilder().maximumSize(KEPT_AT_MOST).expireAfterAccess(Duration.ofMinutes(5)).build();
+  private final Cache<Key, FoundPlaces> kept;
 
-  Walks(Drafts drafts, Viewpoints viewpoints, History history, WalkRecords records, Accounts accounts, Mailbox mailbox, Transactions transactions, Clock clock) {
+  Walks(Drafts drafts, Viewpoints viewpoints, History history, WalkRecords records, Accounts accounts, Mailbox mailbox, Transactions transactions, StateCaches caches, Clock clock) {
     this.drafts = drafts;
     this.viewpoints = viewpoints;
     this.history = history;
@@ -52,6 +53,7 @@ class Walks {
     this.mailbox = mailbox;
     this.transactions = transactions;
     this.clock = clock;
+    kept = caches.kept(Caffeine.newBuilder().maximumSize(KEPT_AT_MOST).expireAfterAccess(Duration.ofMinutes(5)));
   }
 
   /** Writes down that a walk begins; refuses a person whom the walker may not know as if they did not exist. */

@@ -17,6 +17,7 @@ import palegate.core.wallsatwork.Barring;
 import palegate.core.wallsatwork.PossibleContact;
 import palegate.server.store.History;
 import palegate.server.store.Openings;
+import palegate.server.store.StateCaches;
 
 /**
  * Who among those whom a wall keeps out could have been inside, and who has been. Both are told of people and documents that the asker may
@@ -29,17 +30,18 @@ class WallContacts {
 
   private record Key(Snapshot state, Wall wall) {}
 
-  private final Cache<Key, Possible> kept = Caffeine.newBuilder().maximumSize(16).expireAfterWrite(Duration.ofMinutes(2)).build();
+  private final Cache<Key, Possible> kept;
   private final WallsAtWork walls;
   private final History history;
   private final Openings openings;
   private final Clock clock;
 
-  WallContacts(WallsAtWork walls, History history, Openings openings, Clock clock) {
+  WallContacts(WallsAtWork walls, History history, Openings openings, StateCaches caches, Clock clock) {
     this.walls = walls;
     this.history = history;
     this.openings = openings;
     this.clock = clock;
+    kept = caches.kept(Caffeine.newBuilder().maximumSize(16).expireAfterWrite(Duration.ofMinutes(2)));
   }
 
   /**

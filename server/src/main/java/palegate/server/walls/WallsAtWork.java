@@ -25,6 +25,7 @@ import palegate.core.wallsatwork.StandingWall;
 import palegate.server.drafts.DraftedState;
 import palegate.server.session.Accounts;
 import palegate.server.shell.Problem;
+import palegate.server.store.StateCaches;
 import palegate.server.viewpoint.Viewpoints;
 
 /** Walls as somebody may know them and as their draft would have them; what one takes from whom is worked out once for a state. */
@@ -47,18 +48,20 @@ class WallsAtWork {
 
   private record Register(Map<String, Counted> byWall, Instant asked) {}
 
-  private final Cache<Snapshot, Register> registers = Caffeine.newBuilder().maximumSize(KEPT_AT_MOST).expireAfterAccess(Duration.ofMinutes(2)).build();
-  private final Cache<Key, Worked> kept = Caffeine.newBuilder().maximumSize(KEPT_AT_MOST).expireAfterAccess(Duration.ofMinutes(2)).build();
+  private final Cache<Snapshot, Register> registers;
+  private final Cache<Key, Worked> kept;
   private final DraftedState shown;
   private final Viewpoints viewpoints;
   private final Accounts accounts;
   private final Clock clock;
 
-  WallsAtWork(DraftedState shown, Viewpoints viewpoints, Accounts accounts, Clock clock) {
+  WallsAtWork(DraftedState shown, Viewpoints viewpoints, Accounts accounts, StateCaches caches, Clock clock) {
     this.shown = shown;
     this.viewpoints = viewpoints;
     this.accounts = accounts;
     this.clock = clock;
+    registers = caches.kept(Caffeine.newBuilder().maximumSize(KEPT_AT_MOST).expireAfterAccess(Duration.ofMinutes(2)));
+    kept = caches.kept(Caffeine.newBuilder().maximumSize(KEPT_AT_MOST).expireAfterAccess(Duration.ofMinutes(2)));
   }
 
   /** The state with the asker's draft in it. The room is for holders of {@code walls} and {@code audit}. */

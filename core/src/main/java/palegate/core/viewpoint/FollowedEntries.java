@@ -39,13 +39,18 @@ final class FollowedEntries {
 
   private boolean follow(Entry before, Entry after) {
     boolean mine = Stream.of(before, after).filter(Objects::nonNull).anyMatch(entry -> following.isMine(entry.subject()));
-    return (!mine || following.everywhere) && (before == null || !places.isKnown(before.place()) || goes(before)) && (after == null || !places.isKnown(after.place()) || comes(after));
+    return (!mine || following.everywhere) && (before == null || !knew(before) || goes(before)) && (after == null || !places.isKnown(after.place()) || comes(after));
+  }
+
+  private boolean knew(Entry entry) {
+    return entry instanceof Grant ? following.known.grants().containsKey(entry.id()) : following.known.withholdings().containsKey(entry.id());
   }
 
   private boolean goes(Entry entry) {
     put(entry, null);
-    // At a place that went nothing is clear; whom it named is known still if something else names them.
-    return following.all.places().containsKey(entry.place()) && following.isCovered(entry.place()) && entry.types().isEmpty() && (following.everybody || !isShare(entry)
+    boolean stays = following.all.places().containsKey(entry.place());
+    // Whom it named is known still if something else names them.
+    return (stays ? following.isCovered(entry.place()) : following.everybody) && entry.types().isEmpty() && (following.everybody || !isShare(entry)
         && Stream.concat(following.known.grants().values().stream(), following.known.withholdings().values().stream()).anyMatch(other -> other.subject().equals(entry.subject()) && !isAnother(other)));
   }
 
@@ -77,7 +82,10 @@ final class FollowedEntries {
   private boolean followPass(String id) {
     Pass before = following.difference.before().passes().get(id);
     Pass after = following.all.passes().get(id);
-    if (after == null || before != null && !before.place().equals(after.place())) {
+    if (after == null) {
+      return !following.known.passes().containsKey(id);
+    }
+    if (before != null && !before.place().equals(after.place())) {
       return false;
     }
     if (!places.isKnown(after.place())) {
@@ -95,11 +103,12 @@ final class FollowedEntries {
     if (mine && !following.everywhere) {
       return false;
     }
-    if (Stream.of(before, after).filter(Objects::nonNull).noneMatch(oversight -> places.isKnown(oversight.place()))) {
+    if (!following.known.oversights().containsKey(id) && (after == null || !places.isKnown(after.place()))) {
       return true;
     }
     oversights.put(id, after);
-    return Stream.of(before, after).filter(Objects::nonNull).allMatch(oversight -> following.all.places().containsKey(oversight.place()) && following.isCovered(oversight.place()))
+    return after == null && following.everybody && !following.all.places().containsKey(before.place())
+        || Stream.of(before, after).filter(Objects::nonNull).allMatch(oversight -> following.all.places().containsKey(oversight.place()) && following.isCovered(oversight.place()))
         && (following.everybody || before == null && isKnownWith(after.subject()));
   }
 

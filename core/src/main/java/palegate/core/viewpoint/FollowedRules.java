@@ -113,6 +113,7 @@ final class FollowedRules {
   /** What is said at a place that only leads on counts where it reaches: of that nothing is clear. */
   private boolean followSharing(String place) {
     if (!places.isKnown(place)) {
+      sharing.put(place, null);
       return true;
     }
     sharing.put(place, following.all.sharing().get(place));

@@ -12,8 +12,8 @@ import palegate.core.structure.StructureDifference;
 
 /**
  * What an asker may know after changes of which it is clear at a glance what they make of what was known before: somebody's entry, a member
- * of a group, a new place, a colleague, another name, in what the asker knows or elsewhere. Of whatever could have made other things known or
- * not known – walls, moves, what gives the asker themself anything – nothing is said here, and {@link KnownStructure} is asked instead.
+ * of a group, a colleague, a place that is new, gone or moved, in what the asker knows or elsewhere. Of whatever could have made other things known or
+ * not known – walls, other scopes, what gives the asker themself anything – nothing is said here, and {@link KnownStructure} is asked instead.
  * O(changes × (depth + walls)), and the known entries where one went.
  */
 final class FollowedStructure {

@@ -87,11 +87,29 @@ final class Following {
   }
 
   boolean isInScopeOfDuty(String place) {
-    return everywhere || Stream.of(Duty.values()).filter(duty -> duty.scope() == Duty.ScopeKind.PLACE).anyMatch(duty -> asker.holdsAt(duty, all, place));
+    return isInScopeOfDuty(all, place);
+  }
+
+  /** Whether a duty, which they held then too, covered a place in the first state. */
+  boolean wasInScopeOfDuty(String place) {
+    return isInScopeOfDuty(difference.before(), place);
+  }
+
+  private boolean isInScopeOfDuty(Structure structure, String place) {
+    return everywhere || Stream.of(Duty.values()).filter(duty -> duty.scope() == Duty.ScopeKind.PLACE).anyMatch(duty -> asker.holdsAt(duty, structure, place));
   }
 
   /** What keeps the asker from a place: a wall around it, or around anything above. */
   BarringWalls.Hidden hidden(int place) {
+    return hidden(snapshot, barring, place);
+  }
+
+  /** The same of a place of the first state. */
+  BarringWalls.Hidden wasHidden(String place) {
+    return hidden(was.snapshot(), new BarringWalls(was, was.snapshot()), was.snapshot().placeNumber(place));
+  }
+
+  private static BarringWalls.Hidden hidden(Snapshot snapshot, BarringWalls barring, int place) {
     for (int at = snapshot.parent(place); at >= 0; at = snapshot.parent(at)) {
       if (barring.at(at) == BarringWalls.Hidden.BARRED) {
         return BarringWalls.Hidden.BARRED;

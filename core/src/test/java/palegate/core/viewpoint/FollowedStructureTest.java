@@ -6,6 +6,7 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Collections;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -20,6 +21,7 @@ import palegate.core.people.Person;
 import palegate.core.random.RandomDrafts;
 import palegate.core.random.RandomDuties;
 import palegate.core.random.RandomGrowth;
+import palegate.core.random.RandomMoves;
 import palegate.core.random.RandomRules;
 import palegate.core.random.RandomStructures;
 import palegate.core.roles.Right;
@@ -45,6 +47,8 @@ class FollowedStructureTest {
       Snapshot state = Snapshot.of(seed % 3 == 0 ? first : governedByNobody(first));
       List<Change> changes = new ArrayList<>(RandomDrafts.fromSeed(state.structure(), seed));
       changes.addAll(RandomGrowth.fromSeed(state.structure(), seed, 0));
+      changes.addAll(RandomMoves.fromSeed(state.structure(), state.structure(), seed, 0));
+      Collections.shuffle(changes, new Random(seed));
       // Days go by meanwhile: things begin and end.
       Instant now = RandomStructures.NOW;
       Random days = new Random(seed);
@@ -81,7 +85,7 @@ class FollowedStructureTest {
     System.out.printf("Clear at a glance: %s of %d, of which %d altered what is known (seed %d)%n", clear, asked, altered, SEED);
     assertThat(clear.values().stream().mapToInt(Integer::intValue).sum()).isGreaterThan(asked / 3);
     assertThat(altered).as("changes of what somebody knows that are clear").isGreaterThan(50);
-    assertThat(clear.keySet()).contains("AddGrant", "RemoveGrant", "AddMember", "AddPlace", "SetGroup");
+    assertThat(clear.keySet()).contains("AddGrant", "RemoveGrant", "AddMember", "AddPlace", "SetGroup", "MovePlace", "RemovePlace");
   }
 
   @Test

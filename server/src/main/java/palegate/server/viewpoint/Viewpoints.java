@@ -147,30 +147,29 @@ public class Viewpoints {
     if (key.asked() != key.change()) {
       return Viewpoint.of(asker, state);
     }
-    Newest before = newest.getIfPresent(key.person());
-    Viewpoint known = before == null ? null : before.viewpoint();
-    boolean isSo = known != null && known.asker().state().snapshot() == state && state.sameBetween(known.asker().state().instant(), asker.state().instant());
-    Viewpoint viewpoint = isSo ? known : Viewpoint.of(asker, state, known);
-    if (viewpoint.whole() || asker.id() == null) {
-      newest.invalidate(key.person());
-    } else {
-      newest.put(key.person(), new Newest(viewpoint, asker.state().instant()));
-    }
-    return viewpoint;
+    return asker.id() == null ? Viewpoint.of(asker, state) : madeNewest(asker, state, asker.state().instant());
+  }
+
+  /** From what they could know before; whoever asks while it is made waits for that. */
+  private Viewpoint madeNewest(Asker asker, Snapshot state, Instant asked) {
+    Viewpoint[] made = {null};
+    newest.asMap().compute(asker.id(), (person, before) -> {
+      Viewpoint known = before == null ? null : before.viewpoint();
+      boolean isSo = known != null && known.asker().state().snapshot() == state && state.sameBetween(known.asker().state().instant(), asker.state().instant());
+      made[0] = isSo ? known : Viewpoint.of(asker, state, known);
+      return made[0].whole() ? null : new Newest(made[0], asked);
+    });
+    return made[0];
   }
 
   /** Whoever has asked lately will ask again: what they may know then is made meanwhile, and holds no state that was superseded. */
   private void follow(Snapshots.Numbered state) {
     SnapshotAt at = state.snapshot().at(clock.instant());
     newest.asMap().forEach((person, known) -> {
-      if (known.viewpoint().asker().state().snapshot() != state.snapshot()) {
-        boolean lately = Duration.between(known.asked(), at.instant()).compareTo(FOLLOWED_FOR) < 0;
-        Viewpoint viewpoint = lately ? Viewpoint.of(Asker.of(at, person), state.snapshot(), known.viewpoint()) : null;
-        if (viewpoint == null || viewpoint.whole()) {
-          newest.asMap().remove(person, known);
-        } else {
-          newest.asMap().replace(person, known, new Newest(viewpoint, known.asked()));
-        }
+      if (Duration.between(known.asked(), at.instant()).compareTo(FOLLOWED_FOR) >= 0) {
+        newest.asMap().remove(person, known);
+      } else {
+        madeNewest(Asker.of(at, person), state.snapshot(), known.asked());
       }
     });
   }

@@ -59,11 +59,13 @@ final class AdministratorAtWork {
     draft("a name of a folder", i -> "{\"kind\":\"renamePlace\",\"place\":\"" + folder() + "\",\"name\":\"Renamed\"}");
     draft("a person, inactive from now on", i -> "{\"kind\":\"setPerson\",\"person\":\"p" + (i + WARM_UP) + "\",\"name\":\"Person\",\"external\":false,\"active\":false}");
     draft("a new person", i -> "{\"kind\":\"setPerson\",\"name\":\"Newcomer\",\"external\":false,\"active\":true}");
+    long before = LoadGenerator.heap();
     inForce("a grant at a folder", i -> "{\"kind\":\"addGrant\",\"place\":\"" + folder() + "\",\"subject\":{\"kind\":\"group\",\"id\":\"g" + random.nextInt(groups()) + "\"},\"role\":\"r3\"}");
     inForce("a new person", i -> "{\"kind\":\"setPerson\",\"name\":\"Newcomer\",\"external\":false,\"active\":true}");
     inForce("a new folder", i -> "{\"kind\":\"addPlace\",\"placeKind\":\"folder\",\"parent\":\"" + folder() + "\",\"name\":\"New\"}");
     inForce("a folder, moved", i -> "{\"kind\":\"movePlace\",\"place\":\"" + folder() + "\",\"parent\":\"" + library() + "\"}");
     inForce("a document, removed", i -> "{\"kind\":\"removePlace\",\"place\":\"" + documents[i] + "\"}");
+    System.out.printf(Locale.ROOT, "  heap %,d MB before these changes, %,d MB after them%n", before, LoadGenerator.heap());
   }
 
   private interface What {

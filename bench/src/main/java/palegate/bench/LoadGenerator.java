@@ -54,7 +54,7 @@ final class LoadGenerator {
   }
 
   /** What is in use once what is not has been collected, in MB. */
-  private static long heap() {
+  static long heap() {
     System.gc();
     Runtime runtime = Runtime.getRuntime();
     return (runtime.totalMemory() - runtime.freeMemory()) >> 20;

@@ -106,10 +106,10 @@ final class Pending {
     return structure;
   }
 
-  /** What names what, as the draft has it so far. O(structure) the first time. */
+  /** What names what, as the draft has it so far. O(structure) the first time for each kind of thing. */
   References references() {
     if (references == null) {
-      references = new References(result());
+      references = new References(this::result);
     }
     return references;
   }

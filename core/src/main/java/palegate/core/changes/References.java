@@ -1,8 +1,10 @@
 package palegate.core.changes;
 
+import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.Map;
 import java.util.function.BiConsumer;
+import java.util.function.Supplier;
 import java.util.stream.Stream;
 import palegate.core.access.Entry;
 import palegate.core.access.Grant;
@@ -24,7 +26,7 @@ import palegate.core.types.DocumentType;
 import palegate.core.walls.Wall;
 
 /**
- * What names what: whatever is still named must stay. Made once, in O(structure), when a draft first removes something, and
+ * What names what: whatever is still named must stay. Of things of one kind it is made once, in O(structure), when a draft first removes one, and
  * kept up with every further change of it, so that removing many things does not look through everything for each.
  */
 final class References {
@@ -38,32 +40,50 @@ final class References {
     ROLE, UNIT, GROUP, TYPE, PLACE
   }
 
-  private final Map<Kind, Map<String, Uses>> uses = new HashMap<>();
+  private final Map<Kind, Map<String, Uses>> uses = new EnumMap<>(Kind.class);
+  private final Supplier<Structure> structure;
 
-  References(Structure structure) {
-    for (Kind kind : Kind.values()) {
-      uses.put(kind, new HashMap<>());
-    }
-    Stream.of(structure.grants(), structure.withholdings(), structure.oversights(), structure.types(), structure.walls(), structure.approvals(), structure.duties(), structure.groups(),
-        structure.units(), structure.people(), structure.places(), structure.sharing(), structure.passes(), structure.shortlists(), structure.separations()).flatMap(parts -> parts.values().stream()).forEach(part -> replace(null, part));
+  /** @param structure as it is when it is asked for */
+  References(Supplier<Structure> structure) {
+    this.structure = structure;
   }
 
   /** A part of the structure has become another; null stands for one that was not there or is gone. */
   void replace(Object was, Object is) {
     if (was != null) {
       named(was, (kind, id) -> {
-        Uses found = uses.get(kind).get(id);
-        found.count--;
-        found.example = found.example == was ? null : found.example;
+        if (uses.containsKey(kind)) {
+          Uses found = uses.get(kind).get(id);
+          found.count--;
+          found.example = found.example == was ? null : found.example;
+        }
       });
     }
     if (is != null) {
       named(is, (kind, id) -> {
-        Uses found = uses.get(kind).computeIfAbsent(id, any -> new Uses());
-        found.count++;
-        found.example = found.example == null ? is : found.example;
+        if (uses.containsKey(kind)) {
+          add(uses.get(kind), id, is);
+        }
       });
     }
+  }
+
+  private static void add(Map<String, Uses> uses, String id, Object by) {
+    Uses found = uses.computeIfAbsent(id, any -> new Uses());
+    found.count++;
+    found.example = found.example == null ? by : found.example;
+  }
+
+  private Map<String, Uses> counted(Kind wanted) {
+    Map<String, Uses> found = new HashMap<>();
+    Structure all = structure.get();
+    Stream.of(all.grants(), all.withholdings(), all.oversights(), all.types(), all.walls(), all.approvals(), all.duties(), all.groups(), all.units(), all.people(), all.places(), all.sharing(), all.passes(), all.shortlists(),
+        all.separations()).flatMap(parts -> parts.values().stream()).forEach(part -> named(part, (kind, id) -> {
+          if (kind == wanted) {
+            add(found, id, part);
+          }
+        }));
+    return found;
   }
 
   /** What still names a role, in words; null if nothing does. */
@@ -89,7 +109,7 @@ final class References {
   }
 
   private String words(Kind kind, String id, Pending pending) {
-    Uses found = uses.get(kind).get(id);
+    Uses found = uses.computeIfAbsent(kind, this::counted).get(id);
     return found == null || found.count == 0 ? null : found.example == null ? "something names it" : words(kind, id, found.example, pending);
   }
 

@@ -17,6 +17,7 @@ import palegate.core.snapshot.Snapshot;
 import palegate.server.session.Accounts;
 import palegate.server.store.Snapshots;
 import palegate.server.store.StateCaches;
+import palegate.server.store.WeighedCache;
 import palegate.server.store.StructureStore;
 import palegate.server.viewpoint.Viewpoints;
 
@@ -36,8 +37,7 @@ public class Rehearsals {
   private final Snapshots snapshots;
   private final Viewpoints viewpoints;
   private final Clock clock;
-  private final Cache<Key, Rehearsal> kept;
-
+  private final WeighedCache<Key, Rehearsal> kept;
   private final Cache<Snapshot, Rehearsal> nothing;
 
   Rehearsals(Accounts accounts, StructureStore structures, Snapshots snapshots, Viewpoints viewpoints, StateCaches caches, Clock clock) {
@@ -46,8 +46,7 @@ public class Rehearsals {
     this.snapshots = snapshots;
     this.viewpoints = viewpoints;
     this.clock = clock;
-    kept = caches.kept(Caffeine.newBuilder().maximumWeight(KEPT_KILOBYTES_AT_MOST)
-      .weigher((Key key, Rehearsal rehearsal) -> kilobytes(rehearsal)).expireAfterWrite(Duration.ofMinutes(2)));
+    kept = caches.kept(new WeighedCache<>(KEPT_KILOBYTES_AT_MOST, Duration.ofMinutes(2), Rehearsals::kilobytes));
     nothing = caches.kept(Caffeine.newBuilder().maximumSize(64));
   }
 
@@ -68,7 +67,7 @@ public class Rehearsals {
   /** A draft that is committed as it is given, rehearsed now. */
   public Rehearsal now(DraftStore.Draft draft, Snapshots.Numbered state) {
     Instant now = clock.instant();
-    return kept.asMap().compute(new Key(draft.id(), draft.version(), state.change(), state.snapshot()),
+    return kept.compute(new Key(draft.id(), draft.version(), state.change(), state.snapshot()),
         (key, known) -> known != null && known.saysTheSameAt(now) ? known : of(draft, state, Drafts.changes(draft), now));
   }
 
@@ -80,7 +79,7 @@ public class Rehearsals {
   /** Keeps what was rehearsed before the draft was written so. */
   public void keep(DraftStore.Draft draft, Snapshots.Numbered state, Rehearsal rehearsal) {
     // Nobody looks at a draft as it was two changes ago; where places are drafted each state of it is large.
-    kept.asMap().keySet().removeIf(key -> key.draft() == draft.id() && key.version() < draft.version() - 1);
+    kept.removeIf(key -> key.draft() == draft.id() && key.version() < draft.version() - 1);
     kept.put(new Key(draft.id(), draft.version(), state.change(), state.snapshot()), rehearsal);
   }
 

@@ -25,7 +25,7 @@ public class StateCaches implements DisposableBean {
   private static final Logger LOG = LoggerFactory.getLogger(StateCaches.class);
 
   private final List<Consumer<Snapshots.Numbered>> followers = new CopyOnWriteArrayList<>();
-  private final List<Cache<?, ?>> caches = new CopyOnWriteArrayList<>();
+  private final List<Runnable> emptying = new CopyOnWriteArrayList<>();
   /** The newest state of which that has not been done. */
   private final AtomicReference<Snapshots.Numbered> published = new AtomicReference<>();
   /** In a thread of its own: whatever is being worked out in a cache is waited for. */
@@ -38,7 +38,13 @@ public class StateCaches implements DisposableBean {
   /** A cache that is emptied when another state is in force; what expires in it goes also if nobody asks. */
   public <K, V> Cache<K, V> kept(Caffeine<? super K, ? super V> builder) {
     Cache<K, V> cache = builder.scheduler(Scheduler.systemScheduler()).build();
-    caches.add(cache);
+    emptying.add(cache::invalidateAll);
+    return cache;
+  }
+
+  /** The same of few large things. */
+  public <K, V> WeighedCache<K, V> kept(WeighedCache<K, V> cache) {
+    emptying.add(cache::empty);
     return cache;
   }
 
@@ -62,7 +68,7 @@ public class StateCaches implements DisposableBean {
           LOG.warn("What was known of the state before could not be followed", failed);
         }
       });
-      caches.forEach(Cache::invalidateAll);
+      emptying.forEach(Runnable::run);
     }
   }
 

@@ -1,8 +1,5 @@
 package palegate.server.viewpoint;
 
-import com.github.benmanes.caffeine.cache.Cache;
-import com.github.benmanes.caffeine.cache.Caffeine;
-import com.github.benmanes.caffeine.cache.Scheduler;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
@@ -20,6 +17,7 @@ import palegate.core.viewpoint.Viewpoint;
 import palegate.server.session.Accounts;
 import palegate.server.store.Snapshots;
 import palegate.server.store.StateCaches;
+import palegate.server.store.WeighedCache;
 
 /**
  * What an account's owner may know of the structure (access rules, section 9): decided by their duties, the walls and the instant of the
@@ -27,8 +25,9 @@ import palegate.server.store.StateCaches;
  */
 @Component
 public class Viewpoints {
-  /** In places: a state cut afresh takes some half a kilobyte for each. */
-  private static final int PLACES_KEPT_AT_MOST = 1_500_000;
+  /** Some five of those who may know nearly everything of a million documents, or a hundred keepers of a library. */
+  private static final int NEWEST_KILOBYTES_AT_MOST = 500_000;
+  private static final int KEPT_KILOBYTES_AT_MOST = 300_000;
   /** Whoever has not asked for so long waits for what they may know to be cut. */
   private static final Duration FOLLOWED_FOR = Duration.ofMinutes(10);
   private static final Duration KEPT_FOR = Duration.ofMinutes(30);
@@ -45,20 +44,21 @@ public class Viewpoints {
   private final Snapshots snapshots;
   private final Clock clock;
   /** What each person, who may not know everything, could know of the newest state: made again after each change, before they ask. */
-  private final Cache<String, Newest> newest = Caffeine.newBuilder().maximumWeight(PLACES_KEPT_AT_MOST).weigher((String person, Newest one) -> weight(one.viewpoint()))
-      .expireAfterAccess(KEPT_FOR).scheduler(Scheduler.systemScheduler()).build();
-  private final Cache<Key, Viewpoint> kept;
+  private final WeighedCache<String, Newest> newest = new WeighedCache<>(NEWEST_KILOBYTES_AT_MOST, KEPT_FOR, one -> kilobytes(one.viewpoint()));
+  private final WeighedCache<Key, Viewpoint> kept;
 
   Viewpoints(Accounts accounts, Snapshots snapshots, StateCaches caches, Clock clock) {
     this.accounts = accounts;
     this.snapshots = snapshots;
     this.clock = clock;
-    kept = caches.kept(Caffeine.newBuilder().maximumWeight(PLACES_KEPT_AT_MOST).weigher((Key key, Viewpoint viewpoint) -> weight(viewpoint)).expireAfterAccess(KEPT_FOR));
+    kept = caches.kept(new WeighedCache<>(KEPT_KILOBYTES_AT_MOST, KEPT_FOR, Viewpoints::kilobytes));
     caches.following(this::follow);
   }
 
-  private static int weight(Viewpoint viewpoint) {
-    return viewpoint.whole() ? 1 : 100 + viewpoint.snapshot().placeCount();
+  /** As measured at a million documents: of a small part a kilobyte a place; what shares with the state whatever is the same, a twelfth of that. */
+  static int kilobytes(Viewpoint viewpoint) {
+    int places = viewpoint.snapshot().placeCount();
+    return viewpoint.whole() ? 0 : 100 + (places <= viewpoint.asker().state().snapshot().placeCount() / 2 ? places : places / 12);
   }
 
   public Asker asker(String account) {
@@ -134,11 +134,11 @@ public class Viewpoints {
       return Viewpoint.of(asker, asked.snapshot());
     }
     Instant instant = asker.state().instant();
-    Viewpoint viewpoint = kept.asMap().compute(new Key(now.change(), Objects.requireNonNullElse(asker.id(), ""), asked.change()), (key, known) ->
+    Viewpoint viewpoint = kept.compute(new Key(now.change(), Objects.requireNonNullElse(asker.id(), ""), asked.change()), (key, known) ->
         known != null && known.asker().state().snapshot() == asker.state().snapshot() && known.asker().state().snapshot().sameBetween(known.asker().state().instant(), instant)
             ? known : made(key, asker, asked.snapshot()));
     if (!viewpoint.whole() && asker.id() != null) {
-      newest.asMap().computeIfPresent(asker.id(), (any, known) -> Duration.between(known.asked(), instant).compareTo(LATELY) < 0 ? known : new Newest(known.viewpoint(), instant));
+      newest.compute(asker.id(), (any, known) -> known == null || Duration.between(known.asked(), instant).compareTo(LATELY) < 0 ? known : new Newest(known.viewpoint(), instant));
     }
     return viewpoint;
   }
@@ -150,27 +150,31 @@ public class Viewpoints {
     return asker.id() == null ? Viewpoint.of(asker, state) : madeNewest(asker, state, asker.state().instant());
   }
 
-  /** From what they could know before; whoever asks while it is made waits for that. */
+  /** Whoever asks while it is made waits for that. */
   private Viewpoint madeNewest(Asker asker, Snapshot state, Instant asked) {
     Viewpoint[] made = {null};
-    newest.asMap().compute(asker.id(), (person, before) -> {
-      Viewpoint known = before == null ? null : before.viewpoint();
-      boolean isSo = known != null && known.asker().state().snapshot() == state && state.sameBetween(known.asker().state().instant(), asker.state().instant());
-      made[0] = isSo ? known : Viewpoint.of(asker, state, known);
-      return made[0].whole() ? null : new Newest(made[0], asked);
+    newest.compute(asker.id(), (person, known) -> {
+      Newest now = made(known, asker, state, asked);
+      made[0] = now.viewpoint();
+      return made[0].whole() ? null : now;
     });
     return made[0];
+  }
+
+  /** From what they could know before. */
+  private static Newest made(Newest known, Asker asker, Snapshot state, Instant asked) {
+    Viewpoint before = known == null ? null : known.viewpoint();
+    boolean isSo = before != null && before.asker().state().snapshot() == state && state.sameBetween(before.asker().state().instant(), asker.state().instant());
+    return isSo ? known : new Newest(Viewpoint.of(asker, state, before), asked);
   }
 
   /** Whoever has asked lately will ask again: what they may know then is made meanwhile, and holds no state that was superseded. */
   private void follow(Snapshots.Numbered state) {
     SnapshotAt at = state.snapshot().at(clock.instant());
-    newest.asMap().forEach((person, known) -> {
-      if (Duration.between(known.asked(), at.instant()).compareTo(FOLLOWED_FOR) >= 0) {
-        newest.asMap().remove(person, known);
-      } else {
-        madeNewest(Asker.of(at, person), state.snapshot(), known.asked());
-      }
-    });
+    newest.keys().forEach(person -> newest.compute(person, (any, known) -> {
+      boolean lately = known != null && Duration.between(known.asked(), at.instant()).compareTo(FOLLOWED_FOR) < 0;
+      Newest made = lately ? made(known, Asker.of(at, person), state.snapshot(), known.asked()) : null;
+      return made == null || made.viewpoint().whole() ? null : made;
+    }));
   }
 }

@@ -25,6 +25,7 @@ import palegate.server.session.MadeReady;
 import palegate.server.session.Rooms;
 import palegate.server.shell.Problem;
 import palegate.server.store.FindingSettings;
+import palegate.server.store.WeighedCache;
 import palegate.server.viewpoint.Viewpoints;
 
 /** What is found in the newest state, as far as an account's owner may know it; held while nothing changes, begins or ends. */
@@ -55,7 +56,7 @@ class MadeFindings implements MadeReady {
 
   private final Map<Boolean, Cache<Snapshot, Found>> held = Map.of(true, kept(), false, kept());
   /** What was found last, of all there is or of what one asker may know: the next is made from it. */
-  private final Cache<String, KeptFindings> last = Caffeine.newBuilder().maximumWeight(PLACES_HELD).<String, KeptFindings>weigher((of, found) -> found.places() + 1).expireAfterAccess(Duration.ofHours(1)).build();
+  private final WeighedCache<String, KeptFindings> last = new WeighedCache<>(PLACES_HELD, Duration.ofHours(1), found -> found.places() + 1);
   private final Viewpoints viewpoints;
   private final FindingSettings settings;
   private final KnownActivity activity;

@@ -21,6 +21,7 @@ import palegate.server.shell.Problem;
 import palegate.server.store.ChangeLog;
 import palegate.server.store.History;
 import palegate.server.store.StateCaches;
+import palegate.server.store.WeighedCache;
 import palegate.server.viewpoint.KnownBetween;
 import palegate.server.viewpoint.KnownChanges;
 import palegate.server.viewpoint.Viewpoints;
@@ -43,6 +44,8 @@ class BetweenComparisons {
    */
   record Compared(Instant from, Instant until, Between between) {}
 
+  private static final Duration KEPT_FOR = Duration.ofMinutes(2);
+
   private record Key(Instant from, Instant until, Viewpoint viewpoint) {}
 
   private record ListKey(RightsDifference difference, Narrowing narrowing) {}
@@ -53,10 +56,10 @@ class BetweenComparisons {
   private final KnownChanges changes;
   private final Clock clock;
   /** All together hold so many states as one may: some 0.3 to 1.1 MB each at a million documents. */
-  private final Cache<Key, Between> comparisons;
+  private final WeighedCache<Key, Between> comparisons;
   private final Cache<ListKey, FoundPairs> lists;
   /** A line takes some 300 bytes; the key of one that is refused, or has few lines, holds a whole difference all the same. */
-  private final Cache<ListKey, Optional<BetweenByCause>> grouped;
+  private final WeighedCache<ListKey, Optional<BetweenByCause>> grouped;
 
   BetweenComparisons(KnownBetween knownBetween, ChangeLog log, Viewpoints viewpoints, KnownChanges changes, StateCaches caches, Clock clock) {
     this.knownBetween = knownBetween;
@@ -64,11 +67,9 @@ class BetweenComparisons {
     this.viewpoints = viewpoints;
     this.changes = changes;
     this.clock = clock;
-    comparisons = caches.kept(Caffeine.newBuilder().maximumWeight(History.CHANGES_AT_MOST + 1)
-      .weigher((Key key, Between between) -> between.statesHeld()).expireAfterWrite(Duration.ofMinutes(2)));
-    lists = caches.kept(Caffeine.newBuilder().maximumSize(4).expireAfterAccess(Duration.ofMinutes(2)));
-    grouped = caches.kept(Caffeine.newBuilder().maximumWeight(2L * GROUPED_AT_MOST)
-      .weigher((ListKey key, Optional<BetweenByCause> one) -> Math.max(GROUPED_AT_MOST / 4, one.map(BetweenByCause::lines).orElse(0))).expireAfterAccess(Duration.ofMinutes(2)));
+    comparisons = caches.kept(new WeighedCache<>(History.CHANGES_AT_MOST + 1, KEPT_FOR, Between::statesHeld));
+    lists = caches.kept(Caffeine.newBuilder().maximumSize(4).expireAfterAccess(KEPT_FOR));
+    grouped = caches.kept(new WeighedCache<>(2L * GROUPED_AT_MOST, KEPT_FOR, one -> Math.max(GROUPED_AT_MOST / 4, one.map(BetweenByCause::lines).orElse(0))));
   }
 
   Compared of(Instant from, Instant asked, String account) {

@@ -1,7 +1,5 @@
 package palegate.server.papers;
 
-import com.github.benmanes.caffeine.cache.Cache;
-import com.github.benmanes.caffeine.cache.Caffeine;
 import java.time.Clock;
 import java.time.Duration;
 import java.util.BitSet;
@@ -23,6 +21,7 @@ import palegate.core.viewpoint.Asker;
 import palegate.server.shell.Problem;
 import palegate.server.store.StateCaches;
 import palegate.server.store.TextIndex;
+import palegate.server.store.WeighedCache;
 import palegate.server.viewpoint.Viewpoints;
 
 /** The repository as whoever asks has it as a person: duties count for nothing here, rights now for everything. */
@@ -59,14 +58,13 @@ public class Papers {
   private final TextIndex index;
   private final Clock clock;
   /** Two bits a place for each person who has asked of a state. */
-  private final Cache<Key, FoundPlaces> kept;
+  private final WeighedCache<Key, FoundPlaces> kept;
 
   Papers(Viewpoints viewpoints, TextIndex index, StateCaches caches, Clock clock) {
     this.viewpoints = viewpoints;
     this.index = index;
     this.clock = clock;
-    kept = caches.kept(Caffeine.newBuilder().maximumWeight(KILOBYTES_KEPT_AT_MOST)
-      .weigher((Key key, FoundPlaces places) -> 1 + key.at().snapshot().placeRoom() / 4_000).expireAfterAccess(Duration.ofMinutes(10)));
+    kept = caches.kept(new WeighedCache<>(KILOBYTES_KEPT_AT_MOST, Duration.ofMinutes(10), places -> 1 + places.at().snapshot().placeRoom() / 4_000));
   }
 
   public Own of(String account) {

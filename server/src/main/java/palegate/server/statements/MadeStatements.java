@@ -1,7 +1,5 @@
 package palegate.server.statements;
 
-import com.github.benmanes.caffeine.cache.Cache;
-import com.github.benmanes.caffeine.cache.Caffeine;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
@@ -24,6 +22,7 @@ import palegate.server.shell.Written;
 import palegate.server.store.History;
 import palegate.server.store.Snapshots;
 import palegate.server.store.StateCaches;
+import palegate.server.store.WeighedCache;
 import palegate.server.viewpoint.Viewpoints;
 
 /** Makes statements of every kind: on the structure as it is, as it was, or as it will be, as far as whoever asks may know it. */
@@ -52,7 +51,7 @@ class MadeStatements {
 
   private record Key(Recipe recipe, Instant at, Viewpoint viewpoint, long change) {}
 
-  private final Cache<Key, Held> held;
+  private final WeighedCache<Key, Held> held;
   private final Viewpoints viewpoints;
   private final History history;
   private final RecordStatements records;
@@ -63,7 +62,7 @@ class MadeStatements {
     this.history = history;
     this.records = records;
     this.clock = clock;
-    held = caches.kept(Caffeine.newBuilder().maximumWeight(ROWS_HELD).weigher((Key key, Held one) -> 10 + one.rows().size()).expireAfterAccess(Duration.ofMinutes(2)));
+    held = caches.kept(new WeighedCache<>(ROWS_HELD, Duration.ofMinutes(2), one -> 10 + one.rows().size()));
   }
 
   /** From the parts of an address; all that is wrong with them is said at once. */

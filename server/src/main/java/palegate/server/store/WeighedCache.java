@@ -10,6 +10,7 @@ import java.util.List;
 import java.util.Set;
 import java.util.concurrent.atomic.AtomicLong;
 import java.util.function.BiFunction;
+import java.util.function.Function;
 import java.util.function.Predicate;
 import java.util.function.ToIntFunction;
 
@@ -59,6 +60,16 @@ public final class WeighedCache<K, V> {
       makeRoom();
     }
     return kept == null ? null : kept.value;
+  }
+
+  /** What is kept, or what is made now. */
+  public V get(K key, Function<K, V> making) {
+    return compute(key, (any, known) -> known != null ? known : making.apply(key));
+  }
+
+  /** What is kept; null if nothing is. */
+  public V getIfPresent(K key) {
+    return compute(key, (any, known) -> known);
   }
 
   public void put(K key, V value) {

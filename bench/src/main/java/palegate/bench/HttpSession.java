@@ -2,44 +2,41 @@ package palegate.bench;
 
 import java.io.IOException;
 import java.io.InputStream;
-import java.io.OutputStream;
 import java.net.HttpCookie;
-import java.net.HttpURLConnection;
 import java.net.URI;
-import java.nio.charset.StandardCharsets;
-import java.util.List;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.stream.Collectors;
 
-/**
- * Somebody who is signed in to a running application. Callers share its processors, so they ask with the plainest client there is: what is measured is
- * the application.
- */
+/** Somebody who is signed in to a running application. */
 final class HttpSession {
-  static {
-    // As many as ask at once; only so many connections are gone on with.
-    System.setProperty("http.maxConnections", "64");
-  }
-
   private final String base;
+  /** Shared, so that what is measured is the application and not the threads of its callers. */
+  private static final HttpClient CLIENT = HttpClient.newBuilder().version(HttpClient.Version.HTTP_1_1).build();
+
   private final Map<String, String> cookies = new ConcurrentHashMap<>();
 
-  HttpSession(String base, String login, String password) throws IOException {
+  HttpSession(String base, String login, String password) throws IOException, InterruptedException {
     this.base = base;
     get("/api/session");
     send("POST", "/api/session", "{\"login\":\"" + login + "\",\"password\":\"" + password + "\"}");
   }
 
-  byte[] get(String path) throws IOException {
-    try (InputStream body = answer(request("GET", path))) {
-      return body.readAllBytes();
-    }
+  byte[] get(String path) throws IOException, InterruptedException {
+    return answer(request(path));
   }
 
   /** How many lines an answer has, of which nothing is kept. */
-  long lines(String path) throws IOException {
-    try (InputStream body = answer(request("GET", path))) {
+  long lines(String path) throws IOException, InterruptedException {
+    HttpRequest asked = request(path).build();
+    HttpResponse<InputStream> answer = CLIENT.send(asked, HttpResponse.BodyHandlers.ofInputStream());
+    try (InputStream body = answer.body()) {
+      if (answer.statusCode() >= 300) {
+        throw refused(asked, answer.statusCode(), body.readAllBytes());
+      }
       byte[] part = new byte[1 << 16];
       long lines = 0;
       for (int read = body.read(part); read >= 0; read = body.read(part)) {
@@ -51,40 +48,32 @@ final class HttpSession {
     }
   }
 
-  byte[] send(String method, String path, String json) throws IOException {
-    HttpURLConnection request = request(method, path);
-    request.setRequestProperty("Content-Type", "application/json");
-    request.setRequestProperty("X-XSRF-TOKEN", cookies.get("XSRF-TOKEN"));
-    if (json != null) {
-      byte[] body = json.getBytes(StandardCharsets.UTF_8);
-      request.setDoOutput(true);
-      request.setFixedLengthStreamingMode(body.length);
-      try (OutputStream out = request.getOutputStream()) {
-        out.write(body);
-      }
-    }
-    try (InputStream body = answer(request)) {
-      return body.readAllBytes();
-    }
+  byte[] send(String method, String path, String json) throws IOException, InterruptedException {
+    return answer(request(path).header("Content-Type", "application/json").header("X-XSRF-TOKEN", token())
+        .method(method, json == null ? HttpRequest.BodyPublishers.noBody() : HttpRequest.BodyPublishers.ofString(json)));
   }
 
-  private HttpURLConnection request(String method, String path) throws IOException {
-    HttpURLConnection request = (HttpURLConnection) URI.create(base + path).toURL().openConnection();
-    request.setRequestMethod(method);
-    if (!cookies.isEmpty()) {
-      request.setRequestProperty("Cookie", cookies.entrySet().stream().map(cookie -> cookie.getKey() + "=" + cookie.getValue()).collect(Collectors.joining("; ")));
-    }
-    return request;
+  private HttpRequest.Builder request(String path) {
+    HttpRequest.Builder request = HttpRequest.newBuilder(URI.create(base + path));
+    return cookies.isEmpty() ? request
+        : request.header("Cookie", cookies.entrySet().stream().map(cookie -> cookie.getKey() + "=" + cookie.getValue()).collect(Collectors.joining("; ")));
   }
 
-  private InputStream answer(HttpURLConnection request) throws IOException {
-    int status = request.getResponseCode();
-    request.getHeaderFields().getOrDefault("Set-Cookie", List.of()).stream().flatMap(set -> HttpCookie.parse(set).stream()).forEach(cookie -> cookies.put(cookie.getName(), cookie.getValue()));
-    if (status >= 300) {
-      try (InputStream body = request.getErrorStream()) {
-        throw new IllegalStateException(request.getRequestMethod() + " " + request.getURL() + " answers [" + status + "]: " + (body == null ? "" : new String(body.readAllBytes(), StandardCharsets.UTF_8)));
-      }
+  private String token() {
+    return cookies.get("XSRF-TOKEN");
+  }
+
+  private byte[] answer(HttpRequest.Builder asked) throws IOException, InterruptedException {
+    HttpRequest request = asked.build();
+    HttpResponse<byte[]> answer = CLIENT.send(request, HttpResponse.BodyHandlers.ofByteArray());
+    answer.headers().allValues("Set-Cookie").stream().flatMap(set -> HttpCookie.parse(set).stream()).forEach(cookie -> cookies.put(cookie.getName(), cookie.getValue()));
+    if (answer.statusCode() >= 300) {
+      throw refused(request, answer.statusCode(), answer.body());
     }
-    return request.getInputStream();
+    return answer.body();
+  }
+
+  private static IllegalStateException refused(HttpRequest request, int status, byte[] body) {
+    return new IllegalStateException(request.method() + " " + request.uri() + " answers [" + status + "]: " + new String(body));
   }
 }

@@ -274,7 +274,9 @@ public class Drafts {
   }
 
   public void discard(String owner) {
+    Optional<DraftStore.Draft> draft = store.find(owner);
     transactions.run(() -> store.discard(owner));
+    draft.ifPresent(gone -> rehearsals.forget(gone.id()));
   }
 
   /** Takes the draft to the current state: whatever clashed has been looked at. */

@@ -1,7 +1,5 @@
 package palegate.server.drafts;
 
-import com.github.benmanes.caffeine.cache.Cache;
-import com.github.benmanes.caffeine.cache.Caffeine;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
@@ -38,7 +36,7 @@ public class Rehearsals {
   private final Viewpoints viewpoints;
   private final Clock clock;
   private final WeighedCache<Key, Rehearsal> kept;
-  private final Cache<Snapshot, Rehearsal> nothing;
+  private final WeighedCache<Snapshot, Rehearsal> nothing;
 
   Rehearsals(Accounts accounts, StructureStore structures, Snapshots snapshots, Viewpoints viewpoints, StateCaches caches, Clock clock) {
     this.accounts = accounts;
@@ -47,21 +45,22 @@ public class Rehearsals {
     this.viewpoints = viewpoints;
     this.clock = clock;
     kept = caches.kept(new WeighedCache<>(KEPT_KILOBYTES_AT_MOST, Duration.ofMinutes(2), Rehearsals::kilobytes));
-    nothing = caches.kept(Caffeine.newBuilder().maximumSize(64));
+    nothing = caches.few(64, Duration.ofMinutes(10));
   }
 
   /**
-   * As measured at a million documents: a quarter of a megabyte, some 32 bytes for each place where anything changes, and a tree that is laid
-   * out anew where places come, go, move or are called otherwise: up to 25 MB.
+   * As measured at a million documents: a quarter of a megabyte, some 32 bytes for each place where anything changes, a tree that is laid
+   * out anew where places come, go, move or are called otherwise: up to 25 MB, and up to 0.8 KB for each person where people or groups are others.
    */
   static int kilobytes(Rehearsal rehearsal) {
-    return 256 + rehearsal.now().totals().places() / 32 + (int) (rehearsal.after().bytesBeside(rehearsal.before()) / 1024);
+    boolean people = !rehearsal.altered().people().isEmpty() || !rehearsal.altered().groups().isEmpty() || !rehearsal.altered().units().isEmpty();
+    return 256 + (people ? rehearsal.after().personCount() * 4 / 5 : 0) + rehearsal.now().totals().places() / 32 + (int) (rehearsal.after().bytesBeside(rehearsal.before()) / 1024);
   }
 
   /** The rehearsal of no change at all, which everybody without a draft shares who may know the same. */
   public Rehearsal ofNothing(Snapshots.Numbered state) {
     Instant now = clock.instant();
-    return nothing.asMap().compute(state.snapshot(), (key, known) -> known != null && known.saysTheSameAt(now) ? known : Rehearsal.of(key, List.of(), now, null));
+    return nothing.compute(state.snapshot(), (key, known) -> known != null && known.saysTheSameAt(now) ? known : Rehearsal.of(key, List.of(), now, null));
   }
 
   /** A draft that is committed as it is given, rehearsed now. */
@@ -81,6 +80,11 @@ public class Rehearsals {
     // Nobody looks at a draft as it was two changes ago; where places are drafted each state of it is large.
     kept.removeIf(key -> key.draft() == draft.id() && key.version() < draft.version() - 1);
     kept.put(new Key(draft.id(), draft.version(), state.change(), state.snapshot()), rehearsal);
+  }
+
+  /** Nobody looks at a draft that was discarded. */
+  public void forget(long draft) {
+    kept.removeIf(key -> key.draft() == draft);
   }
 
   public Rehearsal of(String owner, Snapshots.Numbered state, List<Change> changes, Instant instant) {

@@ -1,7 +1,5 @@
 package palegate.server.journal;
 
-import com.github.benmanes.caffeine.cache.Cache;
-import com.github.benmanes.caffeine.cache.Caffeine;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
@@ -57,7 +55,7 @@ class BetweenComparisons {
   private final Clock clock;
   /** All together hold so many states as one may: some 0.3 to 1.1 MB each at a million documents. */
   private final WeighedCache<Key, Between> comparisons;
-  private final Cache<ListKey, FoundPairs> lists;
+  private final WeighedCache<ListKey, FoundPairs> lists;
   /** A line takes some 300 bytes; the key of one that is refused, or has few lines, holds a whole difference all the same. */
   private final WeighedCache<ListKey, Optional<BetweenByCause>> grouped;
 
@@ -68,7 +66,7 @@ class BetweenComparisons {
     this.changes = changes;
     this.clock = clock;
     comparisons = caches.kept(new WeighedCache<>(History.CHANGES_AT_MOST + 1, KEPT_FOR, Between::statesHeld));
-    lists = caches.kept(Caffeine.newBuilder().maximumSize(4).expireAfterAccess(KEPT_FOR));
+    lists = caches.few(4, KEPT_FOR);
     grouped = caches.kept(new WeighedCache<>(2L * GROUPED_AT_MOST, KEPT_FOR, one -> Math.max(GROUPED_AT_MOST / 4, one.map(BetweenByCause::lines).orElse(0))));
   }
 

@@ -1,7 +1,5 @@
 package palegate.server.matrix;
 
-import com.github.benmanes.caffeine.cache.Cache;
-import com.github.benmanes.caffeine.cache.Caffeine;
 import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.validation.constraints.Size;
 import java.time.Duration;
@@ -28,6 +26,7 @@ import palegate.core.types.DocumentType;
 import palegate.server.drafts.DraftedState;
 import palegate.server.shell.Problem;
 import palegate.server.store.StateCaches;
+import palegate.server.store.WeighedCache;
 import palegate.server.views.SubjectRef;
 
 /** What stands at the heads of a matrix that is asked for, and what is worked out about the whole of it; held while its state is. */
@@ -87,12 +86,12 @@ class MatrixHeads {
 
   private static final int KEPT_OF_A_STATE = 8;
 
-  private final Cache<Snapshot, Map<MatrixAsked, Held>> heads;
-  private final Cache<Snapshot, Map<MatrixAsked, Whole>> whole;
+  private final WeighedCache<Snapshot, Map<MatrixAsked, Held>> heads;
+  private final WeighedCache<Snapshot, Map<MatrixAsked, Whole>> whole;
 
   MatrixHeads(StateCaches caches) {
-    heads = caches.kept(Caffeine.newBuilder().maximumSize(3).expireAfterAccess(Duration.ofMinutes(5)));
-    whole = caches.kept(Caffeine.newBuilder().maximumSize(3).expireAfterAccess(Duration.ofMinutes(5)));
+    heads = caches.few(3, Duration.ofMinutes(5));
+    whole = caches.few(3, Duration.ofMinutes(5));
   }
 
   /** The heads of a matrix on the drafted state. Whoever asks again while the state is the same is given what was put together. */

@@ -1,7 +1,5 @@
 package palegate.server.rehearsal;
 
-import com.github.benmanes.caffeine.cache.Cache;
-import com.github.benmanes.caffeine.cache.Caffeine;
 import java.time.Duration;
 import java.util.Comparator;
 import java.util.List;
@@ -16,6 +14,7 @@ import palegate.core.rehearsal.RightsDifference;
 import palegate.server.lists.PageRequest;
 import palegate.server.lists.SortOrders;
 import palegate.server.store.StateCaches;
+import palegate.server.store.WeighedCache;
 
 /** The long lists behind a rehearsal's counts: whoever reads one asks for page after page of it, and it is found once. */
 @Component
@@ -28,12 +27,12 @@ class RehearsalLists {
 
   private record PlacesKey(RightsDifference difference, Narrowing narrowing, boolean documentsOnly, String text, String sort) {}
 
-  private final Cache<PairsKey, FoundPairs> pairs;
-  private final Cache<PlacesKey, List<RightsDifference.PlaceShift>> places;
+  private final WeighedCache<PairsKey, FoundPairs> pairs;
+  private final WeighedCache<PlacesKey, List<RightsDifference.PlaceShift>> places;
 
   RehearsalLists(StateCaches caches) {
-    pairs = caches.kept(Caffeine.newBuilder().maximumSize(4).expireAfterAccess(Duration.ofMinutes(2)));
-    places = caches.kept(Caffeine.newBuilder().maximumSize(4).expireAfterAccess(Duration.ofMinutes(2)));
+    pairs = caches.few(4, Duration.ofMinutes(2));
+    places = caches.few(4, Duration.ofMinutes(2));
   }
 
   /** Each person at each place; of one person or one place if they are named. */

@@ -1,7 +1,5 @@
 package palegate.server.shares;
 
-import com.github.benmanes.caffeine.cache.Cache;
-import com.github.benmanes.caffeine.cache.Caffeine;
 import java.security.Principal;
 import java.time.Duration;
 import java.time.Instant;
@@ -28,6 +26,7 @@ import palegate.server.shell.MayBeMissing;
 import palegate.server.shell.Page;
 import palegate.server.shell.Problem;
 import palegate.server.store.StateCaches;
+import palegate.server.store.WeighedCache;
 import palegate.server.viewpoint.Viewpoints;
 import palegate.server.views.PersonView;
 import palegate.server.views.SubjectView;
@@ -64,14 +63,14 @@ class SharesController {
   record ShortlistView(String unit, String name, int depth, boolean own, @MayBeMissing String from, List<ProposedAudience> audiences, DraftedState.Drafted drafted, boolean mayChange) {}
 
   /** Paging and sorting ask for the same register again and again. */
-  private final Cache<SnapshotAt, List<SharesRegister.Row>> kept;
+  private final WeighedCache<SnapshotAt, List<SharesRegister.Row>> kept;
   private final DraftedState shown;
   private final Viewpoints viewpoints;
 
   SharesController(DraftedState shown, Viewpoints viewpoints, StateCaches caches) {
     this.shown = shown;
     this.viewpoints = viewpoints;
-    kept = caches.kept(Caffeine.newBuilder().maximumSize(8).expireAfterAccess(Duration.ofMinutes(5)));
+    kept = caches.few(8, Duration.ofMinutes(5));
   }
 
   /** A row with the state that it is of: what the draft takes back is shown as it stands. {@code path} is asked for by every order and every search. */

@@ -1,7 +1,5 @@
 package palegate.server.statements;
 
-import com.github.benmanes.caffeine.cache.Cache;
-import com.github.benmanes.caffeine.cache.Caffeine;
 import java.security.Principal;
 import java.time.Duration;
 import java.time.Instant;
@@ -25,6 +23,7 @@ import palegate.server.lists.PageRequest;
 import palegate.server.lists.PairOrder;
 import palegate.server.shell.Page;
 import palegate.server.store.StateCaches;
+import palegate.server.store.WeighedCache;
 import palegate.server.views.PersonView;
 
 /** Who can reach a place, and what somebody can reach, one person and place after another: for reading on a screen, with the rights of each. */
@@ -41,12 +40,12 @@ class StatementPairsController {
   private record Asking(SnapshotAt moment, Recipe recipe, String text) {}
 
   /** Whoever reads a statement asks for one page after another of it: it is counted once. */
-  private final Cache<Asking, Statement> known;
+  private final WeighedCache<Asking, Statement> known;
   private final MadeStatements statements;
 
   StatementPairsController(MadeStatements statements, StateCaches caches) {
     this.statements = statements;
-    known = caches.kept(Caffeine.newBuilder().maximumSize(8).expireAfterAccess(Duration.ofMinutes(2)));
+    known = caches.few(8, Duration.ofMinutes(2));
   }
 
   /** @param id of a place, of a person, or of a subject as {@code kind:id} */

@@ -1,8 +1,7 @@
 package palegate.server.store;
 
-import com.github.benmanes.caffeine.cache.Cache;
-import com.github.benmanes.caffeine.cache.Caffeine;
 import java.time.Clock;
+import java.time.Duration;
 import java.time.Instant;
 import java.util.concurrent.atomic.AtomicReference;
 import org.springframework.stereotype.Component;
@@ -18,12 +17,14 @@ public class Snapshots {
   /** A snapshot and the change that it is as of. */
   public record Numbered(long change, Snapshot snapshot) {}
 
+  private static final int EARLIER_KEPT = 4;
+
   private final StructureStore store;
   private final RequestFacts facts;
   private final Clock clock;
   private final StateCaches caches;
   private final AtomicReference<Numbered> newest = new AtomicReference<>();
-  private final Cache<Long, Numbered> earlier = Caffeine.newBuilder().maximumSize(4).build();
+  private final WeighedCache<Long, Numbered> earlier = new WeighedCache<>(EARLIER_KEPT, Duration.ofMinutes(30), any -> 1);
 
   Snapshots(StructureStore store, RequestFacts facts, StateCaches caches, Clock clock) {
     this.caches = caches;

@@ -1,8 +1,6 @@
 package palegate.server.store;
 
-import com.github.benmanes.caffeine.cache.Cache;
-import com.github.benmanes.caffeine.cache.Caffeine;
-import com.github.benmanes.caffeine.cache.Scheduler;
+import java.time.Duration;
 import java.util.List;
 import java.util.concurrent.ArrayBlockingQueue;
 import java.util.concurrent.CopyOnWriteArrayList;
@@ -25,7 +23,7 @@ public class StateCaches implements DisposableBean {
   private static final Logger LOG = LoggerFactory.getLogger(StateCaches.class);
 
   private final List<Consumer<Snapshots.Numbered>> followers = new CopyOnWriteArrayList<>();
-  private final List<Runnable> emptying = new CopyOnWriteArrayList<>();
+  private final List<WeighedCache<?, ?>> caches = new CopyOnWriteArrayList<>();
   /** The newest state of which that has not been done. */
   private final AtomicReference<Snapshots.Numbered> published = new AtomicReference<>();
   /** In a thread of its own: whatever is being worked out in a cache is waited for. */
@@ -35,17 +33,15 @@ public class StateCaches implements DisposableBean {
     return thread;
   }, new ThreadPoolExecutor.DiscardPolicy());
 
-  /** A cache that is emptied when another state is in force; what expires in it goes also if nobody asks. */
-  public <K, V> Cache<K, V> kept(Caffeine<? super K, ? super V> builder) {
-    Cache<K, V> cache = builder.scheduler(Scheduler.systemScheduler()).build();
-    emptying.add(cache::invalidateAll);
+  /** A cache that is emptied when another state is in force. */
+  public <K, V> WeighedCache<K, V> kept(WeighedCache<K, V> cache) {
+    caches.add(cache);
     return cache;
   }
 
-  /** The same of few large things. */
-  public <K, V> WeighedCache<K, V> kept(WeighedCache<K, V> cache) {
-    emptying.add(cache::empty);
-    return cache;
+  /** The same of so many things, whatever each of them takes. */
+  public <K, V> WeighedCache<K, V> few(int atMost, Duration keptFor) {
+    return kept(new WeighedCache<>(atMost, keptFor, any -> 1));
   }
 
   /** What is to be made of a state that has come in force, before everything of the one before is let go. Of several that come at once, of the last. */
@@ -68,7 +64,7 @@ public class StateCaches implements DisposableBean {
           LOG.warn("What was known of the state before could not be followed", failed);
         }
       });
-      emptying.forEach(Runnable::run);
+      caches.forEach(WeighedCache::empty);
     }
   }
 

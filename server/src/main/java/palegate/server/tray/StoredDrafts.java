@@ -1,7 +1,5 @@
 package palegate.server.tray;
 
-import com.github.benmanes.caffeine.cache.Cache;
-import com.github.benmanes.caffeine.cache.Caffeine;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
@@ -29,6 +27,7 @@ import palegate.server.store.Instants;
 import palegate.server.store.Snapshots;
 import palegate.server.store.StateCaches;
 import palegate.server.store.Transactions;
+import palegate.server.store.WeighedCache;
 import palegate.server.viewpoint.Viewpoints;
 
 /** Drafts as they are kept: several an owner, under names, shared, talked about, approved, scheduled. */
@@ -56,7 +55,7 @@ public class StoredDrafts {
     this.viewpoints = viewpoints;
     this.jdbc = jdbc;
     this.clock = clock;
-    besides = caches.kept(Caffeine.newBuilder().maximumSize(8).expireAfterAccess(Duration.ofMinutes(2)));
+    besides = caches.few(8, Duration.ofMinutes(2));
   }
 
   public List<DraftsController.DraftLine> lines(String account) {
@@ -101,7 +100,7 @@ public class StoredDrafts {
   private record BesideKey(Snapshot one, Snapshot other) {}
 
   /** Whoever reads page after page of it asks for the same one. */
-  private final Cache<BesideKey, RightsDifference> besides;
+  private final WeighedCache<BesideKey, RightsDifference> besides;
 
   Beside beside(long id, long other, String account) {
     DraftStore.Draft first = seen(id, account);
@@ -109,7 +108,7 @@ public class StoredDrafts {
     Snapshot one = drafts.rehearse(Optional.of(first), account).rehearsal().after();
     Snapshot two = drafts.rehearse(Optional.of(second), account).rehearsal().after();
     Instant now = clock.instant();
-    RightsDifference difference = besides.asMap().compute(new BesideKey(one, two), (key, known) -> known != null && one.sameBetween(known.instant(), now) && two.sameBetween(known.instant(), now) ? known
+    RightsDifference difference = besides.compute(new BesideKey(one, two), (key, known) -> known != null && one.sameBetween(known.instant(), now) && two.sameBetween(known.instant(), now) ? known
         : RightsDifference.between(one.at(now), two.at(now)));
     return new Beside(first.name(), second.name(), one.structure(), two.structure(), difference);
   }
@@ -164,6 +163,7 @@ public class StoredDrafts {
 
   public void discard(long id, String account) {
     transactions.run(() -> store.discard(own(id, account).id()));
+    rehearsals.forget(id);
   }
 
   public List<DraftsController.Reader> colleagues(String account) {

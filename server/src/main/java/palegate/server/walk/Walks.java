@@ -1,7 +1,5 @@
 package palegate.server.walk;
 
-import com.github.benmanes.caffeine.cache.Cache;
-import com.github.benmanes.caffeine.cache.Caffeine;
 import java.security.Principal;
 import java.time.Clock;
 import java.time.Duration;
@@ -22,6 +20,7 @@ import palegate.server.store.History;
 import palegate.server.store.StateCaches;
 import palegate.server.store.Transactions;
 import palegate.server.store.WalkRecords;
+import palegate.server.store.WeighedCache;
 import palegate.server.viewpoint.Viewpoints;
 
 /** Walks that were begun, through the states that they may go through: in force, of an earlier day, of the walker's draft. */
@@ -42,7 +41,7 @@ class Walks {
   private final Transactions transactions;
   private final Clock clock;
   /** Two bits a place for each walk. */
-  private final Cache<Key, FoundPlaces> kept;
+  private final WeighedCache<Key, FoundPlaces> kept;
 
   Walks(Drafts drafts, Viewpoints viewpoints, History history, WalkRecords records, Accounts accounts, Mailbox mailbox, Transactions transactions, StateCaches caches, Clock clock) {
     this.drafts = drafts;
@@ -53,7 +52,7 @@ class Walks {
     this.mailbox = mailbox;
     this.transactions = transactions;
     this.clock = clock;
-    kept = caches.kept(Caffeine.newBuilder().maximumSize(KEPT_AT_MOST).expireAfterAccess(Duration.ofMinutes(5)));
+    kept = caches.few(KEPT_AT_MOST, Duration.ofMinutes(5));
   }
 
   /** Writes down that a walk begins; refuses a person whom the walker may not know as if they did not exist. */

@@ -1,7 +1,5 @@
 package palegate.server.walls;
 
-import com.github.benmanes.caffeine.cache.Cache;
-import com.github.benmanes.caffeine.cache.Caffeine;
 import java.security.Principal;
 import java.time.Clock;
 import java.time.Duration;
@@ -18,6 +16,7 @@ import palegate.core.wallsatwork.PossibleContact;
 import palegate.server.store.History;
 import palegate.server.store.Openings;
 import palegate.server.store.StateCaches;
+import palegate.server.store.WeighedCache;
 
 /**
  * Who among those whom a wall keeps out could have been inside, and who has been. Both are told of people and documents that the asker may
@@ -28,9 +27,12 @@ class WallContacts {
   /** @param whole whether the history that was looked at is all there is */
   record Possible(Instant from, Instant until, boolean whole, List<PossibleContact> people) {}
 
+  /** What was opened since is known after that. */
+  private static final Duration KEPT_FOR = Duration.ofMinutes(2);
+
   private record Key(Snapshot state, Wall wall) {}
 
-  private final Cache<Key, Possible> kept;
+  private final WeighedCache<Key, Possible> kept;
   private final WallsAtWork walls;
   private final History history;
   private final Openings openings;
@@ -41,7 +43,7 @@ class WallContacts {
     this.history = history;
     this.openings = openings;
     this.clock = clock;
-    kept = caches.kept(Caffeine.newBuilder().maximumSize(16).expireAfterWrite(Duration.ofMinutes(2)));
+    kept = caches.few(16, KEPT_FOR);
   }
 
   /**
@@ -51,16 +53,18 @@ class WallContacts {
   Possible possible(String id, Principal who) {
     WallsAtWork.Worked worked = walls.worked(id, who);
     Snapshot state = worked.standing().with().snapshot();
-    return kept.get(new Key(state, worked.standing().wall()), any -> {
-      Instant until = clock.instant();
-      return history.wayOfAll(until).map(way -> {
-        Instant from = history.madeAt(way.first().change());
-        return new Possible(from, until, true, PossibleContact.of(state, worked.standing().barrings(), way.first().snapshot(), way.made(), from, until));
-      }).orElseGet(() -> {
-        List<Between.State> states = history.lastBefore(until);
-        Instant from = states.get(0).since();
-        return new Possible(from, until, states.get(0).change() == 1, PossibleContact.of(state, worked.standing().barrings(), states, from, until));
-      });
+    Instant until = clock.instant();
+    return kept.compute(new Key(state, worked.standing().wall()), (key, known) -> known != null && Duration.between(known.until(), until).compareTo(KEPT_FOR) < 0 ? known : possible(state, worked, until));
+  }
+
+  private Possible possible(Snapshot state, WallsAtWork.Worked worked, Instant until) {
+    return history.wayOfAll(until).map(way -> {
+      Instant from = history.madeAt(way.first().change());
+      return new Possible(from, until, true, PossibleContact.of(state, worked.standing().barrings(), way.first().snapshot(), way.made(), from, until));
+    }).orElseGet(() -> {
+      List<Between.State> states = history.lastBefore(until);
+      Instant from = states.get(0).since();
+      return new Possible(from, until, states.get(0).change() == 1, PossibleContact.of(state, worked.standing().barrings(), states, from, until));
     });
   }
 

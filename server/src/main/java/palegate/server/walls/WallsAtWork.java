@@ -1,7 +1,5 @@
 package palegate.server.walls;
 
-import com.github.benmanes.caffeine.cache.Cache;
-import com.github.benmanes.caffeine.cache.Caffeine;
 import java.security.Principal;
 import java.time.Clock;
 import java.time.Duration;
@@ -26,6 +24,7 @@ import palegate.server.drafts.DraftedState;
 import palegate.server.session.Accounts;
 import palegate.server.shell.Problem;
 import palegate.server.store.StateCaches;
+import palegate.server.store.WeighedCache;
 import palegate.server.viewpoint.Viewpoints;
 
 /** Walls as somebody may know them and as their draft would have them; what one takes from whom is worked out once for a state. */
@@ -48,8 +47,8 @@ class WallsAtWork {
 
   private record Register(Map<String, Counted> byWall, Instant asked) {}
 
-  private final Cache<Snapshot, Register> registers;
-  private final Cache<Key, Worked> kept;
+  private final WeighedCache<Snapshot, Register> registers;
+  private final WeighedCache<Key, Worked> kept;
   private final DraftedState shown;
   private final Viewpoints viewpoints;
   private final Accounts accounts;
@@ -60,8 +59,8 @@ class WallsAtWork {
     this.viewpoints = viewpoints;
     this.accounts = accounts;
     this.clock = clock;
-    registers = caches.kept(Caffeine.newBuilder().maximumSize(KEPT_AT_MOST).expireAfterAccess(Duration.ofMinutes(2)));
-    kept = caches.kept(Caffeine.newBuilder().maximumSize(KEPT_AT_MOST).expireAfterAccess(Duration.ofMinutes(2)));
+    registers = caches.few(KEPT_AT_MOST, Duration.ofMinutes(2));
+    kept = caches.few(KEPT_AT_MOST, Duration.ofMinutes(2));
   }
 
   /** The state with the asker's draft in it. The room is for holders of {@code walls} and {@code audit}. */
@@ -99,7 +98,7 @@ class WallsAtWork {
   /** Of a state and a wall that need not be in it. */
   Worked worked(Snapshot snapshot, Wall wall) {
     Instant now = clock.instant();
-    return kept.asMap().compute(new Key(snapshot, wall), (key, known) -> {
+    return kept.compute(new Key(snapshot, wall), (key, known) -> {
       if (known != null && snapshot.sameBetween(known.asked(), now)) {
         return known;
       }
@@ -110,7 +109,7 @@ class WallsAtWork {
 
   /** Of every wall of a state, by its id. O(walls × places) once for a state. */
   Map<String, Counted> counted(DraftedState.State state) {
-    return registers.asMap().compute(state.after(), (snapshot, known) -> {
+    return registers.compute(state.after(), (snapshot, known) -> {
       if (known != null && snapshot.sameBetween(known.asked(), state.now())) {
         return known;
       }

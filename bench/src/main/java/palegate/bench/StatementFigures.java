@@ -25,6 +25,8 @@ final class StatementFigures {
   private static final int WORKBOOK_ROWS = 300_000;
   private static final int PAGES_ROWS = 10_000;
   private static final int CSV_ROWS = 10_000_000;
+  /** What is run for the first time is slow, and a long file is not written in the first seconds only. */
+  private static final List<String> TIMES = List.of("the first time", "the second", "the third");
 
   private StatementFigures() {}
 
@@ -61,9 +63,6 @@ final class StatementFigures {
       say("  %s: %,d lines in %.1f s, %,d a second", when, lines, seconds, Math.round(lines / seconds));
     }
   }
-
-  /** What is run for the first time is slow, and a long file is not written in the first seconds only. */
-  private static final List<String> TIMES = List.of("the first time", "the second", "the third");
 
   private static void write(Snapshot snapshot, Recipe recipe, FileFormat format, int rows) throws IOException {
     StatementTable whole = Statements.of(snapshot, Structures.NOW, recipe);

@@ -1,9 +1,11 @@
 package palegate.core.snapshot;
 
 import java.util.ArrayDeque;
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.Deque;
 import java.util.List;
+import java.util.stream.IntStream;
 import palegate.core.places.Place;
 
 /**
@@ -39,6 +41,11 @@ final class DisplayOrder {
         open.push(children.get(i));
       }
     }
+  }
+
+  /** A place and everything below it: it stands together in this order too. */
+  IntStream from(int top, int sizeBelow) {
+    return Arrays.stream(places, ranks[top], ranks[top] + sizeBelow);
   }
 
   static List<Integer> sorted(PlaceTree tree, int place) {

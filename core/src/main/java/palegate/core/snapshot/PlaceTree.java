@@ -178,6 +178,11 @@ final class PlaceTree {
         : IntStream.range(0, stretches.length / 2).flatMap(i -> IntStream.range(stretches[2 * i], stretches[2 * i + 1]));
   }
 
+  /** The documents of a type, by the type's number. */
+  IntStream ofType(int type) {
+    return IntStream.range(0, room()).filter(place -> types[place] == type + 1);
+  }
+
   /** How many places {@link #below} has. */
   int sizeBelow(int place) {
     int[] stretches = stretchesBelow(place);

@@ -10,9 +10,7 @@ import java.util.Set;
 import java.util.function.IntPredicate;
 import java.util.stream.IntStream;
 import palegate.core.access.Entry;
-import palegate.core.access.Grant;
 import palegate.core.access.Oversight;
-import palegate.core.access.Withholding;
 import palegate.core.collections.IdHashes;
 import palegate.core.people.Group;
 import palegate.core.people.Person;
@@ -136,8 +134,9 @@ public final class Snapshot {
   /** What holds at an instant. The result is shared between all instants at which the same holds. */
   public SnapshotAt at(Instant instant) {
     return moments.at(boundaries.since(instant), oldest -> {
-      SnapshotAt made = basis != null ? SnapshotAt.derived(basis.at(instant), this, instant, delta)
-          : oldest == null ? SnapshotAt.of(this, instant) : fromOldest(oldest, instant);
+      // Between two instants little begins or ends: what the oldest view knows of the rest is taken over.
+      SnapshotAt made = basis != null ? SnapshotAt.derived(basis.at(instant), this, instant, delta) : oldest == null ? SnapshotAt.of(this, instant)
+          : SnapshotAt.derived(oldest, this, instant, Invalidation.ofTime(structure, oldest.instant(), instant)).detached(this);
       tree.indexSoon();
       return made;
     });
@@ -151,11 +150,6 @@ public final class Snapshot {
   /** Every instant after the given one at which anything begins or ends, ascending. */
   public List<Instant> boundariesAfter(Instant instant) {
     return boundaries.after(instant);
-  }
-
-  /** Between two instants little begins or ends: what the oldest view knows of the rest is taken over. */
-  private SnapshotAt fromOldest(SnapshotAt oldest, Instant instant) {
-    return SnapshotAt.derived(oldest, this, instant, Invalidation.ofTime(structure, oldest.instant(), instant)).detached(this);
   }
 
   // --- people ---------------------------------------------------------------------------------------
@@ -300,8 +294,7 @@ public final class Snapshot {
 
   /** The numbers of the documents of a type. O(places), a byte or two each. */
   public IntStream documentsOf(String type) {
-    short wanted = (short) (typeNumber(type) + 1);
-    return IntStream.range(0, tree.room()).filter(place -> tree.types[place] == wanted);
+    return tree.ofType(typeNumber(type));
   }
 
   /** Every place, in the order in which people read the tree; none of a structure whose repository is not known. */
@@ -311,10 +304,7 @@ public final class Snapshot {
 
   /** A place and everything below it, in the order in which people read the tree. */
   public IntStream inDisplayOrder(int top) {
-    DisplayOrder order = tree.displayOrder();
-    // Everything below a place stands together in this order too.
-    int first = order.ranks[top];
-    return Arrays.stream(order.places, first, first + tree.sizeBelow(top));
+    return tree.displayOrder().from(top, tree.sizeBelow(top));
   }
 
   /** Which of two places comes first when the whole tree is read from top to bottom. O(depth) a pair; the whole order is not worked out for it. */
@@ -351,9 +341,7 @@ public final class Snapshot {
 
   /** The role of a grant, and the named rights of a withholding. */
   public Rights rightsOf(Entry entry) {
-    return entry instanceof Grant grant
-        ? structure.roles().get(grant.role()).rights()
-        : ((Withholding) entry).rights();
+    return structure.rightsOf(entry);
   }
 
   /** The place's own value of a label or, if it has none, the nearest value above; null if there is none. */

@@ -17,6 +17,7 @@ import palegate.core.people.Person;
 import palegate.core.people.Unit;
 import palegate.core.places.Place;
 import palegate.core.places.PlaceKind;
+import palegate.core.roles.Rights;
 import palegate.core.roles.Role;
 import palegate.core.separations.Separation;
 import palegate.core.sharing.Pass;
@@ -105,6 +106,11 @@ public record Structure(
   /** All grants, then all withholdings. */
   public Stream<Entry> entries() {
     return Stream.concat(grants.values().stream(), withholdings.values().stream());
+  }
+
+  /** The rights of a grant's role, and the named ones of a withholding. */
+  public Rights rightsOf(Entry entry) {
+    return entry instanceof Grant grant ? roles.get(grant.role()).rights() : ((Withholding) entry).rights();
   }
 
   /** The grant or withholding with this id, or null. */

@@ -55,14 +55,17 @@ public final class RandomRules {
           .map(role -> Map.of(role.id(), new Role(role.id(), role.name() + fresh, parts.chance(50) ? role.rights() : parts.rights().close()))).findFirst().orElse(Map.of()));
       case 1 -> structure.withRoles(Map.of("role" + fresh, new Role("role" + fresh, "Role", Rights.ofMask(1))));
       case 2 -> parts.type().map(structure.types()::get).map(type -> structure.withTypes(Map.of(type.id(), otherType(type)))).orElse(structure);
-      case 3 -> structure.withTypes(Map.of("type" + fresh, new DocumentType("type" + fresh, "Type", null, parts.chance(30), libraries(), List.of(), parts.chance(30) ? List.of(parts.clearance()) : List.of())));
+      case 3 -> structure.withTypes(Map.of("type" + fresh, new DocumentType("type" + fresh, "Type", null, parts.chance(30), libraries(), List.of(), parts.chance(30) ? List.of(clearance()) : List.of())));
       case 4 -> parts.unit().map(structure.units()::get).map(unit -> structure.withUnits(Map.of(unit.id(), new Unit(unit.id(), unit.name() + fresh, unit.parent())))).orElse(structure);
       case 5 -> structure.withUnits(Map.of("unit" + fresh, new Unit("unit" + fresh, "Unit", parts.chance(50) ? null : parts.unit().orElse(null))));
       case 6 -> parts.person().map(structure.people()::get).map(one -> structure.withPeople(Map.of(one.id(), new Person(one.id(), one.name() + fresh, one.login(), one.email(), parts.chance(20) != one.external(), one.active(),
           parts.chance(60) ? one.unit() : parts.unit().orElse(null))))).orElse(structure);
       case 7 -> structure.withPeople(Map.of("person" + fresh, new Person("person" + fresh, "Newcomer", null, null, parts.chance(30), true, parts.chance(40) ? null : parts.unit().orElse(null))));
-      case 8 -> structure.withDuties(Map.of("duty" + fresh, new DutyAssignment("duty" + fresh, parts.subject() instanceof Subject.OfPerson one ? one : new Subject.OfPerson(parts.person().orElseThrow()), Duty.ACCESS, parts.place(), null, null, Period.ALWAYS)));
-      case 9 -> structure.withApprovals(Map.of("rule-" + random.nextInt(3), new ApprovalRule("rule-" + random.nextInt(3), "Rule", parts.chance(30) ? ApprovalRule.When.duty(Duty.WALLS) : ApprovalRule.When.places(parts.place()), Duty.ACCESS)));
+      case 8 -> structure.withDuties(Map.of("duty" + fresh, new DutyAssignment("duty" + fresh, subject(), Duty.ACCESS, parts.place(), null, null, Period.ALWAYS)));
+      case 9 -> {
+        String id = "rule-" + random.nextInt(3);
+        yield structure.withApprovals(Map.of(id, new ApprovalRule(id, "Rule", parts.chance(30) ? ApprovalRule.When.duty(Duty.WALLS) : ApprovalRule.When.places(parts.place()), Duty.ACCESS)));
+      }
       case 10 -> {
         String place = parts.place();
         Map<String, SharingRule> rules = new HashMap<>();
@@ -82,8 +85,25 @@ public final class RandomRules {
   }
 
   private DocumentType otherType(DocumentType type) {
-    List<Clearance> clearances = parts.chance(70) ? type.clearances() : List.of(parts.clearance());
+    List<Clearance> clearances = parts.chance(70) ? type.clearances() : List.of(clearance());
     return new DocumentType(type.id(), type.name() + fresh, type.shortName(), parts.chance(15) != type.guarded(), parts.chance(70) ? type.libraries() : libraries(), type.fields(), clearances);
+  }
+
+  private Clearance clearance() {
+    return new Clearance(subject(), parts.role(), parts.clearance().period());
+  }
+
+  /** Somebody who is there, whatever has gone before. */
+  private Subject subject() {
+    Optional<Subject> group = parts.group().map(Subject.OfGroup::new);
+    Optional<Subject> unit = parts.unit().map(Subject.OfUnit::new);
+    Subject person = new Subject.OfPerson(parts.person().orElseThrow());
+    return switch (random.nextInt(4)) {
+      case 0 -> group.orElse(person);
+      case 1 -> unit.orElse(person);
+      case 2 -> Subject.BuiltIn.STAFF;
+      default -> person;
+    };
   }
 
   private Set<String> libraries() {

@@ -124,6 +124,43 @@ class FollowedStructureTest {
     }
   }
 
+  @Test
+  void what_is_clear_is_true_of_many_changes_at_once() {
+    int asked = 0;
+    int clear = 0;
+    for (long seed = SEED; seed < SEED + 4L * SEEDS; seed++) {
+      Random random = new Random(seed);
+      Structure first = RandomDuties.over(RandomStructures.fromSeed(seed), random);
+      Snapshot state = Snapshot.of(seed % 3 == 0 ? first : governedByNobody(first));
+      Map<String, Viewpoint> before = viewpoints(state, RandomStructures.NOW);
+      for (int step = 0; step < 4; step++) {
+        List<Change> changes = new ArrayList<>(RandomMoves.fromSeed(state.structure(), state.structure(), seed, step));
+        changes.addAll(RandomDrafts.fromSeed(state.structure(), seed + step));
+        Collections.shuffle(changes, random);
+        Structure altered = DraftApplication.of(state, changes.subList(0, Math.min(changes.size(), random.nextInt(4))), RandomStructures.NOW).structure();
+        for (int more = random.nextInt(4); more > 0; more--) {
+          altered = RandomRules.altered(altered, random.nextInt(RandomRules.KINDS), random.nextLong());
+        }
+        state = state.next(altered);
+        Map<String, Viewpoint> after = new HashMap<>();
+        for (Map.Entry<String, Viewpoint> fresh : viewpoints(state, RandomStructures.NOW).entrySet()) {
+          Viewpoint known = before.get(fresh.getKey());
+          Viewpoint followed = Viewpoint.of(Asker.of(state.at(RandomStructures.NOW), fresh.getKey()), state, known);
+          assertThat(StructureDifference.between(followed.snapshot().structure(), fresh.getValue().snapshot().structure()).things()).as("seed %d, step %d, %s", seed, step, fresh.getKey()).isEqualTo(Set.of());
+          assertThat(followed.asker().governsAnything()).as("seed %d, step %d, %s governs", seed, step, fresh.getKey()).isEqualTo(fresh.getValue().asker().governsAnything());
+          if (known != null && !known.whole() && known.snapshot().placeCount() > 0) {
+            asked++;
+            clear += FollowedStructure.of(known, Asker.of(state.at(RandomStructures.NOW), fresh.getKey())).isPresent() ? 1 : 0;
+          }
+          after.put(fresh.getKey(), followed);
+        }
+        before = after;
+      }
+    }
+    System.out.printf("Clear at a glance, many at once: %d of %d (seed %d)%n", clear, asked, SEED);
+    assertThat(clear).isGreaterThan(asked / 10);
+  }
+
   /** Of whoever governs anything less is clear. */
   private static Structure governedByNobody(Structure structure) {
     Map<String, Role> roles = new HashMap<>();

@@ -1,9 +1,8 @@
 package palegate.server.drafts;
 
-import com.github.benmanes.caffeine.cache.Cache;
-import com.github.benmanes.caffeine.cache.Caffeine;
 import java.sql.ResultSet;
 import java.sql.SQLException;
+import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
@@ -19,6 +18,7 @@ import palegate.server.store.Batches;
 import palegate.server.store.Instants;
 import palegate.server.store.RequestFacts;
 import palegate.server.store.Transactions;
+import palegate.server.store.WeighedCache;
 import tools.jackson.databind.json.JsonMapper;
 
 /**
@@ -63,8 +63,7 @@ public class DraftStore {
   private final Transactions transactions;
   private final RequestFacts facts;
   /** Whatever edits a draft counts its version up, so that a version's changes are always the same. At most some 20 MB. */
-  private final Cache<Version, List<Item>> kept = Caffeine.newBuilder().maximumWeight(KEPT_CHANGES_AT_MOST)
-      .weigher((Version version, List<Item> items) -> items.size() + 1).build();
+  private final WeighedCache<Version, List<Item>> kept = new WeighedCache<>(KEPT_CHANGES_AT_MOST, Duration.ofHours(1), items -> items.size() + 1);
   private final Batches batches;
   private final JsonMapper json;
 
@@ -229,9 +228,10 @@ public class DraftStore {
         .param("why", why.length() > 2000 ? why.substring(0, 2000) : why).param("id", draft).update();
   }
 
+  /** The draft in hand that was discarded; empty if there was none. */
   @Transactional
-  public boolean discard(String owner) {
-    return jdbc.sql("DELETE FROM drafts WHERE owner = :owner AND in_hand = 1").param("owner", owner).update() == 1;
+  public Optional<Long> discard(String owner) {
+    return jdbc.sql("DELETE FROM drafts WHERE owner = :owner AND in_hand = 1 RETURNING id").param("owner", owner).query(Long.class).optional();
   }
 
   @Transactional

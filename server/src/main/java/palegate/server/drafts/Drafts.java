@@ -250,15 +250,17 @@ public class Drafts {
   }
 
   public void remove(String owner, long item) {
-    transactions.run(() -> {
+    transactions.write(() -> {
       DraftStore.Draft draft = store.lock(owner).orElseThrow(() -> Problem.notFound("change in your draft", Long.toString(item)));
       if (!store.remove(draft, item)) {
         throw Problem.notFound("change in your draft", Long.toString(item));
       }
-      if (draft.items().size() == 1 && draft.name().equals("Draft")) {
+      boolean last = draft.items().size() == 1 && draft.name().equals("Draft");
+      if (last) {
         store.discard(draft.id());
       }
-    });
+      return Optional.of(draft.id()).filter(any -> last);
+    }).ifPresent(rehearsals::forget);
   }
 
   /** Puts the changes of the draft in hand in another order. */
@@ -274,9 +276,7 @@ public class Drafts {
   }
 
   public void discard(String owner) {
-    Optional<DraftStore.Draft> draft = store.find(owner);
-    transactions.run(() -> store.discard(owner));
-    draft.ifPresent(gone -> rehearsals.forget(gone.id()));
+    transactions.write(() -> store.discard(owner)).ifPresent(rehearsals::forget);
   }
 
   /** Takes the draft to the current state: whatever clashed has been looked at. */

@@ -57,14 +57,14 @@ public class StateCaches implements DisposableBean {
   private void letGo() {
     for (Snapshots.Numbered state = published.getAndSet(null); state != null; state = published.getAndSet(null)) {
       Snapshots.Numbered newest = state;
-      followers.forEach(follower -> {
-        try {
-          follower.accept(newest);
-        } catch (RuntimeException failed) {
-          LOG.warn("What was known of the state before could not be followed", failed);
-        }
-      });
-      caches.forEach(WeighedCache::empty);
+      try {
+        followers.forEach(follower -> follower.accept(newest));
+      } catch (RuntimeException | OutOfMemoryError failed) {
+        // Whoever asks works it out for themself.
+        LOG.warn("What was known of the state before could not be followed", failed);
+      } finally {
+        caches.forEach(WeighedCache::empty);
+      }
     }
   }
 

@@ -1,8 +1,7 @@
 package palegate.server.viewpoint;
 
-import com.github.benmanes.caffeine.cache.Cache;
-import com.github.benmanes.caffeine.cache.Caffeine;
 import java.lang.ref.WeakReference;
+import java.time.Duration;
 import java.util.HashMap;
 import java.util.Map;
 import org.springframework.stereotype.Component;
@@ -11,6 +10,7 @@ import palegate.core.structure.Structure;
 import palegate.core.viewpoint.Viewpoint;
 import palegate.server.store.ChangeLog;
 import palegate.server.store.Snapshots;
+import palegate.server.store.WeighedCache;
 
 /**
  * Which changes whoever asks may know: their own, and those that touched something that they may know. Of one that touched other
@@ -39,7 +39,7 @@ public class KnownChanges {
   private final Viewpoints viewpoints;
   private final Snapshots snapshots;
   /** By account; some 100 bytes a change. */
-  private final Cache<String, Read> kept = Caffeine.newBuilder().maximumWeight(CHANGES_KEPT_AT_MOST).weigher((String account, Read read) -> 1 + read.known().size()).build();
+  private final WeighedCache<String, Read> kept = new WeighedCache<>(CHANGES_KEPT_AT_MOST, Duration.ofHours(1), read -> 1 + read.known().size());
 
   KnownChanges(ChangeLog log, Viewpoints viewpoints, Snapshots snapshots) {
     this.log = log;
@@ -52,7 +52,7 @@ public class KnownChanges {
     Viewpoint viewpoint = viewpoints.of(account);
     boolean all = viewpoint.whole() && viewpoint.asker().holdsAny(Duty.SYSTEM, Duty.AUDIT);
     long head = snapshots.current().change();
-    return all ? null : kept.asMap().compute(account, (any, read) -> read != null && read.isOf(viewpoint, head) ? read : new Read(new WeakReference<>(viewpoint), head, read(viewpoint, account))).known();
+    return all ? null : kept.compute(account, (any, read) -> read != null && read.isOf(viewpoint, head) ? read : new Read(new WeakReference<>(viewpoint), head, read(viewpoint, account))).known();
   }
 
   private Map<Long, Known> read(Viewpoint viewpoint, String account) {

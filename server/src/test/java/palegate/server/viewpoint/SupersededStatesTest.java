@@ -2,6 +2,7 @@ package palegate.server.viewpoint;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.lang.ref.ReferenceQueue;
 import java.lang.ref.WeakReference;
 import java.time.Duration;
 import java.util.ArrayList;
@@ -12,6 +13,7 @@ import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import palegate.core.snapshot.Snapshot;
+import palegate.server.drafts.Drafts;
 import palegate.server.store.Snapshots;
 import palegate.server.testkit.Browser;
 import palegate.server.testkit.InDemo;
@@ -27,6 +29,10 @@ class SupersededStatesTest {
   /** Who keeps everything but what walls keep from them, who keeps one library, and who audits. */
   private static final List<String> WHO = List.of("wenna.carrow", "ola.lindqvist", "oriel.fenn");
   private static final Duration AT_MOST = Duration.ofSeconds(20);
+  private static final int LOOKED_AGAIN_AFTER_MILLISECONDS = 50;
+
+  /** What has been let go is told here. */
+  private final ReferenceQueue<Snapshot> gone = new ReferenceQueue<>();
 
   @Test
   void no_answer_of_any_endpoint_holds_a_state_after_the_next_change(TestApplication app) throws InterruptedException {
@@ -38,8 +44,8 @@ class SupersededStatesTest {
       String who = WHO.get(i % WHO.size());
       Browser browser = browsers.get(who);
       asEveryQuestion(browser);
-      states.add(new WeakReference<>(app.bean(Snapshots.class).current().snapshot()));
-      known.add(new WeakReference<>(app.bean(Viewpoints.class).of(who).snapshot()));
+      states.add(new WeakReference<>(app.bean(Snapshots.class).current().snapshot(), gone));
+      known.add(new WeakReference<>(app.bean(Viewpoints.class).of(who).snapshot(), gone));
       Browser wenna = browsers.get("wenna.carrow");
       wenna.post("/api/draft/changes", Map.of("kind", "addPlace", "placeKind", "folder", "parent", "lib-cas", "name", "New " + i));
       asEveryQuestionOfDrafts(wenna);
@@ -49,6 +55,18 @@ class SupersededStatesTest {
     assertThat(held(states, 0)).as("of %d states, what is held still", CHANGES).isEqualTo(0);
     // What somebody may know that no change has touched is the same as before.
     assertThat(held(known, WHO.size())).as("of what was known of %d states", CHANGES).isLessThanOrEqualTo(WHO.size());
+  }
+
+  @Test
+  void a_draft_that_is_discarded_or_loses_its_last_change_holds_nothing_any_more(TestApplication app) throws InterruptedException {
+    Browser wenna = app.signedIn("wenna.carrow");
+    List<WeakReference<Snapshot>> drafted = new ArrayList<>();
+    for (boolean discarded : List.of(true, false)) {
+      String item = wenna.post("/api/draft/changes", Map.of("kind", "renamePlace", "place", "lib-cas", "name", "Another " + discarded)).body().path("items").get(0).path("id").asString();
+      drafted.add(new WeakReference<>(app.bean(Drafts.class).rehearse("wenna.carrow").rehearsal().after(), gone));
+      assertThat(wenna.delete(discarded ? "/api/draft" : "/api/draft/changes/" + item).status()).isLessThan(300);
+    }
+    assertThat(held(drafted, 0)).isEqualTo(0);
   }
 
   private static void asEveryQuestion(Browser browser) {
@@ -63,12 +81,12 @@ class SupersededStatesTest {
   }
 
   /** What is let go is so beside what goes on: it is waited for. */
-  private static long held(List<WeakReference<Snapshot>> states, int allowed) throws InterruptedException {
+  private long held(List<WeakReference<Snapshot>> states, int allowed) throws InterruptedException {
     long until = System.nanoTime() + AT_MOST.toNanos();
     long held;
     do {
       System.gc();
-      Thread.sleep(20);
+      gone.remove(LOOKED_AGAIN_AFTER_MILLISECONDS);
       held = states.stream().filter(state -> state.get() != null).count();
     } while (held > allowed && System.nanoTime() < until);
     return held;
